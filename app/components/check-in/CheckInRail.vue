@@ -1,0 +1,59 @@
+<script setup lang="ts" generic="S extends string">
+import { formatDate } from '#core'
+
+defineProps<{ stages: { id: S; name: string; done: boolean }[] }>()
+const stage = defineModel<S | undefined>({ required: true })
+
+const store = useCheckInStore()
+const { client, checkIn, protocol, waiting, refused, reachable } = storeToRefs(store)
+
+/** Where the readings are: the coach should be able to walk away from the screen knowing. */
+const safety = computed(() => {
+  const count = waiting.value.length
+  const readings = `${count} ${count === 1 ? 'reading' : 'readings'}`
+  if (refused.value.length) return { word: refused.value[0]!.refusal!, calm: false }
+  if (!reachable.value && count) {
+    return { word: `${readings} kept here, waiting for the server`, calm: false }
+  }
+  if (!reachable.value) return { word: 'server out of reach', calm: false }
+  return { word: count ? `storing ${readings}` : 'all stored', calm: true }
+})
+</script>
+
+<template>
+  <header class="bg-oak text-chalk">
+    <div class="flex min-h-[60px] flex-wrap items-center gap-x-6 px-4 sm:px-6">
+      <NuxtLink to="/" class="figure hidden text-[26px] sm:block">Oak Pinch</NuxtLink>
+      <p class="min-w-0 flex-1 pt-2 sm:pt-0">
+        <NuxtLink :to="`/clients/${client!.id}`" class="font-bold underline underline-offset-4">
+          {{ client!.name }}
+        </NuxtLink>
+        <span class="max-sm:hidden">
+          · {{ formatDate(checkIn!.measuredOn) }} · {{ protocol.name.toLowerCase() }}
+        </span>
+        <span
+          role="status"
+          data-test="safety"
+          class="block text-sm"
+          :class="safety.calm ? '' : 'font-bold text-lamp'"
+        >
+          {{ safety.word }}
+        </span>
+      </p>
+      <nav aria-label="Stages" class="flex max-sm:-mx-2 max-sm:w-full">
+        <button
+          v-for="{ id, name, done } in stages"
+          :key="id"
+          type="button"
+          class="border-b-4 px-3 pt-3 pb-2 sm:pt-5 sm:pb-4"
+          :class="id === stage ? 'border-lamp font-bold' : 'border-transparent'"
+          :aria-current="id === stage ? 'step' : undefined"
+          @click="stage = id"
+        >
+          <span v-if="done" aria-hidden="true">✓ </span>{{ name
+          }}<span v-if="done" class="sr-only">, done</span>
+        </button>
+      </nav>
+    </div>
+  </header>
+</template>

@@ -1,0 +1,93 @@
+<script setup lang="ts">
+import { formatFold, signed, type FoldStep } from '#core'
+
+const props = defineProps<{ step: FoldStep | undefined }>()
+const emit = defineEmits<{ pick: [box: FoldStep] }>()
+
+const { rows, sumOf, sinceLast } = useFoldSheet()
+const passes = computed(() => rows.value[0]?.trials.length ?? 0)
+
+const isOpen = (site: string, pass: number) => props.step?.site === site && props.step.pass === pass
+</script>
+
+<template>
+  <div class="flex h-full flex-col">
+    <table class="w-full border-collapse">
+      <caption class="sr-only">
+        Folds in millimetres: last time and the trials of this check-in
+      </caption>
+      <thead>
+        <tr class="border-b-2 border-ink text-faded">
+          <th scope="col" class="py-2 text-left font-normal">mm</th>
+          <th scope="col" class="px-1 text-right font-normal">last</th>
+          <th v-for="pass in passes" :key="pass" scope="col" class="px-1 text-right font-normal">
+            {{ pass }}
+          </th>
+        </tr>
+      </thead>
+      <tbody>
+        <tr
+          v-for="row in rows"
+          :key="row.site"
+          class="h-[43px] border-b border-line"
+          :class="{ 'bg-white': row.site === step?.site }"
+        >
+          <th
+            scope="row"
+            class="border-l-4 pl-1.5 text-left"
+            :class="row.site === step?.site ? 'border-leaf' : 'border-transparent'"
+          >
+            {{ row.name }}
+          </th>
+          <td class="figure w-14 px-1 text-right text-[21px] text-faded">
+            {{ row.last === undefined ? '' : formatFold(row.last) }}
+          </td>
+          <td v-for="(trial, i) in row.trials" :key="i" class="w-[52px] p-0 text-right">
+            <button
+              v-if="trial !== undefined"
+              type="button"
+              class="figure h-[40px] w-full px-1 text-right text-[21px]"
+              :class="[
+                row.apart ? 'font-bold text-clay underline decoration-dotted' : '',
+                isOpen(row.site, i + 1) ? 'outline-3 outline-leaf' : '',
+              ]"
+              @click="emit('pick', { site: row.site, pass: i + 1 })"
+            >
+              <span class="sr-only">Correct {{ row.name }}, pass {{ i + 1 }}: </span>
+              {{ formatFold(trial) }}
+            </button>
+            <span
+              v-else-if="isOpen(row.site, i + 1)"
+              class="ml-1 block h-[38px] border-3 border-leaf bg-white"
+            />
+          </td>
+        </tr>
+      </tbody>
+      <tfoot>
+        <tr class="h-[43px] border-t-2 border-ink">
+          <th scope="row" class="pl-2.5 text-left">Sum</th>
+          <td class="figure px-1 text-right text-[21px] text-faded">
+            {{ sumOf((r) => r.last) === undefined ? '' : formatFold(sumOf((r) => r.last)!) }}
+          </td>
+          <td v-for="pass in passes - 1" :key="pass" class="figure px-1 text-right text-[21px]">
+            {{
+              sumOf((r) => r.trials[pass - 1]) === undefined
+                ? ''
+                : formatFold(sumOf((r) => r.trials[pass - 1])!)
+            }}
+          </td>
+          <td />
+        </tr>
+      </tfoot>
+    </table>
+    <p
+      v-if="sinceLast !== undefined"
+      class="mt-auto flex items-baseline justify-between gap-4 border-t border-line pt-3 text-faded"
+    >
+      Sum so far, against last time
+      <span class="figure text-[32px] whitespace-nowrap text-ink"
+        >{{ signed(sinceLast, 1) }} mm</span
+      >
+    </p>
+  </div>
+</template>

@@ -1,0 +1,68 @@
+<script setup lang="ts">
+const emit = defineEmits<{ go: [stage: 'folds' | 'scale'] }>()
+
+const store = useCheckInStore()
+const { client, checkIn, person, sheet } = storeToRefs(store)
+
+const closing = ref(false)
+const trouble = ref('')
+const close = useTemplateRef<HTMLButtonElement>('close')
+onMounted(() => close.value?.focus({ preventScroll: true }))
+
+async function onClose() {
+  const clientId = client.value!.id
+  closing.value = true
+  trouble.value = ''
+  try {
+    await store.close()
+    await navigateTo(`/clients/${clientId}`)
+  } catch (error) {
+    trouble.value = (error as Error).message
+  } finally {
+    closing.value = false
+  }
+}
+</script>
+
+<template>
+  <div class="mx-auto w-full max-w-5xl px-4 py-6 sm:px-8">
+    <ResultSheet
+      :person="person!"
+      :check-in="checkIn!"
+      :earlier="store.view!.earlier"
+      @conversion="store.alter({ conversion: $event })"
+    />
+    <div class="flex flex-wrap gap-3 pt-6">
+      <button
+        v-if="checkIn!.closedAt === null"
+        ref="close"
+        type="button"
+        class="button button-lead"
+        :disabled="closing"
+        @click="onClose"
+      >
+        Close the check-in
+      </button>
+      <NuxtLink v-else :to="`/clients/${client!.id}`" class="button button-lead">
+        To {{ client!.name }}
+      </NuxtLink>
+      <button
+        v-if="sheet?.missing.length"
+        type="button"
+        class="button"
+        @click="emit('go', 'folds')"
+      >
+        Take the missing folds
+      </button>
+      <button
+        v-if="sheet?.subject.massKg === undefined"
+        type="button"
+        class="button"
+        @click="emit('go', 'scale')"
+      >
+        Weigh
+      </button>
+    </div>
+    <p v-if="trouble" role="alert" class="pt-3 font-bold text-clay">{{ trouble }}</p>
+  </div>
+</template>

@@ -1,0 +1,52 @@
+<script setup lang="ts">
+import { DETAILS, FIGURE_HEIGHT, FIGURE_WIDTH, OUTLINE, SILHOUETTE } from './outline'
+import type { FigureSpot } from './sites'
+
+defineProps<{
+  view: 'front' | 'back'
+  /** The fold in hand, drawn as a short line along the fold. */
+  current?: FigureSpot
+  /** The other sites of this view. */
+  others?: FigureSpot[]
+  /** What the picture shows, for those who do not see it. */
+  label: string
+}>()
+</script>
+
+<template>
+  <svg
+    :viewBox="`0 0 ${FIGURE_WIDTH} ${FIGURE_HEIGHT}`"
+    role="img"
+    :aria-label="label"
+    class="block h-full w-full"
+    fill="none"
+    stroke-linecap="round"
+    stroke-linejoin="round"
+  >
+    <path :d="SILHOUETTE" class="fill-board" />
+    <g class="stroke-faded" stroke-width="1.6">
+      <path v-for="path in OUTLINE" :key="path" :d="path" />
+    </g>
+    <g class="stroke-faded" stroke-width="1.1" opacity="0.75">
+      <path v-for="path in DETAILS[view]" :key="path" :d="path" />
+    </g>
+    <circle
+      v-for="(other, i) in others"
+      :key="i"
+      :cx="other.x"
+      :cy="other.y"
+      r="2.4"
+      class="fill-faded"
+    />
+    <g v-if="current" :transform="`rotate(${current.tilt} ${current.x} ${current.y})`">
+      <circle
+        :cx="current.x"
+        :cy="current.y"
+        r="11"
+        class="fill-white stroke-leaf"
+        stroke-width="2.5"
+      />
+      <path :d="`M${current.x} ${current.y - 6.5}v13`" class="stroke-leaf" stroke-width="4" />
+    </g>
+  </svg>
+</template>

@@ -1,0 +1,32 @@
+import { v4 as newId } from 'uuid'
+import { isoDateOf } from '#core'
+import { checkInSchema } from '#shared/check-ins'
+
+/** Starts a check-in of a client, or goes on with the one under way, and opens its screen. */
+export function useStartCheckIn() {
+  const api = useApi()
+  const busy = ref(false)
+  const trouble = ref('')
+
+  async function start(clientId: string) {
+    if (busy.value) return
+    busy.value = true
+    trouble.value = ''
+    const now = new Date()
+    try {
+      const checkIn = await api.post('/api/check-ins', checkInSchema, {
+        id: newId(),
+        clientId,
+        measuredOn: isoDateOf(now),
+        startedAt: now.toISOString(),
+      })
+      await navigateTo(`/check-in/${checkIn.id}`)
+    } catch (error) {
+      trouble.value = (error as Error).message
+    } finally {
+      busy.value = false
+    }
+  }
+
+  return { start, busy, trouble }
+}

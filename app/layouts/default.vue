@@ -1,0 +1,28 @@
+<script setup lang="ts">
+const places = [
+  { to: '/', label: 'Today' },
+  { to: '/clients/new', label: 'Add a client' },
+]
+</script>
+
+<template>
+  <div class="min-h-dvh">
+    <header class="bg-oak text-chalk print:hidden">
+      <div class="flex min-h-[60px] flex-wrap items-center gap-x-7 px-4 sm:px-6">
+        <NuxtLink to="/" class="figure text-[26px]">Oak Pinch</NuxtLink>
+        <nav aria-label="Places" class="flex gap-2">
+          <NuxtLink
+            v-for="place in places"
+            :key="place.to"
+            :to="place.to"
+            class="border-b-4 border-transparent px-3 pt-4 pb-3"
+            exact-active-class="border-lamp font-bold"
+          >
+            {{ place.label }}
+          </NuxtLink>
+        </nav>
+      </div>
+    </header>
+    <slot />
+  </div>
+</template>

@@ -1,0 +1,96 @@
+import type { GirthId, Sex, SiteId, SkinfoldId } from './ids'
+
+/**
+ * Plausibility limits. Judgement, no published screening limit: hard is a slip for certain, soft asks for a second
+ * look. Folds in mm; girths and height in cm; mass in kg.
+ */
+export interface Limits {
+  hardLow: number
+  softLow: number
+  softHighMale: number
+  softHighFemale: number
+  hardHigh: number
+}
+
+function limits(
+  hardLow: number,
+  softLow: number,
+  softHighMale: number,
+  softHighFemale: number,
+  hardHigh: number,
+): Limits {
+  return { hardLow, softLow, softHighMale, softHighFemale, hardHigh }
+}
+
+const skinfolds: Record<SkinfoldId, Limits> = {
+  chest: limits(2, 3, 35, 32, 70),
+  midaxillary: limits(2, 3, 38, 38, 70),
+  triceps: limits(2, 4, 30, 42, 70),
+  biceps: limits(1.5, 2.5, 18, 28, 50),
+  subscapular: limits(3, 5, 42, 45, 75),
+  suprailiac: limits(2.5, 4, 45, 45, 80),
+  suprailiac_sloan: limits(2.5, 4, 45, 45, 80),
+  iliac_crest: limits(2.5, 4, 45, 45, 80),
+  supraspinale: limits(2, 3.5, 38, 40, 75),
+  abdominal: limits(3, 5, 52, 50, 85),
+  thigh: limits(3, 5, 40, 55, 85),
+  front_thigh: limits(3, 5, 40, 55, 85),
+  medial_calf: limits(2, 3.5, 28, 38, 65),
+  lower_back: limits(3, 5, 50, 50, 85),
+}
+
+function girthLimits(hardLow: number, softLow: number, softHigh: number, hardHigh: number) {
+  return limits(hardLow, softLow, softHigh, softHigh, hardHigh)
+}
+
+const waist = girthLimits(45, 55, 140, 230)
+const thigh = girthLimits(28, 38, 85, 120)
+
+const girths: Record<GirthId, Limits> = {
+  neck: girthLimits(22, 28, 50, 65),
+  shoulders: girthLimits(75, 88, 145, 190),
+  chest_girth: girthLimits(60, 72, 140, 190),
+  waist,
+  waist_midway: waist,
+  abdomen: girthLimits(48, 60, 150, 240),
+  iliac: girthLimits(50, 62, 150, 240),
+  hip: girthLimits(60, 78, 145, 230),
+  thigh_girth: thigh,
+  mid_thigh_girth: thigh,
+  calf_girth: girthLimits(20, 28, 52, 75),
+  upper_arm_relaxed: girthLimits(14, 20, 48, 75),
+  upper_arm_flexed: girthLimits(15, 21, 52, 78),
+  forearm: girthLimits(14, 19, 37, 50),
+  wrist: girthLimits(10, 13, 22, 28),
+}
+
+const all: Record<SiteId | 'height' | 'mass', Limits> = {
+  ...skinfolds,
+  ...girths,
+  height: girthLimits(100, 140, 210, 250),
+  mass: girthLimits(25, 38, 180, 350),
+}
+
+/** Widest opening (mm) that a skinfold caliper reads; no fold can be larger. Common practice, no source. */
+export const WIDEST_CALIPER_MM = 100
+
+/** The plausibility limits of a fold (mm), girth (cm), `height` (cm) or `mass` (kg). */
+export function limitsOf(id: SiteId | 'height' | 'mass'): Limits {
+  return all[id]
+}
+
+/**
+ * Where a value stands among the limits of its measurement.
+ *
+ * @param value mm, cm or kg as the measurement has it
+ */
+export function plausibility(
+  id: SiteId | 'height' | 'mass',
+  value: number,
+  sex: Sex,
+): 'impossible' | 'unusual' | 'usual' {
+  const { hardLow, softLow, softHighMale, softHighFemale, hardHigh } = all[id]
+  if (!(value >= hardLow && value <= hardHigh)) return 'impossible'
+  const softHigh = sex === 'male' ? softHighMale : softHighFemale
+  return value < softLow || value > softHigh ? 'unusual' : 'usual'
+}

@@ -1,0 +1,38 @@
+import type { SiteId } from './ids'
+
+const NAMES: Record<SiteId, string> = {
+  chest: 'Chest',
+  midaxillary: 'Midaxillary',
+  triceps: 'Triceps',
+  subscapular: 'Subscapular',
+  abdominal: 'Abdominal',
+  suprailiac: 'Suprailiac',
+  thigh: 'Thigh',
+  biceps: 'Biceps',
+  iliac_crest: 'Iliac crest',
+  supraspinale: 'Supraspinale',
+  front_thigh: 'Front thigh',
+  medial_calf: 'Medial calf',
+  lower_back: 'Lower back',
+  suprailiac_sloan: 'Suprailiac (on the crest)',
+  neck: 'Neck',
+  shoulders: 'Shoulders',
+  chest_girth: 'Chest girth',
+  waist: 'Waist, narrowest',
+  waist_midway: 'Waist, midway',
+  abdomen: 'Abdomen at the navel',
+  iliac: 'Hip crests',
+  hip: 'Hip',
+  thigh_girth: 'Thigh girth',
+  mid_thigh_girth: 'Mid-thigh girth',
+  calf_girth: 'Calf girth',
+  upper_arm_relaxed: 'Upper arm, relaxed',
+  upper_arm_flexed: 'Upper arm, flexed',
+  forearm: 'Forearm',
+  wrist: 'Wrist',
+}
+
+/** What a person calls a fold or girth. */
+export function nameOf(site: SiteId): string {
+  return NAMES[site]
+}

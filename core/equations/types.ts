@@ -1,0 +1,112 @@
+import type { GirthId, School, Sex, SkinfoldId } from '../anatomy/ids'
+
+/** The person an equation is applied to. */
+export interface Subject {
+  sex: Sex
+  /** Years; decimals are accepted and floored, since the equations are used with completed years. */
+  ageYears: number
+  heightCm?: number
+  massKg?: number
+}
+
+/** Final values by fold or girth id: mm for folds, cm for girths. */
+export type Values = Partial<Record<SkinfoldId | GirthId, number>>
+
+/** Everything a term may read, already checked. */
+export interface Inputs {
+  sex: Sex
+  age: number
+  heightCm: number
+  massKg: number
+  values: Values
+  /** Sum of the equation's own folds, mm. */
+  sum: number
+  /** Whether the coach has set the equation's population term for this client. */
+  groupTerm: boolean
+}
+
+/** One thing that a coefficient multiplies: the sum, its square, age, the logarithm of a difference of girths ... */
+export interface Basis {
+  /** As it stands in a formula: `S²`, `log10(abdomen − neck)`. */
+  label: string
+  value(inputs: Inputs): number
+}
+
+export interface Term {
+  coefficient: number
+  of: Basis
+}
+
+/** What the published form gives: body density in g/cm³, or fat % directly. */
+export type Gives = 'density' | 'fatPercent'
+
+/** How an equation's terms vary with age: one row for all ages, or the row that holds the subject's age. */
+export interface AgeRow {
+  /** Completed years, both ends included. */
+  from: number
+  to: number
+  terms: Term[]
+}
+
+/** How well the coefficients are known to stand in the source. See docs/how-it-computes.md. */
+export type Grade = 'A' | 'B' | 'C' | 'common practice'
+
+/** The published standard error of estimate, in the quantity the source states it in; null where it states none. */
+export type StandardError = { of: 'density' | 'fatPercent'; value: number } | null
+
+/** One published form for one sex. */
+export interface Variant {
+  sex: Sex
+  ages: { youngest: number; oldest: number }
+  population: string
+  citation: string
+  grade: Grade
+  /** The folds that are measured; their sum is S. */
+  folds: SkinfoldId[]
+  girths: GirthId[]
+  needs: ('heightCm' | 'massKg')[]
+  gives: Gives
+  terms: Term[] | AgeRow[]
+  standardError: StandardError
+  /** Sums (mm) seen in the sample; outside them an estimate is an extrapolation. */
+  sampleSums?: [number, number]
+  /** The sum (mm) past which a quadratic turns over. */
+  turningSum?: number
+}
+
+export interface Equation {
+  id: string
+  name: string
+  family: string
+  /** The school whose sites it wants; absent for equations without folds. */
+  school?: School
+  variants: Variant[]
+  /** What a coach should know before trusting it. */
+  notes: string[]
+}
+
+export type Conversion = 'siri' | 'brozek'
+
+export interface EstimateOptions {
+  /** Density to fat %; direct fat % forms ignore it. */
+  conversion?: Conversion
+  /** The school in which the values were measured. */
+  school?: School
+  /** Applies the equation's population term, where it has one. */
+  groupTerm?: boolean
+}
+
+export interface Estimate {
+  equationId: string
+  conversion: Conversion | 'direct'
+  sumMm?: number
+  /** Body density, g/cm³. */
+  density?: number
+  fatPercent: number
+  /** Standard error of estimate in points of fat %, or null where the source states none. */
+  standardError: number | null
+  fatMassKg?: number
+  leanMassKg?: number
+  /** Sentences for the coach. */
+  warnings: string[]
+}

@@ -1,0 +1,48 @@
+import type { School, SiteId } from '../anatomy/ids'
+
+/** One number called out and typed: the truth that everything else is computed from. */
+export interface Reading {
+  id: string
+  kind: 'skinfold' | 'girth' | 'mass' | 'height'
+  /** Fold or girth id; null for mass and height. */
+  site: SiteId | null
+  school: School | null
+  /** Which rotation it belongs to, from 1. */
+  pass: number
+  /** mm for folds, cm for girths and height, kg for mass. */
+  value: number
+  /** ISO 8601 instant. */
+  takenAt: string
+  /** Id of the reading that this one corrects. */
+  supersedes: string | null
+}
+
+/**
+ * The readings in force: those that no other supersedes. Where two people corrected the same reading, the later one
+ * counts; both stay on record.
+ *
+ * @param readings all readings of one check-in, in any order
+ * @returns in force only, in the order they were given
+ */
+export function readingsInForce<R extends Reading>(readings: readonly R[]): R[] {
+  const superseded = new Set(readings.map((r) => r.supersedes).filter((id) => id !== null))
+  const latest = new Map<string, R>()
+  for (const reading of readings) {
+    if (superseded.has(reading.id)) continue
+    const slot = slotOf(reading)
+    const rival = latest.get(slot)
+    if (!rival || isLater(reading, rival)) latest.set(slot, reading)
+  }
+  const kept = new Set(latest.values())
+  return readings.filter((reading) => kept.has(reading))
+}
+
+/** The box on the sheet that a reading fills: kind, site, school and pass. */
+export function slotOf(reading: Pick<Reading, 'kind' | 'site' | 'school' | 'pass'>): string {
+  return [reading.kind, reading.site ?? '', reading.school ?? '', reading.pass].join('|')
+}
+
+function isLater(a: Reading, b: Reading) {
+  const [instantA, instantB] = [Date.parse(a.takenAt), Date.parse(b.takenAt)]
+  return instantA === instantB ? a.id > b.id : instantA > instantB
+}

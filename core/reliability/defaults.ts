@@ -1,0 +1,69 @@
+import type { GirthId, SkinfoldId } from '../anatomy/ids'
+
+/** How practised the hand is. */
+export type Skill = 'trained' | 'novice'
+
+type BySkill = Record<Skill, number>
+
+const tem = (trained: number, novice: number): BySkill => ({ trained, novice })
+
+const SKINFOLDS: Record<SkinfoldId, BySkill> = {
+  chest: tem(0.7, 2),
+  midaxillary: tem(0.7, 2),
+  triceps: tem(0.6, 1.5),
+  biceps: tem(0.35, 0.9),
+  subscapular: tem(0.8, 1.8),
+  suprailiac: tem(1, 2.5),
+  suprailiac_sloan: tem(1, 2.5),
+  iliac_crest: tem(1, 2.5),
+  supraspinale: tem(0.8, 2),
+  abdominal: tem(1.1, 2.5),
+  thigh: tem(1.1, 2.5),
+  front_thigh: tem(1.1, 2.5),
+  medial_calf: tem(0.6, 1.5),
+  lower_back: tem(1.1, 2.5),
+}
+
+const waist = tem(0.8, 1.8)
+const thigh = tem(0.45, 1)
+
+const GIRTHS: Record<GirthId, BySkill> = {
+  neck: tem(0.3, 0.6),
+  shoulders: tem(0.9, 2),
+  chest_girth: tem(0.9, 1.8),
+  waist,
+  waist_midway: waist,
+  abdomen: tem(0.9, 2),
+  iliac: tem(0.9, 2),
+  hip: tem(0.8, 1.5),
+  thigh_girth: thigh,
+  mid_thigh_girth: thigh,
+  calf_girth: tem(0.2, 0.5),
+  upper_arm_relaxed: tem(0.2, 0.6),
+  upper_arm_flexed: tem(0.3, 0.7),
+  forearm: tem(0.2, 0.5),
+  wrist: tem(0.15, 0.3),
+}
+
+const ALL: Record<SkinfoldId | GirthId | 'height' | 'mass', BySkill> = {
+  ...SKINFOLDS,
+  ...GIRTHS,
+  height: tem(0.3, 0.7),
+  mass: tem(0.1, 0.2),
+}
+
+/** Landing the mark again on another day adds this share of the repeat error. Judgement, no source. */
+export const REMARK_SHARE = 0.75
+
+/**
+ * The usual repeat error of one trial at one mark (technical error of measurement). Judgement, no source; replaced by
+ * the tester's own once known.
+ *
+ * @returns mm for folds, cm for girths and height, kg for mass
+ */
+export function usualRepeatError(
+  id: SkinfoldId | GirthId | 'height' | 'mass',
+  skill: Skill = 'trained',
+): number {
+  return ALL[id][skill]
+}

@@ -1,0 +1,344 @@
+import { randomLcg, randomNormal } from 'd3-random'
+import { v5 as uuidFrom } from 'uuid'
+import {
+  addDays,
+  DEFAULT_CADENCE_DAYS,
+  KG_PER_POUND,
+  limitsOf,
+  nextFold,
+  protocolById,
+  REMARK_SHARE,
+  SEVEN_FOLDS,
+  usualRepeatError,
+  type Sex,
+  type SkinfoldId,
+} from '../core'
+import type { CheckIn, ReadingRecord } from '../shared/check-ins'
+
+/*
+ * Lock Nine Rowing Club, on a canal: masters crews getting ready for a regatta with weight classes, and a few
+ * land-training members. Everybody and everything here is made up. The same seed gives the same club every time, with
+ * dates counted back from today.
+ */
+
+const SEED = 0.417
+const NAMESPACE = 'b6f1d9a2-3c54-4f0e-9a71-5d2b8c40e913'
+
+export interface DemoClient {
+  id: string
+  name: string
+  sex: Sex
+  birthDate: string
+  height: { id: string; cm: number; unit: 'cm' | 'ft in' | 'm'; typed: string }
+  cadenceDays: number
+  /** Date of joining, on or before the first check-in. */
+  addedOn: string
+}
+
+export interface DemoCheckIn extends Omit<CheckIn, 'coachId'> {
+  readings: ReadingRecord[]
+}
+
+export interface Scenario {
+  coachName: string
+  clients: DemoClient[]
+  checkIns: DemoCheckIn[]
+}
+
+interface Person {
+  name: string
+  sex: Sex
+  /** Completed years today. */
+  age: number
+  height: [cm: number, unit: 'cm' | 'ft in' | 'm', typed: string]
+  /** Error-free folds at the first check-in: chest, midaxillary, triceps, subscapular, abdominal, suprailiac, thigh. */
+  folds: number[]
+  /** Error-free body mass at the first check-in, kg. */
+  massKg: number
+  massUnit?: 'lb'
+  protocol?: 'three-fold'
+  cadenceDays?: number
+  /** Days ago of each check-in, oldest first. */
+  daysAgo: number[]
+  /** Folds at the last check-in as a share of the first. */
+  foldsTo?: number
+  /** Body mass at the last check-in less the first, kg. */
+  massBy?: number
+  /** Readings in so far of a check-in under way today. */
+  underWay?: number
+}
+
+/** Check-ins every so many days, the last one so many days ago. */
+function every(days: number, count: number, last: number): number[] {
+  return Array.from({ length: count }, (_, i) => last + days * (count - 1 - i))
+}
+
+const PEOPLE: Person[] = [
+  {
+    // Loses fat and holds lean.
+    name: 'Tilda Marrowby',
+    sex: 'female',
+    age: 41,
+    height: [171, 'cm', '171 cm'],
+    folds: [12.5, 14.5, 21, 16.5, 28, 22, 31],
+    massKg: 69.6,
+    daysAgo: every(28, 13, 12),
+    foldsTo: 0.72,
+    massBy: -5.4,
+  },
+  {
+    // Loses weight but not folds: lean or water.
+    name: 'Gus Penhallow',
+    sex: 'male',
+    age: 52,
+    height: [185.42, 'ft in', '6\'1"'],
+    folds: [14, 15, 12, 17, 26, 19, 16],
+    massKg: 91.3,
+    massUnit: 'lb',
+    daysAgo: every(21, 6, 5),
+    cadenceDays: 21,
+    foldsTo: 1,
+    massBy: -4.6,
+  },
+  {
+    name: 'Orla Finchett',
+    sex: 'female',
+    age: 36,
+    height: [168, 'm', '1,68 m'],
+    folds: [9.5, 11.5, 17.5, 13.5, 22, 17, 27],
+    massKg: 63.2,
+    daysAgo: every(28, 5, 28),
+    foldsTo: 0.95,
+    massBy: -1,
+    underWay: 9,
+  },
+  {
+    name: 'Bram Tolliver',
+    sex: 'male',
+    age: 45,
+    height: [180.34, 'ft in', '5\'11"'],
+    folds: [17, 19, 15, 21, 34, 25, 19],
+    massKg: 94.8,
+    massUnit: 'lb',
+    daysAgo: every(28, 4, 47),
+    foldsTo: 0.93,
+    massBy: -1.9,
+  },
+  {
+    name: 'Ines Calloway',
+    sex: 'female',
+    age: 58,
+    height: [164, 'cm', '164'],
+    folds: [14, 17, 24, 20, 31, 24, 34],
+    massKg: 70.4,
+    daysAgo: every(42, 7, 20),
+    cadenceDays: 42,
+    foldsTo: 0.9,
+    massBy: -2.1,
+  },
+  {
+    name: 'Hugo Brandreth',
+    sex: 'male',
+    age: 63,
+    height: [176.53, 'ft in', '5\'9 1/2"'],
+    folds: [15, 17, 12.5, 19, 28, 20, 15],
+    massKg: 82.1,
+    daysAgo: every(42, 5, 42),
+    cadenceDays: 42,
+    foldsTo: 1.05,
+    massBy: 0.9,
+  },
+  {
+    name: 'Petra Longstaff',
+    sex: 'female',
+    age: 29,
+    height: [178, 'cm', '178 cm'],
+    folds: [8, 9.5, 15, 11, 17, 13, 23],
+    massKg: 70.8,
+    daysAgo: [16],
+  },
+  {
+    name: 'Dov Arkwright',
+    sex: 'male',
+    age: 24,
+    height: [190.5, 'ft in', '6\'3"'],
+    folds: [6, 7.5, 8, 9.5, 13, 9, 11],
+    massKg: 86.2,
+    protocol: 'three-fold',
+    daysAgo: every(28, 3, 8),
+    massBy: 1.2,
+    foldsTo: 0.97,
+  },
+  {
+    // Creeping up.
+    name: 'Marguerite Oyel',
+    sex: 'female',
+    age: 48,
+    height: [166, 'cm', '166 cm'],
+    folds: [11, 13, 20, 15, 25, 19, 30],
+    massKg: 65.9,
+    daysAgo: every(28, 11, 25),
+    foldsTo: 1.17,
+    massBy: 3.1,
+  },
+  {
+    // Gains lean.
+    name: 'Col Wetherden',
+    sex: 'male',
+    age: 38,
+    height: [183, 'cm', '183 cm'],
+    folds: [9, 11, 9.5, 12.5, 19, 13, 13],
+    massKg: 80.3,
+    daysAgo: every(28, 8, 2),
+    foldsTo: 0.98,
+    massBy: 2.9,
+  },
+  {
+    name: 'Suki Prenderby',
+    sex: 'female',
+    age: 33,
+    height: [160.02, 'ft in', '5\'3"'],
+    folds: [9, 11, 17, 13, 20, 15, 25],
+    massKg: 58,
+    daysAgo: [],
+  },
+  {
+    name: 'Anton Greavesley',
+    sex: 'male',
+    age: 50,
+    height: [179, 'cm', '179 cm'],
+    folds: [13, 15, 11.5, 16, 25, 18, 15],
+    massKg: 84.5,
+    protocol: 'three-fold',
+    daysAgo: every(28, 6, 28),
+    foldsTo: 0.88,
+    massBy: -2.6,
+  },
+]
+
+const CALIPER_STEP_MM = 0.5
+const SCALE_STEP_KG = 0.1
+const DAY_TO_DAY_MASS_KG = 0.6
+
+function toStep(value: number, step: number) {
+  // Twelve digits are enough to undo the binary tail of 0.1 and keep what a scale shows.
+  return Number((Math.round(value / step) * step).toPrecision(12))
+}
+
+/**
+ * The made-up club.
+ *
+ * @param today date that the check-ins are counted back from, YYYY-MM-DD
+ * @returns coach, clients and check-ins with every reading, ready to store
+ */
+export function scenario(today: string): Scenario {
+  const normal = randomNormal.source(randomLcg(SEED))(0, 1)
+  const id = (...parts: (string | number)[]) => uuidFrom(parts.join('/'), NAMESPACE)
+
+  const clients = PEOPLE.map((person, index): DemoClient => ({
+    id: id(person.name),
+    name: person.name,
+    sex: person.sex,
+    // So many birthdays ago, and some weeks more.
+    birthDate: addDays(today, -Math.round((person.age + 0.1 + index / 16) * 365.2425)),
+    height: {
+      id: id(person.name, 'height'),
+      cm: person.height[0],
+      unit: person.height[1],
+      typed: person.height[2],
+    },
+    cadenceDays: person.cadenceDays ?? DEFAULT_CADENCE_DAYS,
+    addedOn: addDays(today, -(person.daysAgo[0] ?? 0)),
+  }))
+
+  const checkIns = PEOPLE.flatMap((person, index) => {
+    const client = clients[index]!
+    const visits = person.underWay ? [...person.daysAgo, 0] : person.daysAgo
+    return visits.map((daysAgo, visit) => {
+      const progress = visits.length > 1 ? visit / (visits.length - 1) : 0
+      const share = 1 + ((person.foldsTo ?? 1) - 1) * progress
+      const mass = person.massKg + (person.massBy ?? 0) * progress
+      return measured(person, client, visit, addDays(today, -daysAgo), share, mass)
+    })
+  })
+  return { coachName: 'Fenna Dray', clients, checkIns }
+
+  /** One check-in as a trained hand would have taken it: re-marked on the day, two rotations, thirds where apart. */
+  function measured(
+    person: Person,
+    client: DemoClient,
+    visit: number,
+    measuredOn: string,
+    share: number,
+    massKg: number,
+  ): DemoCheckIn {
+    const protocol = protocolById(person.protocol ?? 'seven-fold')
+    const checkInId = id(person.name, visit)
+    const startedAt = `${measuredOn}T07:${String(10 + visit).padStart(2, '0')}:00.000Z`
+    const marks = Object.fromEntries(
+      SEVEN_FOLDS.map((site, i) => [
+        site,
+        person.folds[i]! * share + normal() * REMARK_SHARE * usualRepeatError(site),
+      ]),
+    ) as Partial<Record<SkinfoldId, number>>
+    const readings: ReadingRecord[] = []
+    const add = (
+      reading: Pick<
+        ReadingRecord,
+        'kind' | 'site' | 'school' | 'pass' | 'value' | 'unit' | 'typed'
+      >,
+    ) =>
+      readings.push({
+        ...reading,
+        id: id(checkInId, readings.length),
+        checkInId,
+        takenAt: new Date(Date.parse(startedAt) + 20_000 * (readings.length + 1)).toISOString(),
+        supersedes: null,
+      })
+    const takeFold = (site: SkinfoldId, pass: number) => {
+      const value = Math.max(
+        limitsOf(site).hardLow,
+        toStep(marks[site]! + normal() * usualRepeatError(site), CALIPER_STEP_MM),
+      )
+      add({
+        kind: 'skinfold',
+        site,
+        school: protocol.school,
+        pass,
+        value,
+        unit: 'mm',
+        typed: String(value),
+      })
+    }
+    const underWay = person.underWay !== undefined && visit === person.daysAgo.length
+    for (;;) {
+      const step = nextFold(protocol, person.sex, readings)
+      if (!step || (underWay && readings.length === person.underWay)) break
+      takeFold(step.site, step.pass)
+    }
+    if (!underWay) {
+      const shown = toStep(massKg + (normal() * DAY_TO_DAY_MASS_KG) / 2, SCALE_STEP_KG)
+      const typed = person.massUnit === 'lb' ? (shown / KG_PER_POUND).toFixed(1) : shown.toFixed(1)
+      const value = person.massUnit === 'lb' ? Number(typed) * KG_PER_POUND : Number(typed)
+      add({
+        kind: 'mass',
+        site: null,
+        school: null,
+        pass: 1,
+        value,
+        unit: person.massUnit ?? 'kg',
+        typed,
+      })
+    }
+    return {
+      id: checkInId,
+      clientId: client.id,
+      protocolId: protocol.id,
+      conversion: 'siri',
+      measuredOn,
+      startedAt,
+      closedAt: underWay ? null : new Date(Date.parse(startedAt) + 900_000).toISOString(),
+      readings,
+    }
+  }
+}

@@ -1,0 +1,63 @@
+import { fileURLToPath } from 'node:url'
+import tailwindcss from '@tailwindcss/vite'
+
+const rootFolder = (name: string) => fileURLToPath(new URL(name, import.meta.url))
+
+export default defineNuxtConfig({
+  compatibilityDate: '2026-11-01',
+  telemetry: false,
+  devtools: { enabled: false },
+  modules: ['@pinia/nuxt', '@nuxt/eslint', 'nuxt-security'],
+  css: ['~/assets/main.css'],
+  alias: { '#core': rootFolder('core'), '#demo': rootFolder('demo') },
+  app: {
+    head: {
+      htmlAttrs: { lang: 'en' },
+      title: 'Oak Pinch',
+      meta: [
+        { name: 'viewport', content: 'width=device-width, initial-scale=1' },
+        { name: 'theme-color', content: '#74481F' },
+      ],
+      link: [{ rel: 'icon', type: 'image/svg+xml', href: '/icon.svg' }],
+    },
+  },
+  components: [{ path: '~/components', pathPrefix: false }],
+  // The check-in outlives the server, so it is rendered in the browser alone.
+  routeRules: { '/check-in/**': { ssr: false } },
+  security: {
+    nonce: true,
+    rateLimiter: false,
+    // Uploads and readings are checked by their schemas; the filter would refuse names with angle brackets in them.
+    xssValidator: false,
+    headers: {
+      crossOriginEmbedderPolicy: false,
+      strictTransportSecurity: false,
+      contentSecurityPolicy: {
+        'upgrade-insecure-requests': false,
+        'script-src': ["'self'", "'strict-dynamic'", "'nonce-{{nonce}}'"],
+        'style-src': ["'self'", "'unsafe-inline'"],
+        'img-src': ["'self'", 'data:', 'blob:'],
+        'connect-src': ["'self'"],
+        'worker-src': ["'self'", 'blob:'],
+        'font-src': ["'self'", 'data:'],
+        'object-src': ["'none'"],
+        'base-uri': ["'none'"],
+      },
+    },
+  },
+  nitro: {
+    serverAssets: [{ baseName: 'migrations', dir: './database/migrations' }],
+    compressPublicAssets: { gzip: true, brotli: true },
+  },
+  vite: { plugins: [tailwindcss()] },
+  typescript: { strict: true, tsConfig: { compilerOptions: { noUncheckedIndexedAccess: true } } },
+  hooks: {
+    // Charts and the rest load where they are used, not ahead of time on every page.
+    'build:manifest'(manifest) {
+      for (const entry of Object.values(manifest)) {
+        entry.prefetch = false
+        entry.dynamicImports = []
+      }
+    },
+  },
+})

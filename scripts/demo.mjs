@@ -1,0 +1,14 @@
+/** `npm run demo`: a made-up club. Its dates count back from today, so it is made anew each day. */
+import { existsSync, readdirSync, rmSync } from 'node:fs'
+import { join } from 'node:path'
+import { ensureBuild, ensurePackages, root, serve } from './tools.mjs'
+
+ensurePackages()
+ensureBuild()
+const day = new Date().toLocaleDateString('sv-SE')
+const data = join(root, '.data')
+for (const name of existsSync(data) ? readdirSync(data) : []) {
+  if (name.startsWith('demo-') && name !== `demo-${day}`)
+    rmSync(join(data, name), { recursive: true })
+}
+await serve({ OAK_PINCH_DATA: join(data, `demo-${day}`), OAK_PINCH_DEMO: '1' })

@@ -1,0 +1,96 @@
+/** `npm run screenshots`: the pictures in docs/screenshots/, taken anew from the demo. */
+import { spawn } from 'node:child_process'
+import { mkdirSync, mkdtempSync, rmSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { launch } from 'puppeteer-core'
+import { ensureBuild, root } from './tools.mjs'
+
+const DESK = { width: 1280, height: 800 }
+const PHONE = { width: 390, height: 844, isMobile: true, hasTouch: true }
+const PORT = 4199
+const base = `http://127.0.0.1:${PORT}`
+const pause = (ms) => new Promise((resolve) => setTimeout(resolve, ms))
+
+ensureBuild()
+const out = join(root, 'docs', 'screenshots')
+mkdirSync(out, { recursive: true })
+const folder = mkdtempSync(join(tmpdir(), 'oak-pinch-pictures-'))
+const server = spawn(process.execPath, [join(root, '.output', 'server', 'index.mjs')], {
+  env: {
+    ...process.env,
+    OAK_PINCH_DEMO: '1',
+    OAK_PINCH_DATA: join(folder, 'data'),
+    NITRO_HOST: '127.0.0.1',
+    NITRO_PORT: String(PORT),
+  },
+  stdio: ['ignore', 'ignore', 'inherit'],
+})
+const answers = () =>
+  fetch(`${base}/api/today`)
+    .then((r) => r.json())
+    .catch(() => undefined)
+let today
+while (!(today = await answers())) await pause(300)
+const entryOf = (name) => today.entries.find((e) => e.client.name.startsWith(name))
+
+const browser = await launch({
+  executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
+  headless: true,
+  userDataDir: join(folder, 'chromium'),
+  args: [
+    '--no-sandbox',
+    '--disable-gpu',
+    '--no-first-run',
+    '--disable-background-networking',
+    '--disable-sync',
+  ],
+})
+const page = await browser.newPage()
+
+async function go(path) {
+  await page.goto(base + path, { waitUntil: 'networkidle0' })
+  await pause(600)
+}
+async function enter(values) {
+  for (const value of values) {
+    await page.keyboard.type(String(value))
+    await page.keyboard.press('Enter')
+    await pause(80)
+  }
+}
+async function shot(name, viewport) {
+  if (viewport) await page.setViewport(viewport)
+  await pause(400)
+  await page.screenshot({ path: join(out, `${name}.png`) })
+}
+
+await page.setViewport(DESK)
+await go('/')
+await shot('today')
+await shot('today-phone', PHONE)
+await page.setViewport(DESK)
+await go('/clients/new')
+await page.type('#name', 'Nell Carrowway')
+await page.type('#height', '5\'7"')
+await shot('add-client')
+await go(`/clients/${entryOf('Tilda').client.id}`)
+await shot('client')
+await page.setViewport(PHONE)
+await go(`/clients/${entryOf('Tilda').client.id}`)
+await shot('client-phone')
+await go(`/check-in/${entryOf('Orla').open.id}`)
+await shot('folds-phone')
+await page.setViewport(DESK)
+await go(`/check-in/${entryOf('Orla').open.id}`)
+await page.keyboard.type('16.5')
+await shot('folds')
+await page.keyboard.press('Enter')
+await enter([13, 19.5, 15, 25, 9.5])
+await shot('scale')
+await enter(['62.4'])
+await shot('result')
+
+await browser.close()
+server.kill()
+rmSync(folder, { recursive: true, force: true })

@@ -1,0 +1,44 @@
+/** `npm test`: installs what is missing, then types, lint, format and every test suite. Never skips. */
+import { spawnSync } from 'node:child_process'
+import { existsSync, mkdtempSync, readFileSync, rmSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { ensureBuild, ensurePackages, root, run } from './tools.mjs'
+
+function ensureChromium() {
+  if (process.env.CHROMIUM || existsSync('/usr/bin/chromium')) return
+  const isRoot = process.getuid?.() === 0
+  const debian = existsSync('/usr/bin/apt-get')
+  if (!isRoot || !debian) {
+    console.error(
+      'Chromium is missing: run "sudo apt-get install chromium", or name a Chromium in CHROMIUM.',
+    )
+    process.exit(1)
+  }
+  console.log('Installing Chromium…')
+  const env = { ...process.env, DEBIAN_FRONTEND: 'noninteractive' }
+  run('apt-get', ['update', '-qq'], { env })
+  run('apt-get', ['install', '-y', '-qq', '--no-install-recommends', 'chromium'], { env })
+}
+
+ensurePackages()
+ensureChromium()
+run('node', ['scripts/check.mjs', '--without-tests'])
+ensureBuild()
+
+const folder = mkdtempSync(join(tmpdir(), 'oak-pinch-results-'))
+const report = join(folder, 'report.json')
+const { status } = spawnSync(
+  'npx',
+  ['vitest', 'run', '--reporter=default', '--reporter=json', `--outputFile.json=${report}`],
+  { cwd: root, stdio: 'inherit' },
+)
+const results = existsSync(report) ? JSON.parse(readFileSync(report, 'utf8')) : undefined
+rmSync(folder, { recursive: true, force: true })
+if (!results || results.numTotalTests === 0) {
+  console.error('No test ran.')
+  process.exit(1)
+}
+const { numPassedTests: passed, numFailedTests: failed, numPendingTests: skipped } = results
+console.log(`${passed} passed, ${failed} failed${skipped ? `, ${skipped} skipped` : ''}`)
+process.exit(status === 0 && failed === 0 && skipped === 0 ? 0 : 1)

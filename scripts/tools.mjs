@@ -1,0 +1,96 @@
+/** What the scripts of package.json share. Plain Node, since they run before anything is installed. */
+import { spawn, spawnSync } from 'node:child_process'
+import { existsSync, readdirSync, statSync } from 'node:fs'
+import { createServer } from 'node:net'
+import { dirname, join } from 'node:path'
+import { fileURLToPath } from 'node:url'
+
+export const root = dirname(dirname(fileURLToPath(import.meta.url)))
+
+/** Runs a command in the project's folder with its output shown; exits with its status when it fails. */
+export function run(command, args, options = {}) {
+  const done = spawnSync(command, args, { cwd: root, stdio: 'inherit', ...options })
+  if (done.error) {
+    console.error(`${command} could not be started: ${done.error.message}`)
+    process.exit(1)
+  }
+  if (done.status !== 0) process.exit(done.status ?? 1)
+}
+
+/** Installs the packages of the lockfile when they are missing. */
+export function ensurePackages() {
+  if (existsSync(join(root, 'node_modules', 'nuxt', 'package.json'))) return
+  console.log('Installing packages…')
+  run('npm', ['ci', '--no-progress'])
+}
+
+function newest(path) {
+  const stat = statSync(path)
+  if (!stat.isDirectory()) return stat.mtimeMs
+  return Math.max(0, ...readdirSync(path).map((name) => newest(join(path, name))))
+}
+
+/** Builds the application when the build is missing or older than its sources. */
+export function ensureBuild() {
+  const built = join(root, '.output', 'server', 'index.mjs')
+  const sources = [
+    'core',
+    'shared',
+    'server',
+    'app',
+    'demo',
+    'public',
+    'nuxt.config.ts',
+    'package-lock.json',
+  ]
+  const changed = Math.max(...sources.map((name) => newest(join(root, name))))
+  if (existsSync(built) && statSync(built).mtimeMs > changed) return
+  console.log('Building…')
+  run('npx', ['nuxt', 'build', '--logLevel', 'silent'], {
+    env: { ...process.env, NODE_ENV: 'production' },
+  })
+}
+
+/** True when nothing listens on the port of the loopback address. */
+function isFree(port) {
+  return new Promise((resolve) => {
+    const probe = createServer()
+    probe.once('error', () => resolve(false))
+    probe.listen(port, '127.0.0.1', () => probe.close(() => resolve(true)))
+  })
+}
+
+/** Starts the built server on the loopback address and says where it is. Ends with the server. */
+export async function serve(env) {
+  const wanted = Number(process.env.PORT ?? 4180)
+  let port = wanted
+  while (!(await isFree(port)) && port < wanted + 20) port++
+  const server = spawn(process.execPath, [join(root, '.output', 'server', 'index.mjs')], {
+    cwd: root,
+    stdio: ['ignore', 'pipe', 'inherit'],
+    env: {
+      ...process.env,
+      ...env,
+      NITRO_HOST: '127.0.0.1',
+      NITRO_PORT: String(port),
+      HOST: '127.0.0.1',
+      PORT: String(port),
+    },
+  })
+  server.stdout.resume()
+  for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => server.kill(signal))
+  server.on('exit', (code, signal) => process.exit(signal ? 0 : (code ?? 1)))
+  const address = `http://127.0.0.1:${port}/`
+  for (let tries = 0; tries < 300; tries++) {
+    await new Promise((wait) => setTimeout(wait, 200))
+    const answered = await fetch(`${address}api/today`)
+      .then((r) => r.ok)
+      .catch(() => false)
+    if (answered) {
+      console.log(`Oak Pinch: ${address}`)
+      return
+    }
+  }
+  console.error('The server did not answer within a minute.')
+  server.kill()
+}

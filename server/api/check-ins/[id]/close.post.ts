@@ -1,0 +1,9 @@
+import { closeCheckIn } from '../../../repositories/check-ins'
+import { defineApi, idOf } from '../../../utils/api'
+import { checkInOr404 } from '../../../utils/check-in'
+
+export default defineApi(async (event, db) => {
+  const { id } = await checkInOr404(db, idOf(event))
+  await closeCheckIn(db, id, new Date())
+  return checkInOr404(db, id)
+})

@@ -1,0 +1,21 @@
+import { createError, defineEventHandler, getRequestHost, getRequestHeader } from 'h3'
+
+const LOOPBACK = /^(?:localhost|127(?:\.\d{1,3}){3}|\[::1\])(?::\d+)?$/i
+
+/**
+ * There are no accounts yet, so the server answers this machine alone: no foreign host name (which a hostile page can
+ * point at 127.0.0.1) and no request made by another site's page.
+ */
+export default defineEventHandler((event) => {
+  const host = getRequestHost(event)
+  if (!LOOPBACK.test(host)) {
+    throw createError({
+      statusCode: 421,
+      message: 'Oak Pinch answers on the loopback address only.',
+    })
+  }
+  const origin = getRequestHeader(event, 'origin')
+  if (origin && new URL(origin).host !== host) {
+    throw createError({ statusCode: 403, message: 'Requests from another site are refused.' })
+  }
+})

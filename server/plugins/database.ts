@@ -1,0 +1,7 @@
+import { closeDatabase, useDatabase } from '../utils/database'
+
+/** Opens the database with the server, so that a folder in use is refused at once and not at the first request. */
+export default defineNitroPlugin((nitro) => {
+  void useDatabase()
+  nitro.hooks.hook('close', closeDatabase)
+})

@@ -1,0 +1,82 @@
+import { describe, expect, test } from 'vitest'
+import { estimate, KG_PER_POUND } from '#core'
+
+/*
+ * Men's fat % by sum of chest + abdominal + thigh and age, Siri, printed with Jackson AS, Pollock ML, Phys Sportsmed
+ * 1985;13(5):76-90. Recalled from memory of the source. Row: middle of the 3 mm band; column: middle of the age band.
+ */
+const MEN_THREE_FOLDS: [sum: number, ...at25to55: number[]][] = [
+  [9, 1.8, 2.9, 3.9, 5.0],
+  [21, 5.7, 6.8, 7.9, 8.9],
+  [30, 8.5, 9.6, 10.7, 11.8],
+  [42, 12.2, 13.3, 14.4, 15.5],
+  [51, 14.8, 15.9, 17.1, 18.2],
+  [60, 17.4, 18.5, 19.7, 20.8],
+  [84, 23.8, 25.0, 26.1, 27.3],
+  [99, 27.4, 28.6, 29.8, 31.0],
+  [126, 33.3, 34.5, 35.8, 37.0],
+]
+
+describe('the printed table of the three-fold equation for men', () => {
+  test.each(MEN_THREE_FOLDS)('sum %f mm', (sum, ...printed) => {
+    const third = sum / 3
+    const folds = { chest: third, abdominal: third, thigh: third }
+    printed.forEach((fat, column) => {
+      const subject = { sex: 'male', ageYears: 25 + 10 * column } as const
+      const { fatPercent } = estimate('jackson-pollock-3', subject, folds)
+      expect(Math.abs(fatPercent - fat)).toBeLessThanOrEqual(0.1)
+    })
+  })
+})
+
+describe('worked values of seven folds (common practice, no source)', () => {
+  const even = (sum: number) => {
+    const each = sum / 7
+    return {
+      chest: each,
+      midaxillary: each,
+      triceps: each,
+      subscapular: each,
+      abdominal: each,
+      suprailiac: each,
+      thigh: each,
+    }
+  }
+
+  test('a man of 20 with a sum of 113.0 mm has about 15 %', () => {
+    const { fatPercent } = estimate('jackson-pollock-7', { sex: 'male', ageYears: 20 }, even(113))
+    expect(fatPercent).toBeCloseTo(15, 0)
+  })
+
+  test('a woman of 21 with a sum of 105.5 mm has between 20 and 21 %', () => {
+    const { fatPercent } = estimate(
+      'jackson-pollock-7',
+      { sex: 'female', ageYears: 21 },
+      even(105.5),
+    )
+    expect(fatPercent).toBeGreaterThan(20)
+    expect(fatPercent).toBeLessThan(21)
+  })
+
+  const folds = {
+    chest: 4,
+    abdominal: 5,
+    thigh: 12,
+    triceps: 12,
+    subscapular: 6,
+    suprailiac: 4,
+    midaxillary: 4,
+  }
+  const woman = { sex: 'female', ageYears: 34, massKg: 121 * KG_PER_POUND } as const
+
+  test('a woman of 34 at 121 lb has 11.84 % and 106.67 lb lean', () => {
+    const { fatPercent, leanMassKg } = estimate('jackson-pollock-7', woman, folds)
+    expect(fatPercent).toBeCloseTo(11.84, 2)
+    expect(leanMassKg! / KG_PER_POUND).toBeCloseTo(106.67, 2)
+  })
+
+  test('with the subscapular mistyped as 4 she has 11.48 %', () => {
+    const { fatPercent } = estimate('jackson-pollock-7', woman, { ...folds, subscapular: 4 })
+    expect(fatPercent).toBeCloseTo(11.48, 2)
+  })
+})

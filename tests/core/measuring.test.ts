@@ -1,0 +1,116 @@
+import fc from 'fast-check'
+import { describe, expect, test } from 'vitest'
+import {
+  foldValues,
+  nextFold,
+  protocolById,
+  readingsInForce,
+  siteValue,
+  type Reading,
+  type SkinfoldId,
+} from '#core'
+import { fold } from './support'
+
+const twoMm = { kind: 'mm', value: 2 } as const
+const seven = protocolById('seven-fold')
+
+describe('the value of a site', () => {
+  test.each([
+    ['one trial as it is', [12], 12, 'single', false],
+    ['the mean of two', [12, 13], 12.5, 'mean', false],
+    ['exactly at the tolerance agrees', [10.1, 12.1], 11.1, 'mean', false],
+    ['two apart with no third are flagged', [12, 15], 13.5, 'mean', true],
+    ['the agreeing pair of three', [12, 15, 14], 14.5, 'agreeing pair', false],
+    ['the closer pair where two agree', [12, 13.5, 14], 13.75, 'agreeing pair', false],
+    ['the median where no pair agrees', [10, 14, 18.5], 14, 'median', true],
+    ['the median where two pairs tie', [10, 11.5, 13], 11.5, 'median', true],
+    ['a tie of decimals is a tie', [10.1, 11.2, 12.3], 11.2, 'median', true],
+  ] as const)('%s', (_what, trials, value, method, flagged) => {
+    const result = siteValue(trials, twoMm)!
+    expect(result.value).toBeCloseTo(value, 12)
+    expect(result).toMatchObject({ method, flagged })
+  })
+
+  test('nothing without trials', () => expect(siteValue([], twoMm)).toBeUndefined())
+
+  test('never depends on the order of the trials, and lies among them', () => {
+    const trials = fc.array(
+      fc.integer({ min: 20, max: 600 }).map((n) => n / 10),
+      { minLength: 1, maxLength: 5 },
+    )
+    fc.assert(
+      fc.property(
+        trials.chain((t) =>
+          fc.tuple(fc.constant(t), fc.shuffledSubarray(t, { minLength: t.length })),
+        ),
+        ([trials, shuffled]) => {
+          const result = siteValue(trials, twoMm)!
+          expect(siteValue(shuffled, twoMm)).toEqual(result)
+          expect(result.value).toBeGreaterThanOrEqual(Math.min(...trials))
+          expect(result.value).toBeLessThanOrEqual(Math.max(...trials))
+        },
+      ),
+    )
+  })
+})
+
+describe('rotation', () => {
+  /** Takes every fold that is asked for, with the value that `read` gives. */
+  function measure(read: (site: SkinfoldId, pass: number) => number) {
+    const readings: Reading[] = []
+    for (let step; (step = nextFold(seven, 'male', readings));) {
+      readings.push(fold(step.site, step.pass, read(step.site, step.pass)))
+    }
+    return readings
+  }
+
+  test('every site once, then all again, then only those apart', () => {
+    const readings = measure((site, pass) => (site === 'thigh' && pass === 2 ? 16 : 12))
+    const order = readings.map((r) => `${r.site} ${r.pass}`)
+    const sites = seven.folds.male
+    expect(order).toEqual([...sites.map((s) => `${s} 1`), ...sites.map((s) => `${s} 2`), 'thigh 3'])
+    expect(foldValues(seven, 'male', readings).thigh).toMatchObject({
+      value: 12,
+      method: 'agreeing pair',
+    })
+  })
+
+  test('goes on where it was after any number of readings', () => {
+    const all = measure(() => 12)
+    all.forEach((reading, i) => {
+      expect(nextFold(seven, 'male', all.slice(0, i))).toEqual({
+        site: reading.site,
+        pass: reading.pass,
+      })
+    })
+    expect(nextFold(seven, 'male', all)).toBeUndefined()
+  })
+
+  test('a correction that brings the pair together withdraws the third trial', () => {
+    const pair = measure((site, pass) => (site === 'chest' && pass === 2 ? 20 : 12)).slice(0, 14)
+    expect(nextFold(seven, 'male', pair)).toEqual({ site: 'chest', pass: 3 })
+    const slip = pair.find((r) => r.value === 20)!
+    expect(
+      nextFold(seven, 'male', [...pair, fold('chest', 2, 12.5, { supersedes: slip.id })]),
+    ).toBeUndefined()
+  })
+
+  test("another school's value of a site is no trial of this protocol", () => {
+    expect(nextFold(seven, 'male', [fold('chest', 1, 12, { school: 'int' })])).toEqual({
+      site: 'chest',
+      pass: 1,
+    })
+  })
+})
+
+test('of two corrections of one reading the later counts, whichever arrived first', () => {
+  const first = fold('chest', 1, 90)
+  const early = fold('chest', 1, 9, { supersedes: first.id })
+  const late = fold('chest', 1, 9.5, { supersedes: first.id })
+  for (const order of [
+    [first, early, late],
+    [late, first, early],
+  ]) {
+    expect(readingsInForce(order).map((r) => r.value)).toEqual([9.5])
+  }
+})

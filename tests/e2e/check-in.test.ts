@@ -1,0 +1,244 @@
+import type { Browser, Page } from 'puppeteer-core'
+import { afterAll, afterEach, beforeAll, beforeEach, describe, expect, test } from 'vitest'
+import { addDays, isoDateOf } from '#core'
+import type { CheckInView } from '#shared/check-ins'
+import type { Today } from '#shared/today'
+import {
+  enter,
+  openBrowser,
+  openPage,
+  PHONE,
+  tabTo,
+  textOf,
+  waitForFocus,
+  waitForText,
+} from './support/browser'
+import { TestServer } from './support/server'
+
+/* The sheet of check-values.md (common practice, no source): chest, midaxillary, triceps, subscapular, abdominal, suprailiac, thigh. */
+const SHEET = [4, 4, 12, 6, 5, 4, 12]
+const SLIPPED = [4, 4, 12, 4, 5, 4, 12]
+
+let server: TestServer
+let browser: Browser
+let closeBrowser: () => Promise<void>
+let page: Page & { faults: string[] }
+
+beforeAll(async () => {
+  server = await TestServer.create({ OAK_PINCH_DEMO: '1' })
+  ;({ browser, close: closeBrowser } = await openBrowser())
+})
+afterAll(async () => {
+  await closeBrowser?.()
+  await server?.remove()
+})
+beforeEach(async () => {
+  page = await openPage(browser)
+})
+afterEach(async () => {
+  expect(page.faults).toEqual([])
+  await page.close()
+})
+
+/** Adds a woman of 34 with the keyboard alone; her page is open afterwards. */
+async function addWoman(name: string) {
+  await page.goto(`${server.url}/clients/new`)
+  await waitForFocus(page, 'name')
+  await page.keyboard.type(name)
+  await page.keyboard.press('Tab')
+  await page.keyboard.press('Space')
+  await page.keyboard.press('Tab')
+  const [year, month, day] = addDays(isoDateOf(new Date()), -Math.round(34.5 * 365.25)).split('-')
+  await page.keyboard.type(`${month}${day}${year}`)
+  await tabTo(page, 'height')
+  await page.keyboard.type("5'6")
+  await waitForText(page, 'Read as 5 ft 6 in')
+  await page.keyboard.press('Enter')
+  await waitForText(page, 'No check-in yet.')
+}
+
+async function startFolds() {
+  await tabTo(page, 'Start a check-in')
+  await page.keyboard.press('Enter')
+  await waitForFocus(page, 'Begin with the folds')
+  await page.keyboard.press('Enter')
+  await waitForFocus(page, 'reading')
+}
+
+async function openCheckInOf(name: string) {
+  const { entries } = await server.get<Today>('/api/today')
+  return entries.find((e) => e.client.name === name)!.open!.id
+}
+
+const storedIn = async (id: string) =>
+  (await server.get<CheckInView>(`/api/check-ins/${id}`)).checkIn.readings
+
+describe('a seven-fold check-in by keyboard alone', () => {
+  test('gives 11.84 % and 106.67 lb, over a kill -9 of the server and two reloads', async () => {
+    await addWoman('Willa Keyboard')
+    await startFolds()
+    for (const value of SHEET.slice(0, 5)) await enter(page, value)
+    await waitForText(page, 'all stored')
+    const id = await openCheckInOf('Willa Keyboard')
+    expect(await storedIn(id)).toHaveLength(5)
+
+    await server.kill()
+    await enter(page, SHEET[5]!)
+    await enter(page, SHEET[6]!)
+    await waitForText(page, '2 readings kept here, waiting for the server')
+    await server.start()
+    await waitForText(page, 'all stored')
+    expect((await storedIn(id)).map((r) => r.value)).toEqual(SHEET)
+
+    await page.reload()
+    await waitForFocus(page, 'reading')
+    await waitForText(page, 'Pass 2 · site 1 of 7')
+    for (const value of SHEET) await enter(page, value)
+    await waitForFocus(page, 'mass')
+    await enter(page, '121 lb')
+    await waitForFocus(page, 'Close the check-in')
+    expect(await textOf(page, 'fat-percent')).toMatch(/^11\.84 % ± 3\.\d$/)
+    await tabTo(page, 'The working, unrounded')
+    await page.keyboard.press('Enter')
+    await waitForText(page, 'Sum S')
+    expect(await textOf(page, 'working')).toMatch(/0\.00000056 × 2209/)
+
+    await page.reload()
+    await waitForFocus(page, 'Close the check-in')
+    await tabTo(page, 'kg')
+    await page.keyboard.press('ArrowRight')
+    expect(await textOf(page, 'lean-mass')).toBe('106.67 lb')
+    await tabTo(page, 'Close the check-in')
+    await page.keyboard.press('Enter')
+    await waitForText(page, 'Next check-in from')
+    expect(await textOf(page, 'ledger')).toMatch(/Subscapular\s+6\.0/)
+    expect(await storedIn(id)).toHaveLength(15)
+  })
+
+  test('with the slip gives 11.48 %, and by Brozek another figure', async () => {
+    await addWoman('Sissy Slip')
+    await startFolds()
+    for (const value of [...SLIPPED, ...SLIPPED]) await enter(page, value)
+    await waitForFocus(page, 'mass')
+    await enter(page, '121 lb')
+    await waitForFocus(page, 'Close the check-in')
+    expect(await textOf(page, 'fat-percent')).toMatch(/^11\.48 %/)
+    await tabTo(page, 'Siri')
+    await page.keyboard.press('ArrowRight')
+    await page.waitForFunction(
+      () => !document.querySelector('[data-test="fat-percent"]')!.textContent!.includes('11.48'),
+    )
+    const id = await openCheckInOf('Sissy Slip')
+    await waitForText(page, 'all stored')
+    expect((await server.get<CheckInView>(`/api/check-ins/${id}`)).checkIn.conversion).toBe(
+      'brozek',
+    )
+  })
+
+  test('asks again at the end for the pair that is apart, and lets any box be corrected', async () => {
+    await addWoman('Thea Third')
+    await startFolds()
+    for (const value of SHEET) await enter(page, value)
+    await enter(page, '400')
+    await waitForText(page, 'Chest: got “400”. Accepted: 2 to 70 mm.')
+    for (let i = 0; i < 3; i++) await page.keyboard.press('Backspace')
+    for (const value of [4, 9]) await enter(page, value)
+    await page.keyboard.press('Backspace')
+    await waitForText(page, 'Keeps on Enter')
+    await enter(page, '8.5')
+    for (const value of SHEET.slice(2)) await enter(page, value)
+    await waitForText(page, '4.5 mm apart')
+    expect(await textOf(page, 'site')).toBe('Midaxillary')
+    await enter(page, '8')
+    await waitForFocus(page, 'mass')
+    const values = (await storedIn(await openCheckInOf('Thea Third'))).filter(
+      (r) => r.site === 'midaxillary',
+    )
+    expect(values.map((r) => r.value)).toEqual([4, 9, 8.5, 8])
+    expect(values[2]!.supersedes).toBe(values[1]!.id)
+  })
+
+  test('can be a three-fold one, chosen by arrow key', async () => {
+    await addWoman('Tess Three')
+    await tabTo(page, 'Start a check-in')
+    await page.keyboard.press('Enter')
+    await waitForFocus(page, 'Begin with the folds')
+    await page.keyboard.down('Shift')
+    await page.keyboard.press('Tab')
+    await page.keyboard.up('Shift')
+    await page.keyboard.press('ArrowRight')
+    await tabTo(page, 'Begin with the folds')
+    await page.keyboard.press('Enter')
+    await waitForFocus(page, 'reading')
+    expect(await textOf(page, 'site')).toBe('Triceps')
+    for (const value of [16, 14, 25, 16.5, 14, 25]) await enter(page, value)
+    await waitForFocus(page, 'mass')
+    await enter(page, '60,5')
+    await waitForText(page, 'Jackson-Pollock, three folds')
+  })
+})
+
+describe('the demo', () => {
+  const visit = async (name: string) => {
+    const { entries } = await server.get<Today>('/api/today')
+    const entry = entries.find((e) => e.client.name.startsWith(name))!
+    return entry
+  }
+
+  test('Today lists who is under way, late and due, and resumes from there', async () => {
+    await page.goto(server.url)
+    for (const text of ['Under way', 'Late', 'Due', 'Coming up', '19 days late'])
+      await waitForText(page, text)
+    await tabTo(page, 'Resume')
+    await page.keyboard.press('Enter')
+    await waitForFocus(page, 'reading')
+    await waitForText(page, 'Pass 2 · site 3 of 7')
+    expect(await textOf(page, 'last')).toMatch(/^\d+\.\d$/)
+  })
+
+  test('the ledger has the curve on its columns, at its height', async () => {
+    const { client } = await visit('Tilda')
+    await page.goto(`${server.url}/clients/${client.id}`)
+    await page.waitForSelector('[data-test="chart"] canvas')
+    const box = await page.$eval('[data-test="chart"] canvas', (c) =>
+      c.getBoundingClientRect().toJSON(),
+    )
+    const sheet = await page.$eval('[data-test="ledger"]', (t) =>
+      t.getBoundingClientRect().toJSON(),
+    )
+    expect(box.height).toBeGreaterThan(180)
+    expect(Math.abs(box.width - sheet.width)).toBeLessThan(2)
+    expect(await page.$$eval('[data-test="ledger"] thead th', (cells) => cells.length)).toBe(14)
+  })
+
+  test('no page is wider than a phone', async () => {
+    await page.setViewport(PHONE)
+    const { client } = await visit('Tilda')
+    const { open } = await visit('Orla')
+    for (const path of ['/', '/clients/new', `/clients/${client.id}`, `/check-in/${open!.id}`]) {
+      await page.goto(`${server.url}${path}`, { waitUntil: 'networkidle0' })
+      const width = await page.evaluate(() => document.documentElement.scrollWidth)
+      expect(width).toBe(PHONE.width)
+    }
+  })
+})
+
+describe('the data folder', () => {
+  test('is refused to a second process in one line, and free after a kill -9', async () => {
+    const { code, stderr } = await server.second()
+    expect(code).toBe(1)
+    expect(stderr.trim().split('\n')).toEqual([
+      expect.stringMatching(/is in use by another Oak Pinch \(process \d+\)/),
+    ])
+    await server.kill()
+    await server.start()
+    expect((await server.get<Today>('/api/today')).entries.length).toBeGreaterThanOrEqual(12)
+  })
+
+  test('answers this machine alone', async () => {
+    const foreign = await fetch(`${server.url}/api/today`, {
+      headers: { origin: 'http://elsewhere.example' },
+    })
+    expect(foreign.status).toBe(403)
+  })
+})

@@ -1,0 +1,94 @@
+import { mkdtempSync, rmSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { launch, type Browser, type Page } from 'puppeteer-core'
+
+export const DESK = { width: 1280, height: 800 }
+export const PHONE = { width: 390, height: 844, isMobile: true, hasTouch: true }
+
+const FLAGS = [
+  '--no-sandbox',
+  '--disable-gpu',
+  '--disable-quic',
+  '--no-first-run',
+  '--disable-background-networking',
+  '--disable-component-update',
+  '--disable-sync',
+]
+
+/** Headless Chromium with an empty profile of its own. */
+export async function openBrowser(): Promise<{ browser: Browser; close(): Promise<void> }> {
+  const userDataDir = mkdtempSync(join(tmpdir(), 'oak-pinch-chromium-'))
+  const browser = await launch({
+    executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
+    headless: true,
+    userDataDir,
+    args: FLAGS,
+  })
+  return {
+    browser,
+    async close() {
+      await browser.close()
+      rmSync(userDataDir, { recursive: true, force: true, maxRetries: 3 })
+    },
+  }
+}
+
+/** A page that remembers what went wrong in it: errors of scripts, and of the content security policy. */
+export async function openPage(
+  browser: Browser,
+  viewport = DESK,
+): Promise<Page & { faults: string[] }> {
+  const page = Object.assign(await browser.newPage(), { faults: [] as string[] })
+  await page.setViewport(viewport)
+  page.on('pageerror', (error) => page.faults.push(String(error)))
+  page.on('console', (message) => {
+    const text = message.text()
+    if (message.type() === 'error' && !text.includes('net::ERR')) page.faults.push(text)
+  })
+  return page
+}
+
+/** Waits until the text is somewhere on the page. */
+export async function waitForText(page: Page, text: string): Promise<void> {
+  await page.waitForFunction((wanted) => document.body.innerText.includes(wanted), {}, text)
+}
+
+/** Waits until the focused element carries this accessible text, id or label. */
+export async function waitForFocus(page: Page, what: string): Promise<void> {
+  await page.waitForFunction(
+    (wanted) => {
+      const element = document.activeElement
+      return element?.id === wanted || !!element?.textContent?.includes(wanted)
+    },
+    {},
+    what,
+  )
+}
+
+/** Moves the focus with Tab until it is on what carries the text. */
+export async function tabTo(page: Page, what: string): Promise<void> {
+  for (let presses = 0; presses < 80; presses++) {
+    const there = await page.evaluate((wanted) => {
+      const element = document.activeElement
+      return (
+        element?.id === wanted ||
+        (element !== document.body && !!element?.textContent?.includes(wanted))
+      )
+    }, what)
+    if (there) return
+    await page.keyboard.press('Tab')
+  }
+  throw new Error(`Tab does not reach ${what}.`)
+}
+
+/** The text of the element marked for tests. */
+export async function textOf(page: Page, mark: string): Promise<string> {
+  return page.$eval(`[data-test="${mark}"]`, (element) => (element as HTMLElement).innerText)
+}
+
+/** Types a number and Enter, as a coach does. */
+export async function enter(page: Page, text: string | number): Promise<void> {
+  await page.keyboard.type(String(text))
+  await page.keyboard.press('Enter')
+}

@@ -1,0 +1,94 @@
+import { spawn, type ChildProcess } from 'node:child_process'
+import { once } from 'node:events'
+import { mkdtempSync, rmSync } from 'node:fs'
+import { createServer, type AddressInfo } from 'node:net'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { fileURLToPath } from 'node:url'
+
+const entry = fileURLToPath(new URL('../../../.output/server/index.mjs', import.meta.url))
+
+async function freePort(): Promise<number> {
+  const probe = createServer().listen(0, '127.0.0.1')
+  await once(probe, 'listening')
+  const { port } = probe.address() as AddressInfo
+  probe.close()
+  return port
+}
+
+/** The built server, on a port and data folder of its own that outlive its process. */
+export class TestServer {
+  private process: ChildProcess | undefined
+
+  private constructor(
+    readonly folder: string,
+    readonly port: number,
+    private readonly env: Record<string, string>,
+  ) {}
+
+  static async create(env: Record<string, string> = {}): Promise<TestServer> {
+    const folder = mkdtempSync(join(tmpdir(), 'oak-pinch-e2e-'))
+    const server = new TestServer(folder, await freePort(), env)
+    await server.start()
+    return server
+  }
+
+  get url() {
+    return `http://127.0.0.1:${this.port}`
+  }
+
+  /** Starts a process on the folder and gives back what it does; for a second one beside the first, too. */
+  spawn(port: number) {
+    return spawn(process.execPath, [entry], {
+      env: {
+        ...process.env,
+        ...this.env,
+        OAK_PINCH_DATA: this.folder,
+        NITRO_HOST: '127.0.0.1',
+        NITRO_PORT: String(port),
+      },
+    })
+  }
+
+  async start() {
+    this.process = this.spawn(this.port)
+    let said = ''
+    this.process.stderr!.on('data', (chunk) => (said += chunk))
+    this.process.stdout!.resume()
+    for (let tries = 0; tries < 300; tries++) {
+      const answered = await fetch(`${this.url}/api/today`).then(
+        (r) => r.ok,
+        () => false,
+      )
+      if (answered) return
+      if (this.process.exitCode !== null) break
+      await new Promise((wait) => setTimeout(wait, 200))
+    }
+    throw new Error(`The server did not start. ${said}`)
+  }
+
+  /** kill -9: no chance to tidy up. */
+  async kill() {
+    const gone = once(this.process!, 'exit')
+    this.process!.kill('SIGKILL')
+    await gone
+  }
+
+  async remove() {
+    if (this.process?.exitCode === null && this.process.signalCode === null) await this.kill()
+    rmSync(this.folder, { recursive: true, force: true })
+  }
+
+  async get<T>(path: string): Promise<T> {
+    return (await fetch(`${this.url}${path}`)).json() as Promise<T>
+  }
+
+  /** Starts a second process on the same folder and gives back how it ended. */
+  async second(): Promise<{ code: number | null; stderr: string }> {
+    const other = this.spawn(await freePort())
+    let stderr = ''
+    other.stderr.on('data', (chunk) => (stderr += chunk))
+    const [code] = (await once(other, 'exit')) as [number | null]
+    return { code, stderr }
+  }
+}

@@ -1,0 +1,194 @@
+import { randomUUID } from 'node:crypto'
+import { sql } from 'drizzle-orm'
+import { afterAll, beforeAll, describe, expect, test } from 'vitest'
+import { addDays, isoDateOf } from '#core'
+import { checkInViewSchema, clientViewSchema } from '#shared/check-ins'
+import { newClientSchema } from '#shared/clients'
+import { problemsOf } from '#shared/problems'
+import { todaySchema } from '#shared/today'
+import { startApi } from './support/app'
+
+const today = isoDateOf(new Date())
+
+let api: Awaited<ReturnType<typeof startApi>>
+beforeAll(async () => {
+  api = await startApi()
+})
+afterAll(() => api.close())
+
+const woman = {
+  name: 'Ada Testwell',
+  sex: 'female',
+  birthDate: '1992-03-14',
+  height: '5\'6"',
+  cadenceDays: '28',
+}
+
+async function addClient(more: object = {}) {
+  return (await api.post('/api/clients', { ...woman, ...more })).body as {
+    id: string
+    heightCm: number
+  }
+}
+
+async function start(clientId: string, more: object = {}) {
+  const { body } = await api.post('/api/check-ins', {
+    id: randomUUID(),
+    clientId,
+    measuredOn: today,
+    startedAt: new Date().toISOString(),
+    ...more,
+  })
+  return body as { id: string; protocolId: string; conversion: string }
+}
+
+function reading(checkInId: string, more: object = {}) {
+  return {
+    id: randomUUID(),
+    checkInId,
+    kind: 'skinfold',
+    site: 'chest',
+    school: 'us',
+    pass: 1,
+    value: 9.5,
+    unit: 'mm',
+    typed: '9,5',
+    takenAt: new Date().toISOString(),
+    supersedes: null,
+    ...more,
+  }
+}
+
+const send = (checkInId: string, readings: unknown[]) =>
+  api.post(`/api/check-ins/${checkInId}/readings`, { readings })
+
+const stored = async (checkInId: string) =>
+  checkInViewSchema.parse((await api.get(`/api/check-ins/${checkInId}`)).body).checkIn.readings
+
+describe('clients', () => {
+  test('are stored with the height as understood', async () => {
+    const client = await addClient()
+    expect(client.heightCm).toBeCloseTo(167.64, 9)
+    const view = clientViewSchema.parse((await api.get(`/api/clients/${client.id}`)).body)
+    expect(view).toMatchObject({
+      client: { name: 'Ada Testwell', heightUnit: 'ft in' },
+      checkIns: [],
+    })
+  })
+
+  test('are refused in the same words as on the form, field by field', async () => {
+    const wrong = { name: ' ', sex: 'x', birthDate: '2026-02-30', height: 'tall', cadenceDays: '0' }
+    const { status, body } = await api.post('/api/clients', wrong)
+    const onTheForm = problemsOf(newClientSchema(today).safeParse(wrong).error!)
+    expect(status).toBe(422)
+    expect(body.problems).toEqual(onTheForm)
+    expect(onTheForm.map((p) => p.field)).toEqual([
+      'name',
+      'sex',
+      'birthDate',
+      'height',
+      'cadenceDays',
+    ])
+    expect(onTheForm.map((p) => p.message).join('\n')).toMatch(/got “tall”.*5'10"/)
+  })
+
+  test('that are not there answer 404, and ids that are none 422', async () => {
+    expect((await api.get(`/api/clients/${randomUUID()}`)).status).toBe(404)
+    expect((await api.get('/api/clients/1')).status).toBe(422)
+  })
+})
+
+describe('check-ins', () => {
+  test('start once, whoever asks again', async () => {
+    const client = await addClient()
+    const [first, again] = await Promise.all([start(client.id), start(client.id)])
+    expect(again.id).toBe(first.id)
+    expect(first).toMatchObject({ protocolId: 'seven-fold', conversion: 'siri' })
+  })
+
+  test('take protocol and conversion from the last one', async () => {
+    const client = await addClient()
+    const first = await start(client.id)
+    await api.patch(`/api/check-ins/${first.id}`, {
+      protocolId: 'three-fold',
+      conversion: 'brozek',
+    })
+    await api.post(`/api/check-ins/${first.id}/close`)
+    expect(await start(client.id)).toMatchObject({ protocolId: 'three-fold', conversion: 'brozek' })
+  })
+
+  test('show only what was closed before them as earlier', async () => {
+    const client = await addClient()
+    const first = await start(client.id, { measuredOn: addDays(today, -28) })
+    await send(first.id, [reading(first.id)])
+    await api.post(`/api/check-ins/${first.id}/close`)
+    const second = await start(client.id)
+    const of = async (id: string) =>
+      checkInViewSchema.parse((await api.get(`/api/check-ins/${id}`)).body).earlier.map((e) => e.id)
+    expect(await of(second.id)).toEqual([first.id])
+    expect(await of(first.id)).toEqual([])
+  })
+})
+
+describe('readings', () => {
+  test('sent twice are stored once, in the order of arrival', async () => {
+    const { id } = await start((await addClient()).id)
+    const batch = [reading(id), reading(id, { site: 'thigh', value: 22 }), reading(id, { pass: 2 })]
+    expect((await send(id, batch)).body.stored).toEqual(batch.map((r) => r.id))
+    expect((await send(id, [...batch].reverse())).body.stored).toHaveLength(3)
+    expect((await stored(id)).map((r) => r.id)).toEqual(batch.map((r) => r.id))
+  })
+
+  test('are never overwritten: a correction stands beside what it supersedes', async () => {
+    const { id } = await start((await addClient()).id)
+    const slip = reading(id, { value: 65, typed: '65' })
+    const correction = reading(id, { value: 6.5, typed: '6.5', supersedes: slip.id })
+    await send(id, [slip, correction])
+    await send(id, [{ ...slip, value: 7 }])
+    expect((await stored(id)).map((r) => r.value)).toEqual([65, 6.5])
+    const update = api.db.execute(sql`update readings set value = 1 where id = ${slip.id}`)
+    await expect(update).rejects.toMatchObject({
+      cause: { message: expect.stringMatching(/append-only/) },
+    })
+  })
+
+  test('one refused stops none, and says why', async () => {
+    const { id } = await start((await addClient()).id)
+    const bad = [
+      reading(id, { value: 900, typed: '900' }),
+      reading(id, { site: null }),
+      reading(randomUUID()),
+      reading(id, { kind: 'mass', site: null, school: null, value: 5, typed: '5', unit: 'kg' }),
+    ]
+    const good = reading(id)
+    const { body } = await send(id, [...bad, good])
+    expect(body.stored).toEqual([good.id])
+    expect(body.refused.map((r: { message: string }) => r.message)).toEqual([
+      'Chest: got 900. Accepted: 2 to 70 mm.',
+      'Site: a fold names its site and school, a body mass neither.',
+      'This reading belongs to another check-in.',
+      'Body mass: got 5. Accepted: 25 to 350 kg.',
+    ])
+  })
+})
+
+test('Today says who is under way, due and late', async () => {
+  const closedOn = async (daysAgo: number) => {
+    const client = await addClient()
+    const checkIn = await start(client.id, { measuredOn: addDays(today, -daysAgo) })
+    await api.post(`/api/check-ins/${checkIn.id}/close`)
+    return client.id
+  }
+  const ids = [await closedOn(10), await closedOn(28), await closedOn(31), (await addClient()).id]
+  const open = await start(ids[0]!)
+  await send(open.id, [reading(open.id)])
+  const { entries } = todaySchema.parse((await api.get('/api/today')).body)
+  const found = ids.map((id) => entries.find((e) => e.client.id === id)!)
+  expect(found.map((e) => [e.state, e.daysPast])).toEqual([
+    ['coming', -18],
+    ['due', 0],
+    ['late', 3],
+    ['first', null],
+  ])
+  expect(found[0]!.open).toMatchObject({ id: open.id, readings: 1 })
+})

@@ -1,0 +1,71 @@
+import { afterAll, beforeAll, describe, expect, test } from 'vitest'
+import { isoDateOf, resultOf, seriesBy, type Person } from '#core'
+import { clientViewSchema } from '#shared/check-ins'
+import { todaySchema } from '#shared/today'
+import { scenario } from '#demo/scenario'
+import { seedDemo } from '#demo/seed'
+import { startApi } from './support/app'
+
+let api: Awaited<ReturnType<typeof startApi>>
+beforeAll(async () => {
+  api = await startApi()
+  await seedDemo(api.db)
+})
+afterAll(() => api.close())
+
+test('is the same every time, and its dates move with today', () => {
+  const [a, again, later] = [scenario('2026-03-14'), scenario('2026-03-14'), scenario('2026-03-15')]
+  expect(again).toEqual(a)
+  expect(later.checkIns.map((c) => c.readings.map((r) => r.value))).toEqual(
+    a.checkIns.map((c) => c.readings.map((r) => r.value)),
+  )
+  expect(later.checkIns[0]!.measuredOn > a.checkIns[0]!.measuredOn).toBe(true)
+})
+
+test('is put in once', async () => {
+  await seedDemo(api.db)
+  expect(todaySchema.parse((await api.get('/api/today')).body).entries).toHaveLength(12)
+})
+
+describe('shows what it is there to show', () => {
+  async function seriesOf(name: string) {
+    const { entries } = todaySchema.parse((await api.get('/api/today')).body)
+    const entry = entries.find((e) => e.client.name.startsWith(name))!
+    const view = clientViewSchema.parse((await api.get(`/api/clients/${entry.client.id}`)).body)
+    const closed = view.checkIns.filter((c) => c.closedAt)
+    const series = seriesBy(view.client, [...closed].reverse(), closed[0]!)
+    const [first, last] = [series[0]!.estimate!, series.at(-1)!.estimate!]
+    return {
+      entry,
+      fat: last.fatMassKg! - first.fatMassKg!,
+      lean: last.leanMassKg! - first.leanMassKg!,
+      sum: last.sumMm! - first.sumMm!,
+    }
+  }
+
+  test('somebody who loses fat and holds lean', async () => {
+    const { fat, lean } = await seriesOf('Tilda')
+    expect(fat).toBeLessThan(-4)
+    expect(Math.abs(lean)).toBeLessThan(1)
+  })
+
+  test('somebody who loses weight but not folds', async () => {
+    const { lean, sum } = await seriesOf('Gus')
+    expect(lean).toBeLessThan(-2)
+    expect(Math.abs(sum)).toBeLessThan(8)
+  })
+
+  test('one late and one under way', async () => {
+    expect((await seriesOf('Bram')).entry.state).toBe('late')
+    expect((await seriesOf('Orla')).entry.open).toMatchObject({ readings: 9 })
+  })
+
+  test('an estimate for every closed check-in', () => {
+    const { clients, checkIns } = scenario(isoDateOf(new Date()))
+    for (const checkIn of checkIns.filter((c) => c.closedAt)) {
+      const { sex, birthDate, height } = clients.find((c) => c.id === checkIn.clientId)!
+      const person: Person = { sex, birthDate, heightCm: height.cm }
+      expect(resultOf(person, checkIn).ok).toBe(true)
+    }
+  })
+})

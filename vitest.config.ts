@@ -1,0 +1,43 @@
+import { fileURLToPath } from 'node:url'
+import { defineConfig } from 'vitest/config'
+
+const folder = (name: string) => fileURLToPath(new URL(name, import.meta.url))
+
+const alias = { '#core': folder('core'), '#shared': folder('shared'), '#demo': folder('demo') }
+
+export default defineConfig({
+  test: {
+    projects: [
+      {
+        resolve: { alias },
+        test: {
+          name: 'core',
+          include: ['tests/core/**/*.test.ts', 'tests/checks/**/*.test.ts'],
+          pool: 'threads',
+        },
+      },
+      {
+        resolve: { alias },
+        test: {
+          name: 'server',
+          include: ['tests/server/**/*.test.ts'],
+          pool: 'forks',
+          globalSetup: ['tests/server/support/global.ts'],
+          testTimeout: 30_000,
+          hookTimeout: 60_000,
+        },
+      },
+      {
+        resolve: { alias },
+        test: {
+          name: 'e2e',
+          include: ['tests/e2e/**/*.test.ts'],
+          pool: 'forks',
+          fileParallelism: false,
+          testTimeout: 120_000,
+          hookTimeout: 120_000,
+        },
+      },
+    ],
+  },
+})

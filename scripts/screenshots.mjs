@@ -91,6 +91,26 @@ await shot('scale')
 await enter(['62.4'])
 await shot('result')
 
+await go(`/clients/${entryOf('Suki').client.id}`)
+await page.evaluate(() =>
+  [...document.querySelectorAll('button')].find((b) => b.textContent.includes('Start')).click(),
+)
+await pause(1200)
+await shot('ready')
+await page.evaluate(() =>
+  [...document.querySelectorAll('[role=radio]')]
+    .find((b) => b.textContent.includes('Tape only'))
+    .click(),
+)
+await pause(300)
+await page.evaluate(() =>
+  [...document.querySelectorAll('button')].find((b) => b.textContent.includes('Begin')).click(),
+)
+await pause(300)
+await enter(['31.5', '68'])
+await page.keyboard.type('94.5')
+await shot('tape')
+
 await browser.close()
 server.kill()
 rmSync(folder, { recursive: true, force: true })

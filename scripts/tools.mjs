@@ -24,7 +24,8 @@ export function ensurePackages() {
   run('npm', ['ci', '--no-progress'])
 }
 
-function newest(path) {
+/** The time of the latest change in a file or below a folder. */
+export function newest(path) {
   const stat = statSync(path)
   if (!stat.isDirectory()) return stat.mtimeMs
   return Math.max(0, ...readdirSync(path).map((name) => newest(join(path, name))))

@@ -1,5 +1,14 @@
 import { z } from 'zod'
-import { isSkinfold, limitsOf, nameOf, PROTOCOLS, SCHOOLS, SKINFOLD_IDS } from '../core'
+import {
+  GIRTH_IDS,
+  isGirth,
+  isSkinfold,
+  limitsOf,
+  nameOf,
+  PROTOCOLS,
+  SCHOOLS,
+  SKINFOLD_IDS,
+} from '../core'
 import { idSchema, isoDateSchema, clientSchema } from './clients'
 
 export const conversionSchema = z.enum(['siri', 'brozek'], {
@@ -51,8 +60,8 @@ export const readingSchema = z
   .object({
     id: idSchema,
     checkInId: idSchema,
-    kind: z.enum(['skinfold', 'mass']),
-    site: z.enum(SKINFOLD_IDS).nullable(),
+    kind: z.enum(['skinfold', 'girth', 'mass']),
+    site: z.enum([...SKINFOLD_IDS, ...GIRTH_IDS]).nullable(),
     school: z.enum(SCHOOLS).nullable(),
     pass: z.number().int().min(1).max(9),
     value: z.number(),
@@ -62,22 +71,28 @@ export const readingSchema = z
     supersedes: idSchema.nullable(),
   })
   .superRefine((reading, context) => {
-    const isFold = reading.kind === 'skinfold'
-    if (isFold !== (reading.site !== null && isSkinfold(reading.site) && reading.school !== null)) {
+    const { kind, site, school, value, typed } = reading
+    const fits = {
+      skinfold: site !== null && isSkinfold(site) && school !== null,
+      girth: site !== null && isGirth(site) && school === null,
+      mass: site === null && school === null,
+    }[kind]
+    if (!fits) {
       context.addIssue({
         code: 'custom',
         path: ['site'],
-        message: 'Site: a fold names its site and school, a body mass neither.',
+        message: 'Site: a fold names its site and school, a girth its site, a body mass neither.',
       })
       return
     }
-    const { hardLow, hardHigh } = limitsOf(reading.site ?? 'mass')
-    if (!(reading.value >= hardLow && reading.value <= hardHigh)) {
-      const label = reading.site ? nameOf(reading.site) : 'Body mass'
+    const { hardLow, hardHigh } = limitsOf(site ?? 'mass')
+    if (!(value >= hardLow && value <= hardHigh)) {
+      const label = site ? nameOf(site) : 'Body mass'
+      const unit = { skinfold: 'mm', girth: 'cm', mass: 'kg' }[kind]
       context.addIssue({
         code: 'custom',
         path: ['value'],
-        message: `${label}: got ${reading.typed}. Accepted: ${hardLow} to ${hardHigh} ${isFold ? 'mm' : 'kg'}.`,
+        message: `${label}: got ${typed}. Accepted: ${hardLow} to ${hardHigh} ${unit}.`,
       })
     }
   })

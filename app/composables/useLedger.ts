@@ -1,13 +1,14 @@
 import {
   changeSince,
   equationById,
-  foldValues,
-  isSkinfold,
+  GIRTH_IDS,
+  leadEquation,
   massOf,
   protocolById,
   seriesBy,
+  siteValues,
   SKINFOLD_IDS,
-  type SkinfoldId,
+  type SiteId,
 } from '#core'
 import type { CheckInWithReadings, ClientView } from '#shared/check-ins'
 
@@ -21,27 +22,31 @@ export function useLedger(view: Ref<ClientView>) {
   const series = computed(() =>
     newest.value ? seriesBy(view.value.client, columns.value, newest.value) : [],
   )
-  const equation = computed(
-    () => newest.value && equationById(protocolById(newest.value.protocolId).equationId),
-  )
+  const equation = computed(() => {
+    const protocol = newest.value && protocolById(newest.value.protocolId)
+    const id = protocol && leadEquation(protocol, view.value.client.sex)
+    return id === undefined ? undefined : equationById(id)
+  })
   const change = computed(
     () => newest.value && changeSince(view.value.client, newest.value, closed.value.slice(1)),
   )
 
   const values = computed(() =>
     columns.value.map((checkIn) =>
-      foldValues(protocolById(checkIn.protocolId), view.value.client.sex, checkIn.readings),
+      siteValues(protocolById(checkIn.protocolId), view.value.client.sex, checkIn.readings),
     ),
   )
   const masses = computed(() => columns.value.map(({ readings }) => massOf(readings)))
 
   /** Every site that was ever taken, in the order of the newest protocol, then the rest. */
-  const sites = computed<SkinfoldId[]>(() => {
-    const taken = new Set(values.value.flatMap((v) => Object.keys(v).filter(isSkinfold)))
+  const sites = computed<SiteId[]>(() => {
+    const taken = new Set(values.value.flatMap((v) => Object.keys(v)))
     const order = newest.value
       ? protocolById(newest.value.protocolId).folds[view.value.client.sex]
       : []
-    return [...new Set([...order, ...SKINFOLD_IDS])].filter((site) => taken.has(site))
+    return [...new Set<SiteId>([...order, ...SKINFOLD_IDS, ...GIRTH_IDS])].filter((site) =>
+      taken.has(site),
+    )
   })
 
   return { columns, newest, open, series, equation, change, values, masses, sites }

@@ -1,15 +1,17 @@
 import { v4 as newId } from 'uuid'
 import {
   changeSince,
-  foldValues,
+  lastValues,
+  massOf,
   nextFold,
+  nextGirth,
   protocolById,
   readingsInForce,
   resultOf,
   sheetOf,
   slotOf,
-  type FoldStep,
   type Person,
+  type SiteStep,
 } from '#core'
 import {
   checkInSchema,
@@ -53,9 +55,12 @@ export const useCheckInStore = defineStore('check-in', () => {
   const person = computed<Person | undefined>(() => client.value)
   const protocol = computed(() => protocolById(view.value?.checkIn.protocolId ?? 'seven-fold'))
 
-  /** The next box to fill, or undefined when the folds are complete. */
-  const next = computed<FoldStep | undefined>(
+  /** The next fold to take, or undefined when the folds are complete. */
+  const next = computed<SiteStep | undefined>(
     () => client.value && nextFold(protocol.value, client.value.sex, readings.value),
+  )
+  const nextTape = computed<SiteStep | undefined>(
+    () => client.value && nextGirth(protocol.value, client.value.sex, readings.value),
   )
   const sheet = computed(() =>
     person.value && checkIn.value ? sheetOf(person.value, checkIn.value) : undefined,
@@ -69,17 +74,17 @@ export const useCheckInStore = defineStore('check-in', () => {
       : undefined,
   )
 
-  /** The latest earlier check-in that has this protocol's school, with its site values. */
-  const last = computed(() => {
-    const sex = client.value?.sex
-    const earlier = view.value?.earlier.find(
-      (e) => protocolById(e.protocolId).school === protocol.value.school,
-    )
-    if (!sex || !earlier) return undefined
-    return {
-      checkIn: earlier,
-      values: foldValues(protocolById(earlier.protocolId), sex, earlier.readings),
+  /** What each site read last time, in the school in hand. */
+  const last = computed(() =>
+    client.value ? lastValues(protocol.value, client.value.sex, view.value!.earlier) : {},
+  )
+  /** The latest earlier body mass, with its date. */
+  const lastMass = computed(() => {
+    for (const { readings: taken, measuredOn } of view.value?.earlier ?? []) {
+      const massKg = massOf(taken)
+      if (massKg !== undefined) return { massKg, measuredOn }
     }
+    return undefined
   })
 
   /** Opens a check-in: first what this browser kept, then what the server has. */
@@ -222,8 +227,8 @@ export const useCheckInStore = defineStore('check-in', () => {
   }
 
   return {
-    ...{ view, client, checkIn, person, protocol, readings, last },
-    ...{ next, sheet, result, changed, waiting, refused, reachable, trouble },
+    ...{ view, client, checkIn, person, protocol, readings, last, lastMass },
+    ...{ next, nextTape, sheet, result, changed, waiting, refused, reachable, trouble },
     ...{ open, record, alter, close, send, reset },
   }
 })

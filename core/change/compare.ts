@@ -1,5 +1,5 @@
-import { estimate } from '../composition/estimate'
-import type { Estimate, EstimateOptions, Subject, Values } from '../equations/types'
+import { estimate, prepare } from '../composition/estimate'
+import type { AgeRow, Estimate, EstimateOptions, Subject, Values } from '../equations/types'
 
 /** One check-in's inputs for an equation. */
 export interface Occasion {
@@ -19,6 +19,8 @@ export interface Comparison {
   massKg?: number
   /** Points of fat % that the passing of years alone adds to the earlier values; not part of the change. */
   dueToAge: number
+  /** The age rows of the equation then and now, where the client crossed from one to another between the two. */
+  crossedRow?: { from: AgeRow; to: AgeRow }
 }
 
 function difference(after: number | undefined, before: number | undefined) {
@@ -43,6 +45,9 @@ export function compare(
   const aged = { ...before.subject, ageYears: after.subject.ageYears }
   const thenAtLaterAge = estimate(equationId, aged, before.values, options)
   const now = estimate(equationId, after.subject, after.values, options)
+  const [from, to] = [before.subject, after.subject].map(
+    (subject) => prepare(equationId, subject, before.values, options).row,
+  )
   return {
     before: thenAtLaterAge,
     after: now,
@@ -52,5 +57,6 @@ export function compare(
     leanMassKg: difference(now.leanMassKg, thenAtLaterAge.leanMassKg),
     massKg: difference(after.subject.massKg, before.subject.massKg),
     dueToAge: thenAtLaterAge.fatPercent - then.fatPercent,
+    ...(from && to && from !== to ? { crossedRow: { from, to } } : {}),
   }
 }

@@ -1,5 +1,5 @@
 import type { CheckInRecord, Person } from '../composition/check-in'
-import { resultOf } from '../composition/check-in'
+import { leadEquation, resultOf } from '../composition/check-in'
 import type { Estimate } from '../equations/types'
 import { protocolById } from '../protocols/registry'
 
@@ -21,10 +21,10 @@ export function seriesBy<R extends CheckInRecord>(
   checkIns: readonly R[],
   newest: CheckInRecord,
 ): SeriesPoint<R>[] {
-  const { equationId, school } = protocolById(newest.protocolId)
+  const lead = leadEquation(protocolById(newest.protocolId), person.sex)
   return checkIns.map((checkIn) => {
-    if (protocolById(checkIn.protocolId).school !== school) return { checkIn, estimate: null }
-    const result = resultOf(person, { ...checkIn, conversion: newest.conversion }, equationId)
+    if (lead === undefined) return { checkIn, estimate: null }
+    const result = resultOf(person, { ...checkIn, conversion: newest.conversion }, lead)
     return { checkIn, estimate: result.ok ? result.value : null }
   })
 }

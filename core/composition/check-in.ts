@@ -1,14 +1,18 @@
-import type { Sex, SkinfoldId } from '../anatomy/ids'
+import { isSkinfold, type Sex, type SiteId } from '../anatomy/ids'
+import type { SchooledValue } from '../anatomy/schools'
 import { compare, type Comparison } from '../change/compare'
-import type { Conversion, Estimate, Subject, Values } from '../equations/types'
-import { foldValues, massOf } from '../measuring/rotation'
+import { equationById } from '../equations/registry'
+import type { Conversion, Equation, Estimate, Subject } from '../equations/types'
+import { inputError } from '../errors'
+import { massOf, siteValues } from '../measuring/rotation'
 import type { Reading } from '../measuring/readings'
 import type { SiteValue } from '../measuring/site-value'
 import { attempt, type Outcome } from '../outcome'
-import { protocolById } from '../protocols/registry'
+import { protocolById, schoolOfSite } from '../protocols/registry'
 import type { Protocol } from '../protocols/types'
 import { ageOn, type IsoDate } from '../units/dates'
 import { estimate } from './estimate'
+import { estimateEvery, servedValues, type EquationResult } from './every'
 import { working, type Step } from './working'
 
 /** Who is measured. */
@@ -31,33 +35,56 @@ export interface Sheet {
   protocol: Protocol
   subject: Subject
   /** How each site's value came about. */
-  sites: Partial<Record<SkinfoldId, SiteValue>>
-  values: Values
+  sites: Partial<Record<SiteId, SiteValue>>
+  /** The site values with the school that landed them. */
+  measured: SchooledValue[]
   /** Sites of the protocol without a reading yet. */
-  missing: SkinfoldId[]
+  missing: SiteId[]
 }
 
 /** Reads a check-in: the value of each site by the protocol's rules, and the person on that day. */
 export function sheetOf(person: Person, record: CheckInRecord): Sheet {
   const protocol = protocolById(record.protocolId)
-  const sites = foldValues(protocol, person.sex, record.readings)
-  const values: Values = {}
-  for (const site of protocol.folds[person.sex]) {
-    const found = sites[site]
-    if (found) values[site] = found.value
-  }
+  const { sex } = person
+  const wanted = [...protocol.folds[sex], ...protocol.girths[sex]]
+  const sites = siteValues(protocol, sex, record.readings)
+  const measured = wanted.flatMap((site): SchooledValue[] => {
+    const value = sites[site]?.value
+    if (value === undefined) return []
+    return [{ site, value, school: isSkinfold(site) ? schoolOfSite(protocol, site) : null }]
+  })
   return {
     protocol,
     sites,
-    values,
-    missing: protocol.folds[person.sex].filter((site) => !sites[site]),
+    measured,
+    missing: wanted.filter((site) => !sites[site]),
     subject: {
-      sex: person.sex,
+      sex,
       ageYears: ageOn(person.birthDate, record.measuredOn),
       heightCm: person.heightCm ?? undefined,
       massKg: massOf(record.readings),
     },
   }
+}
+
+/** The equation that a protocol is meant for, for one sex; undefined where it only keeps a record. */
+export function leadEquation(protocol: Protocol, sex: Sex): string | undefined {
+  return protocol.equations[sex][0]
+}
+
+/** The equation asked for, or the protocol's own; an InputError where the protocol has none. */
+function equationFor({ protocol, subject }: Sheet, equationId: string | undefined): Equation {
+  const id = equationId ?? leadEquation(protocol, subject.sex)
+  if (id === undefined) {
+    throw inputError(
+      'protocol',
+      'outside-domain',
+      `${protocol.name}, equation`,
+      'none',
+      'a set that feeds an equation',
+    )
+  }
+  return equationById(id)
 }
 
 /**
@@ -71,23 +98,37 @@ export function resultOf(
   record: CheckInRecord,
   equationId?: string,
 ): Outcome<Estimate> {
-  const { protocol, subject, values } = sheetOf(person, record)
+  const sheet = sheetOf(person, record)
   const { conversion } = record
-  return attempt(() =>
-    estimate(equationId ?? protocol.equationId, subject, values, {
+  return attempt(() => {
+    const equation = equationFor(sheet, equationId)
+    return estimate(equation.id, sheet.subject, servedValues(equation, sheet.measured), {
       conversion,
-      school: protocol.school,
-    }),
-  )
+    })
+  })
+}
+
+/** Every equation that the readings of a check-in allow, the protocol's own first. */
+export function everyResultOf(person: Person, record: CheckInRecord): EquationResult[] {
+  const { protocol, subject, measured } = sheetOf(person, record)
+  const results = estimateEvery(subject, measured, { conversion: record.conversion })
+  const lead = leadEquation(protocol, person.sex)
+  return [
+    ...results.filter(({ equation }) => equation.id === lead),
+    ...results.filter(({ equation }) => equation.id !== lead),
+  ]
 }
 
 /** The working of a check-in's estimate by its protocol's own equation. */
 export function workingOf(person: Person, record: CheckInRecord): Outcome<Step[]> {
-  const { protocol, subject, values } = sheetOf(person, record)
+  const sheet = sheetOf(person, record)
   const { conversion } = record
-  return attempt(() =>
-    working(protocol.equationId, subject, values, { conversion, school: protocol.school }),
-  )
+  return attempt(() => {
+    const equation = equationFor(sheet, undefined)
+    return working(equation.id, sheet.subject, servedValues(equation, sheet.measured), {
+      conversion,
+    })
+  })
 }
 
 /**
@@ -103,15 +144,17 @@ export function changeSince<R extends CheckInRecord>(
   earlier: readonly R[],
 ): { since: R; comparison: Comparison } | undefined {
   const after = sheetOf(person, record)
+  const { conversion } = record
   for (const since of earlier) {
     const before = sheetOf(person, since)
-    if (before.protocol.school !== after.protocol.school) continue
-    const comparison = attempt(() =>
-      compare(after.protocol.equationId, before, after, {
-        conversion: record.conversion,
-        school: after.protocol.school,
-      }),
-    )
+    const comparison = attempt(() => {
+      const equation = equationFor(after, undefined)
+      const occasion = (sheet: Sheet) => ({
+        subject: sheet.subject,
+        values: servedValues(equation, sheet.measured),
+      })
+      return compare(equation.id, occasion(before), occasion(after), { conversion })
+    })
     if (comparison.ok) return { since, comparison: comparison.value }
   }
   return undefined

@@ -1,7 +1,8 @@
 import type { SiteId } from '../anatomy/ids'
-import { isSkinfold, SCHOOLS } from '../anatomy/ids'
+import { GIRTH_IDS, isSkinfold, SCHOOLS, SKINFOLD_IDS } from '../anatomy/ids'
 import { limitsOf, WIDEST_CALIPER_MM } from '../anatomy/limits'
 import { nameOf } from '../anatomy/names'
+import { group, meanAbdomen } from '../equations/basis'
 import { checkedConversion, fatPercentError, fatPercentOf } from '../equations/conversions'
 import { equationById, variantFor } from '../equations/registry'
 import type {
@@ -46,19 +47,40 @@ function checkedNumber(
   low: number,
   high: number,
   unit: string,
-) {
+): number {
+  // The words are made only when they are needed: this runs for every value of every row of a backlog.
+  if (typeof value === 'number' && value >= low && value <= high) return value
   const accepted = `${low} to ${high} ${unit}`
-  if (value === undefined || value === null)
+  if (value === undefined || value === null) {
     throw inputError(input, 'missing', label, value, accepted)
-  if (typeof value !== 'number' || !Number.isFinite(value)) {
-    throw inputError(input, 'not-a-number', label, value, accepted)
   }
-  if (value < low || value > high) throw inputError(input, 'impossible', label, value, accepted)
-  return value
+  const problem =
+    typeof value === 'number' && Number.isFinite(value) ? 'impossible' : 'not-a-number'
+  throw inputError(input, problem, label, value, accepted)
+}
+
+/** A body measurement: checked when it is there or wanted, NaN when it is neither. */
+function checkedBody(
+  key: 'heightCm' | 'massKg',
+  value: number | undefined,
+  { needs }: Variant,
+): number {
+  if (value === undefined && !needs.includes(key)) return NaN
+  const height = key === 'heightCm'
+  const { hardLow, hardHigh } = limitsOf(height ? 'height' : 'mass')
+  return checkedNumber(
+    key,
+    height ? 'Height' : 'Body mass',
+    value,
+    hardLow,
+    hardHigh,
+    height ? 'cm' : 'kg',
+  )
 }
 
 function checkedAge(ageYears: unknown, equation: Equation, variant: Variant, warnings: string[]) {
   const age = Math.floor(checkedNumber('ageYears', 'Age', ageYears, 0, OLDEST_AGE, 'years'))
+  if (variant.ages === null) return age
   const { youngest, oldest } = variant.ages
   if (age < youngest) {
     throw inputError(
@@ -77,17 +99,38 @@ function checkedAge(ageYears: unknown, equation: Equation, variant: Variant, war
   return age
 }
 
-function checkedValue(site: SiteId, values: Values, sex: Subject['sex'], warnings: string[]) {
-  const { hardLow, hardHigh } = limitsOf(site)
-  const label = nameOf(site)
-  if (!isSkinfold(site)) return checkedNumber(site, label, values[site], hardLow, hardHigh, 'cm')
-  const fold = checkedNumber(site, label, values[site], hardLow, WIDEST_CALIPER_MM, 'mm')
-  if (fold > hardHigh) {
+interface SiteCheck {
+  label: string
+  low: number
+  /** Over it a warning, mm; Infinity for girths. */
+  unlikely: number
+  high: number
+  unit: 'mm' | 'cm'
+}
+
+/** What is accepted of each site, looked up once. */
+const SITE_CHECKS = Object.fromEntries(
+  [...SKINFOLD_IDS, ...GIRTH_IDS].map((site): [SiteId, SiteCheck] => {
+    const { hardLow: low, hardHigh } = limitsOf(site)
+    const label = nameOf(site)
+    return [
+      site,
+      isSkinfold(site)
+        ? { label, low, unlikely: hardHigh, high: WIDEST_CALIPER_MM, unit: 'mm' }
+        : { label, low, unlikely: Infinity, high: hardHigh, unit: 'cm' },
+    ]
+  }),
+) as Record<SiteId, SiteCheck>
+
+function checkedValue(site: SiteId, values: Values, warnings: string[]): number {
+  const { label, low, unlikely, high, unit } = SITE_CHECKS[site]
+  const value = checkedNumber(site, label, values?.[site], low, high, unit)
+  if (value > unlikely) {
     warnings.push(
-      `${label} of ${fixed(fold, 1)} mm is over ${hardHigh} mm: almost certainly a slip, or too thick for calipers.`,
+      `${label} of ${fixed(value, 1)} mm is over ${unlikely} mm: almost certainly a slip, or too thick for calipers.`,
     )
   }
-  return fold
+  return value
 }
 
 /** The age row that holds an age; rows are never interpolated. */
@@ -136,30 +179,29 @@ export function prepare(
   }
   const warnings: string[] = []
   const age = checkedAge(subject.ageYears, equation, variant, warnings)
-  const body = (key: 'heightCm' | 'massKg') => {
-    const [id, label, unit] =
-      key === 'heightCm'
-        ? (['height', 'Height', 'cm'] as const)
-        : (['mass', 'Body mass', 'kg'] as const)
-    if (subject[key] === undefined && !variant.needs.includes(key)) return NaN
-    const { hardLow, hardHigh } = limitsOf(id)
-    return checkedNumber(key, label, subject[key], hardLow, hardHigh, unit)
-  }
   const checked: Values = {}
-  for (const site of [...variant.folds, ...variant.girths]) {
-    checked[site] = checkedValue(site, values ?? {}, subject.sex, warnings)
+  for (const site of variant.folds) checked[site] = checkedValue(site, values, warnings)
+  for (const girth of variant.girths) {
+    checked[girth] = checkedValue(girth, values, warnings)
+  }
+  for (const { girth, without } of variant.optionalGirths ?? []) {
+    if (values?.[girth] === undefined) warnings.push(without)
+    else checked[girth] = checkedValue(girth, values, warnings)
   }
   const inputs: Inputs = {
     sex: subject.sex,
     age,
-    heightCm: body('heightCm'),
-    massKg: body('massKg'),
+    heightCm: checkedBody('heightCm', subject.heightCm, variant),
+    massKg: checkedBody('massKg', subject.massKg, variant),
     values: checked,
     sum: variant.folds.reduce((total, fold) => total + checked[fold]!, 0),
     groupTerm,
   }
-  warnings.push(...sumWarnings(equation, variant, inputs.sum))
+  checkTurning(equation, variant, inputs, warnings)
   const row = isRows(variant.terms) ? rowFor(variant.terms, age) : undefined
+  if (groupTerm && variant.terms.some((t) => 'of' in t && t.of === group)) {
+    warnings.push('The population term of the source is applied, as set for this client.')
+  }
   return {
     equation,
     variant,
@@ -171,31 +213,37 @@ export function prepare(
   }
 }
 
-function sumWarnings(
+/** Refuses past the turning point of a quadratic, warns near it and outside the sums of the sample. */
+function checkTurning(
   equation: Equation,
-  { sampleSums, turningSum }: Variant,
-  sum: number,
-): string[] {
-  if (turningSum !== undefined && sum > turningSum) {
-    throw new InputError(
-      'sum',
-      'outside-domain',
-      `${equation.name}: a sum of ${fixed(sum, 1)} mm is past ${turningSum} mm, where more fold would read as less fat. Use girths.`,
-      sum,
-      `up to ${turningSum} mm`,
+  { turning, sampleSums }: Variant,
+  inputs: Inputs,
+  warnings: string[],
+) {
+  if (turning) {
+    const [value, what, unit] =
+      turning.of === 'sum' ? [inputs.sum, 'A sum', 'mm'] : [meanAbdomen(inputs), 'An abdomen', 'cm']
+    if (value > turning.at) {
+      throw new InputError(
+        turning.of,
+        'outside-domain',
+        `${equation.name}: ${what.toLowerCase()} of ${fixed(value, 1)} ${unit} is past ${turning.at} ${unit}, where more would read as less fat. Accepted: up to ${turning.at} ${unit}; use girths, mass and BMI.`,
+        value,
+        `up to ${turning.at} ${unit}`,
+      )
+    }
+    if (value >= NEAR_TURNING * turning.at) {
+      warnings.push(
+        `${what} of ${fixed(value, 1)} ${unit} is close to ${turning.at} ${unit}, where this equation turns over: do not rely on it.`,
+      )
+    }
+  }
+  const { sum } = inputs
+  if (sampleSums && (sum < sampleSums[0] || sum > sampleSums[1])) {
+    warnings.push(
+      `A sum of ${fixed(sum, 1)} mm is outside the sample (${sampleSums[0]} to ${sampleSums[1]} mm): the estimate is an extrapolation.`,
     )
   }
-  if (turningSum !== undefined && sum >= NEAR_TURNING * turningSum) {
-    return [
-      `A sum of ${fixed(sum, 1)} mm is close to ${turningSum} mm, where this equation turns over: do not rely on it.`,
-    ]
-  }
-  if (sampleSums && (sum < sampleSums[0] || sum > sampleSums[1])) {
-    return [
-      `A sum of ${fixed(sum, 1)} mm is outside the sample (${sampleSums[0]} to ${sampleSums[1]} mm): the estimate is an extrapolation.`,
-    ]
-  }
-  return []
 }
 
 /** What the terms add up to: density or fat % as the form gives it. */

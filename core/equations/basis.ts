@@ -1,9 +1,99 @@
-import type { Basis, Term } from './types'
+import type { GirthId, SkinfoldId } from '../anatomy/ids'
+import { nameOf } from '../anatomy/names'
+import { inputError } from '../errors'
+import { CM_PER_INCH, KG_PER_POUND } from '../units/constants'
+import { fixed } from '../units/format'
+import type { Basis, Inputs, Term } from './types'
+
+/* What coefficients multiply. Published forms in inches and pounds convert here, so that inputs are always cm and kg. */
 
 export const constant: Basis = { label: '1', value: () => 1 }
 export const sum: Basis = { label: 'S', value: (x) => x.sum }
 export const sumSquared: Basis = { label: 'S²', value: (x) => x.sum * x.sum }
+export const log10Sum: Basis = { label: 'log10(S)', value: (x) => Math.log10(x.sum) }
 export const age: Basis = { label: 'age', value: (x) => x.age }
+export const male: Basis = { label: 'male', value: (x) => (x.sex === 'male' ? 1 : 0) }
+export const group: Basis = { label: 'group', value: (x) => (x.groupTerm ? 1 : 0) }
+export const massKg: Basis = { label: 'mass (kg)', value: (x) => x.massKg }
+export const massLb: Basis = { label: 'mass (lb)', value: (x) => x.massKg / KG_PER_POUND }
+export const heightCm: Basis = { label: 'height (cm)', value: (x) => x.heightCm }
+export const log10Height: Basis = {
+  label: 'log10(height, cm)',
+  value: (x) => Math.log10(x.heightCm),
+}
+export const log10HeightInches: Basis = {
+  label: 'log10(height, in)',
+  value: (x) => Math.log10(x.heightCm / CM_PER_INCH),
+}
+export const bmi: Basis = {
+  label: 'BMI',
+  value: (x) => x.massKg / (x.heightCm / 100) ** 2,
+}
+export const sumPerPound: Basis = {
+  label: 'S / mass (lb)',
+  value: (x) => x.sum / (x.massKg / KG_PER_POUND),
+}
+export const heightPerIliac: Basis = {
+  label: 'height / waist',
+  value: (x) => x.heightCm / x.values.iliac!,
+}
+
+/** One fold, mm. */
+export function foldOf(site: SkinfoldId): Basis {
+  return { label: nameOf(site).toLowerCase(), value: (x) => x.values[site]! }
+}
+
+/** One girth, cm. */
+export function girthOf(girth: GirthId): Basis {
+  return { label: nameOf(girth).toLowerCase(), value: (x) => x.values[girth]! }
+}
+
+/** One girth, inches. */
+export function girthInches(girth: GirthId): Basis {
+  return {
+    label: `${nameOf(girth).toLowerCase()} (in)`,
+    value: (x) => x.values[girth]! / CM_PER_INCH,
+  }
+}
+
+/** The abdomen of the papers is the mean of two levels; without the midway one, the navel alone stands for it. */
+export function meanAbdomen({ values }: Pick<Inputs, 'values'>): number {
+  const navel = values.abdomen!
+  return values.waist_midway === undefined ? navel : (navel + values.waist_midway) / 2
+}
+
+export const abdomen: Basis = { label: 'abdomen', value: meanAbdomen }
+export const abdomenSquared: Basis = { label: 'abdomen²', value: (x) => meanAbdomen(x) ** 2 }
+
+/**
+ * The logarithm of what is left of some girths when others are taken away, as the tape methods have it.
+ *
+ * @param perUnit cm in the unit of the published form
+ */
+export function log10Girths(
+  plus: GirthId[],
+  minus: GirthId,
+  perUnit: 1 | typeof CM_PER_INCH,
+): Basis {
+  const names = plus.map((g) => nameOf(g).toLowerCase()).join(' + ')
+  return {
+    label: `log10(${names} − ${nameOf(minus).toLowerCase()})`,
+    value: ({ values }) => {
+      const total = plus.reduce((all, girth) => all + values[girth]!, 0)
+      const left = total - values[minus]!
+      if (!(left > 0)) {
+        throw inputError(
+          minus,
+          'impossible',
+          nameOf(minus),
+          values[minus],
+          `less than ${names} (${fixed(total, 1)} cm)`,
+        )
+      }
+      return Math.log10(left / perUnit)
+    },
+  }
+}
 
 /** Pairs a coefficient with what it multiplies, so that an equation reads like its printed form. */
 export function term(coefficient: number, of: Basis): Term {

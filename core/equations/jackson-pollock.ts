@@ -9,17 +9,21 @@ import type { Equation, Term, Variant } from './types'
 const MEN = {
   sex: 'male',
   ages: { youngest: 18, oldest: 61 },
-  population: 'men of 18 to 61 years, hydrostatic weighing',
+  population: 'men of 18 to 61 years, underwater weighing',
 } as const
 
 const WOMEN = {
   sex: 'female',
   ages: { youngest: 18, oldest: 55 },
-  population: 'women of 18 to 55 years, hydrostatic weighing',
+  population: 'women of 18 to 55 years, underwater weighing',
 } as const
+
+type Person = typeof MEN | typeof WOMEN
 
 const PAPER_1978 = 'Jackson AS, Pollock ML. Br J Nutr 1978;40:497-504'
 const PAPER_1980 = 'Jackson AS, Pollock ML, Ward A. Med Sci Sports Exerc 1980;12:175-181'
+const UPPER = 'Pollock ML, Schmidt DH, Jackson AS. Compr Ther 1980;6(9):12-27'
+const DIRECT = 'Jackson AS, Pollock ML. Phys Sportsmed 1985;13(5):76-90'
 
 export const SEVEN_FOLDS: SkinfoldId[] = [
   'chest',
@@ -31,71 +35,165 @@ export const SEVEN_FOLDS: SkinfoldId[] = [
   'thigh',
 ]
 
+const FOUR_FOLDS: SkinfoldId[] = ['triceps', 'abdominal', 'suprailiac', 'thigh']
+const THREE_DIRECT: SkinfoldId[] = ['triceps', 'abdominal', 'suprailiac']
+
 /** c0 + c1 S + c2 S² + c3 age, the shape of every equation of the family. */
 function quadratic(c0: number, c1: number, c2: number, c3: number): Term[] {
   return [term(c0, constant), term(c1, sum), term(c2, sumSquared), term(c3, age)]
 }
 
-function density(
-  person: typeof MEN | typeof WOMEN,
-  details: Pick<Variant, 'citation' | 'grade' | 'folds' | 'terms' | 'standardError'> &
-    Partial<Pick<Variant, 'sampleSums' | 'turningSum'>>,
+/** One row of the family: who, which folds, the four coefficients, where the parabola turns over. */
+function variant(
+  person: Person,
+  gives: Variant['gives'],
+  folds: SkinfoldId[],
+  coefficients: [number, number, number, number],
+  turnsAt: number,
+  details: Pick<Variant, 'citation' | 'grade' | 'standardError' | 'sampleSums'>,
 ): Variant {
-  return { ...person, girths: [], needs: [], gives: 'density', ...details }
+  return {
+    ...person,
+    gives,
+    folds,
+    girths: [],
+    needs: [],
+    terms: quadratic(...coefficients),
+    turning: { of: 'sum', at: turnsAt },
+    ...details,
+  }
 }
+
+const family = { family: 'Jackson-Pollock', school: 'us' } as const
+const errorOf = (of: 'density' | 'fatPercent', value: number) => ({ of, value })
 
 export const jacksonPollock: Equation[] = [
   {
+    ...family,
     id: 'jackson-pollock-7',
     name: 'Jackson-Pollock, seven folds',
-    family: 'Jackson-Pollock',
-    school: 'us',
     notes: [],
     variants: [
-      density(MEN, {
+      variant(MEN, 'density', SEVEN_FOLDS, [1.112, -0.00043499, 0.00000055, -0.00028826], 395, {
         citation: PAPER_1978,
         grade: 'A',
-        folds: SEVEN_FOLDS,
-        terms: quadratic(1.112, -0.00043499, 0.00000055, -0.00028826),
-        standardError: { of: 'density', value: 0.0078 },
+        standardError: errorOf('density', 0.0078),
         sampleSums: [32, 272],
-        turningSum: 395,
       }),
-      density(WOMEN, {
+      variant(WOMEN, 'density', SEVEN_FOLDS, [1.097, -0.00046971, 0.00000056, -0.00012828], 419, {
         citation: PAPER_1980,
         grade: 'A',
-        folds: SEVEN_FOLDS,
-        terms: quadratic(1.097, -0.00046971, 0.00000056, -0.00012828),
-        standardError: { of: 'density', value: 0.008 },
+        standardError: errorOf('density', 0.008),
         sampleSums: [35, 266],
-        turningSum: 419,
       }),
     ],
   },
   {
+    ...family,
     id: 'jackson-pollock-3',
     name: 'Jackson-Pollock, three folds',
-    family: 'Jackson-Pollock',
-    school: 'us',
+    notes: [
+      'A much reprinted women’s table for these three folds is not this equation: the two are up to 2.5 points apart.',
+    ],
+    variants: [
+      variant(
+        MEN,
+        'density',
+        ['chest', 'abdominal', 'thigh'],
+        [1.10938, -0.0008267, 0.0000016, -0.0002574],
+        258,
+        {
+          citation: PAPER_1978,
+          grade: 'A',
+          standardError: errorOf('density', 0.0077),
+          sampleSums: [14, 118],
+        },
+      ),
+      variant(
+        WOMEN,
+        'density',
+        ['triceps', 'suprailiac', 'thigh'],
+        [1.0994921, -0.0009929, 0.0000023, -0.0001392],
+        216,
+        {
+          citation: PAPER_1980,
+          grade: 'A',
+          standardError: errorOf('density', 0.0086),
+          sampleSums: [16, 126],
+        },
+      ),
+    ],
+  },
+  {
+    ...family,
+    id: 'jackson-pollock-3-upper',
+    name: 'Jackson-Pollock, three upper folds',
+    notes: ['For clients who keep their trousers on: no thigh fold.'],
+    variants: [
+      variant(
+        MEN,
+        'density',
+        ['chest', 'triceps', 'subscapular'],
+        [1.1125025, -0.0013125, 0.0000055, -0.000244],
+        119,
+        { citation: UPPER, grade: 'A', standardError: errorOf('fatPercent', 3.6) },
+      ),
+      variant(
+        WOMEN,
+        'density',
+        ['triceps', 'suprailiac', 'abdominal'],
+        [1.089733, -0.0009245, 0.0000025, -0.0000979],
+        185,
+        { citation: UPPER, grade: 'B', standardError: errorOf('fatPercent', 3.9) },
+      ),
+    ],
+  },
+  {
+    ...family,
+    id: 'jackson-pollock-4',
+    name: 'Jackson-Pollock, four folds',
     notes: [],
     variants: [
-      density(MEN, {
-        citation: PAPER_1978,
-        grade: 'A',
-        folds: ['chest', 'abdominal', 'thigh'],
-        terms: quadratic(1.10938, -0.0008267, 0.0000016, -0.0002574),
-        standardError: { of: 'density', value: 0.0077 },
-        sampleSums: [14, 118],
-        turningSum: 258,
-      }),
-      density(WOMEN, {
+      variant(WOMEN, 'density', FOUR_FOLDS, [1.096095, -0.0006952, 0.0000011, -0.0000714], 316, {
         citation: PAPER_1980,
+        grade: 'B',
+        standardError: errorOf('density', 0.0084),
+      }),
+    ],
+  },
+  {
+    ...family,
+    id: 'jackson-pollock-4-direct',
+    name: 'Jackson-Pollock, four folds, fat % directly',
+    notes: [],
+    variants: [
+      variant(MEN, 'fatPercent', FOUR_FOLDS, [-5.76377, 0.29288, -0.0005, 0.15845], 293, {
+        citation: DIRECT,
+        grade: 'B',
+        standardError: errorOf('fatPercent', 3.5),
+      }),
+      variant(WOMEN, 'fatPercent', FOUR_FOLDS, [1.4072, 0.29669, -0.00043, 0.02963], 345, {
+        citation: DIRECT,
+        grade: 'B',
+        standardError: errorOf('fatPercent', 3.9),
+      }),
+    ],
+  },
+  {
+    ...family,
+    id: 'jackson-pollock-3-direct',
+    name: 'Jackson-Pollock, three folds, fat % directly',
+    notes: [],
+    variants: [
+      variant(MEN, 'fatPercent', THREE_DIRECT, [-5.18845, 0.39287, -0.00105, 0.15772], 187, {
+        citation: DIRECT,
+        grade: 'B',
+        standardError: errorOf('fatPercent', 3.6),
+      }),
+      variant(WOMEN, 'fatPercent', THREE_DIRECT, [4.03653, 0.41563, -0.00112, 0.03661], 186, {
+        citation: DIRECT,
         grade: 'A',
-        folds: ['triceps', 'suprailiac', 'thigh'],
-        terms: quadratic(1.0994921, -0.0009929, 0.0000023, -0.0001392),
-        standardError: { of: 'density', value: 0.0086 },
-        sampleSums: [16, 126],
-        turningSum: 216,
+        standardError: errorOf('fatPercent', 4),
       }),
     ],
   },

@@ -1,10 +1,20 @@
 import type { Sex } from '../anatomy/ids'
 import { inputError } from '../errors'
+import { athletes } from './athletes'
+import { durninWomersley } from './durnin-womersley'
 import { jacksonPollock } from './jackson-pollock'
+import { otherFolds } from './other-folds'
+import { tape } from './tape'
 import type { Equation, Variant } from './types'
 
 /** Every equation there is. Screens, docs, the recommender, the batch command and the tests read this list. */
-export const EQUATIONS: readonly Equation[] = [...jacksonPollock]
+export const EQUATIONS: readonly Equation[] = [
+  ...jacksonPollock,
+  ...durninWomersley,
+  ...athletes,
+  ...otherFolds,
+  ...tape,
+]
 
 const byId = new Map(EQUATIONS.map((equation) => [equation.id, equation]))
 

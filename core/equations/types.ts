@@ -57,21 +57,24 @@ export type StandardError = { of: 'density' | 'fatPercent'; value: number } | nu
 /** One published form for one sex. */
 export interface Variant {
   sex: Sex
-  ages: { youngest: number; oldest: number }
+  /** Completed years of the sample; null where the source states none. */
+  ages: { youngest: number; oldest: number } | null
   population: string
   citation: string
   grade: Grade
   /** The folds that are measured; their sum is S. */
   folds: SkinfoldId[]
   girths: GirthId[]
+  /** Girths that are used when they are there, and what is said when they are not. */
+  optionalGirths?: { girth: GirthId; without: string }[]
   needs: ('heightCm' | 'massKg')[]
   gives: Gives
   terms: Term[] | AgeRow[]
   standardError: StandardError
   /** Sums (mm) seen in the sample; outside them an estimate is an extrapolation. */
   sampleSums?: [number, number]
-  /** The sum (mm) past which a quadratic turns over. */
-  turningSum?: number
+  /** Where a quadratic turns over: past this sum (mm) or abdomen (cm) more reads as less fat. */
+  turning?: { of: 'sum' | 'abdomen'; at: number }
 }
 
 export interface Equation {

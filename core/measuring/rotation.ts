@@ -1,79 +1,128 @@
-import type { Sex, SkinfoldId } from '../anatomy/ids'
-import type { Protocol } from '../protocols/types'
+import { isSkinfold, type GirthId, type Sex, type SiteId, type SkinfoldId } from '../anatomy/ids'
+import { schoolOfSite } from '../protocols/registry'
+import type { Protocol, Tolerance } from '../protocols/types'
 import { readingsInForce, type Reading } from './readings'
 import { agree, siteValue, type SiteValue } from './site-value'
 
 /** The next box to fill: a site and its pass. */
-export interface FoldStep {
-  site: SkinfoldId
+export interface SiteStep<S extends SiteId = SiteId> {
+  site: S
   pass: number
 }
 
-/** Trials of one site by pass; a pass not taken yet is undefined. */
+export type FoldStep = SiteStep<SkinfoldId>
+
+/** The sites of one kind of stage and how often and how closely they are taken. */
+interface Round<S extends SiteId> {
+  sites: S[]
+  passes: number
+  tolerance: Tolerance
+}
+
+function foldRound(protocol: Protocol, sex: Sex): Round<SkinfoldId> {
+  return { sites: protocol.folds[sex], passes: protocol.passes, tolerance: protocol.tolerance }
+}
+
+function girthRound(protocol: Protocol, sex: Sex): Round<GirthId> {
+  const { girthPasses, girthTolerance } = protocol
+  return { sites: protocol.girths[sex], passes: girthPasses, tolerance: girthTolerance }
+}
+
+/** How often a site is taken and how far apart its trials may be. */
+export function rulesOf(
+  protocol: Protocol,
+  site: SiteId,
+): { passes: number; tolerance: Tolerance } {
+  return isSkinfold(site)
+    ? { passes: protocol.passes, tolerance: protocol.tolerance }
+    : { passes: protocol.girthPasses, tolerance: protocol.girthTolerance }
+}
+
+/** Trials of one site by pass, in the protocol's school; a pass not taken yet is undefined. */
 export function trialsOf(
   readings: readonly Reading[],
-  site: SkinfoldId,
+  site: SiteId,
   protocol: Protocol,
 ): (number | undefined)[] {
+  const school = isSkinfold(site) ? schoolOfSite(protocol, site) : null
   const trials: (number | undefined)[] = []
   for (const reading of readingsInForce(readings)) {
-    if (
-      reading.kind === 'skinfold' &&
-      reading.site === site &&
-      reading.school === protocol.school
-    ) {
+    if (reading.site === site && (school === null || reading.school === school)) {
       trials[reading.pass - 1] = reading.value
     }
   }
   return Array.from(trials)
 }
 
-/** True when the passes of the protocol are in and no two of the trials agree, so that one more is wanted. */
+/** True when the passes of the protocol are in and two of the trials do not agree, so that one more is wanted. */
 export function wantsAnotherTrial(
   trials: readonly (number | undefined)[],
-  protocol: Protocol,
+  { passes, tolerance }: Pick<Protocol, 'passes' | 'tolerance'>,
 ): boolean {
   const taken = trials.filter((trial) => trial !== undefined)
-  if (taken.length < protocol.passes || taken.length > protocol.passes) return false
-  return taken.some((a, i) => taken.slice(i + 1).some((b) => !agree(a, b, protocol.tolerance)))
+  if (passes < 2 || taken.length !== passes) return false
+  return taken.some((a, i) => taken.slice(i + 1).some((b) => !agree(a, b, tolerance)))
 }
 
+function nextIn<S extends SiteId>(
+  { sites, passes, tolerance }: Round<S>,
+  protocol: Protocol,
+  readings: readonly Reading[],
+  passed: ReadonlySet<string>,
+): SiteStep<S> | undefined {
+  const wanted = sites.filter((site) => !passed.has(site))
+  const trials = new Map(wanted.map((site) => [site, trialsOf(readings, site, protocol)]))
+  for (let pass = 1; pass <= passes; pass++) {
+    const site = wanted.find((s) => trials.get(s)![pass - 1] === undefined)
+    if (site) return { site, pass }
+  }
+  const apart = wanted.find((site) => wantsAnotherTrial(trials.get(site)!, { passes, tolerance }))
+  return apart && { site: apart, pass: passes + 1 }
+}
+
+const NOBODY: ReadonlySet<string> = new Set()
+
 /**
- * What to measure next: every site once in order, then all again, then one more at each site whose pair is further
+ * What fold to take next: every site once in order, then all again, then one more at each site whose pair is further
  * apart than the protocol allows. Rotating gives each fold time to recover from the jaws.
  *
  * @param readings all readings of the check-in, superseded ones included
+ * @param skipped sites that are left out
  * @returns undefined when the folds are complete
  */
 export function nextFold(
   protocol: Protocol,
   sex: Sex,
   readings: readonly Reading[],
+  skipped: ReadonlySet<string> = NOBODY,
 ): FoldStep | undefined {
-  const sites = protocol.folds[sex]
-  const trials = new Map(sites.map((site) => [site, trialsOf(readings, site, protocol)]))
-  for (let pass = 1; pass <= protocol.passes; pass++) {
-    const site = sites.find((s) => trials.get(s)![pass - 1] === undefined)
-    if (site) return { site, pass }
-  }
-  const apart = sites.find((site) => wantsAnotherTrial(trials.get(site)!, protocol))
-  return apart && { site: apart, pass: protocol.passes + 1 }
+  return nextIn(foldRound(protocol, sex), protocol, readings, skipped)
 }
 
-/**
- * The value of every site that has a trial.
- *
- * @returns by site id; mm
- */
-export function foldValues(
+/** What girth to take next, by the same rotation. */
+export function nextGirth(
   protocol: Protocol,
   sex: Sex,
   readings: readonly Reading[],
-): Partial<Record<SkinfoldId, SiteValue>> {
-  const values: Partial<Record<SkinfoldId, SiteValue>> = {}
-  for (const site of protocol.folds[sex]) {
+  skipped: ReadonlySet<string> = NOBODY,
+): SiteStep<GirthId> | undefined {
+  return nextIn(girthRound(protocol, sex), protocol, readings, skipped)
+}
+
+/**
+ * The value of every site of the protocol that has a trial.
+ *
+ * @returns by site id; mm for folds, cm for girths
+ */
+export function siteValues(
+  protocol: Protocol,
+  sex: Sex,
+  readings: readonly Reading[],
+): Partial<Record<SiteId, SiteValue>> {
+  const values: Partial<Record<SiteId, SiteValue>> = {}
+  for (const site of [...protocol.folds[sex], ...protocol.girths[sex]]) {
     const taken = trialsOf(readings, site, protocol).filter((trial) => trial !== undefined)
-    const value = siteValue(taken, protocol.tolerance)
+    const value = siteValue(taken, rulesOf(protocol, site).tolerance, protocol.thirdTrial)
     if (value) values[site] = value
   }
   return values

@@ -1,40 +1,299 @@
+import { z } from 'zod'
+import {
+  GIRTH_IDS,
+  SCHOOLS,
+  SKINFOLD_IDS,
+  type GirthId,
+  type School,
+  type Sex,
+  type SkinfoldId,
+} from '../anatomy/ids'
+import { schoolWithin } from '../anatomy/schools'
+import { landmarkOf } from '../anatomy/landmarks'
+import { nameOf } from '../anatomy/names'
 import { SEVEN_FOLDS } from '../equations/jackson-pollock'
+import { EQUATIONS, variantFor } from '../equations/registry'
 import { inputError } from '../errors'
 import type { Protocol } from './types'
 
-/** The named sets, the fullest first. */
+const both = <T>(value: T): Record<Sex, T> => ({ male: value, female: value })
+
+/** The rules of each school; common practice among its textbooks. */
+const US_RULES = {
+  school: 'us',
+  passes: 2,
+  tolerance: { kind: 'mm', value: 2 },
+  thirdTrial: 'agreeing pair',
+  girthPasses: 2,
+  girthTolerance: { kind: 'cm', value: 0.5 },
+  readingDelaySeconds: [1, 2],
+} satisfies Partial<Protocol>
+
+const INT_RULES = {
+  school: 'int',
+  passes: 2,
+  tolerance: { kind: 'percent', value: 5, atLeast: 0.5 },
+  thirdTrial: 'median',
+  girthPasses: 2,
+  girthTolerance: { kind: 'percent', value: 1 },
+  readingDelaySeconds: [2, 2],
+} satisfies Partial<Protocol>
+
+const NO_FOLDS = both<SkinfoldId[]>([])
+const NO_GIRTHS = both<GirthId[]>([])
+const JP_FED = [
+  'jackson-pollock-3',
+  'jackson-pollock-3-upper',
+  'jackson-pollock-4-direct',
+  'jackson-pollock-3-direct',
+  'evans-7',
+  'evans-3',
+]
+
+/** The named sets. A check-in is also computed by every other equation that its sites allow. */
 export const PROTOCOLS: readonly Protocol[] = [
   {
+    ...US_RULES,
     id: 'seven-fold',
     name: 'Seven folds',
-    school: 'us',
-    folds: { male: SEVEN_FOLDS, female: SEVEN_FOLDS },
-    passes: 2,
-    tolerance: { kind: 'mm', value: 2 },
-    readingDelaySeconds: [1, 2],
-    equationId: 'jackson-pollock-7',
+    when: 'For most adults: the steadiest of the American sets, since one poor site weighs least.',
+    folds: both(SEVEN_FOLDS),
+    girths: NO_GIRTHS,
+    wants: ['mass'],
+    equations: {
+      male: ['jackson-pollock-7', ...JP_FED],
+      female: ['jackson-pollock-7', 'jackson-pollock-4', ...JP_FED],
+    },
   },
   {
+    ...US_RULES,
     id: 'three-fold',
     name: 'Three folds',
-    school: 'us',
+    when: 'When there are five minutes: three sites chosen by sex.',
     folds: { male: ['chest', 'abdominal', 'thigh'], female: ['triceps', 'suprailiac', 'thigh'] },
-    passes: 2,
-    tolerance: { kind: 'mm', value: 2 },
-    readingDelaySeconds: [1, 2],
-    equationId: 'jackson-pollock-3',
+    girths: NO_GIRTHS,
+    wants: ['mass'],
+    equations: both(['jackson-pollock-3']),
+  },
+  {
+    ...US_RULES,
+    id: 'four-fold',
+    name: 'Four folds',
+    when: 'The same four sites for both sexes, without the chest.',
+    folds: both<SkinfoldId[]>(['triceps', 'abdominal', 'suprailiac', 'thigh']),
+    girths: NO_GIRTHS,
+    wants: ['mass'],
+    equations: {
+      male: ['jackson-pollock-4-direct', 'jackson-pollock-3-direct'],
+      female: ['jackson-pollock-4', 'jackson-pollock-4-direct', 'jackson-pollock-3-direct'],
+    },
+  },
+  {
+    ...US_RULES,
+    id: 'four-fold-dw',
+    name: 'Four folds, Durnin-Womersley',
+    when: 'For the widest range of ages, to 72 (men) and 68 (women).',
+    school: 'dw',
+    folds: both<SkinfoldId[]>(['biceps', 'triceps', 'subscapular', 'iliac_crest']),
+    girths: NO_GIRTHS,
+    wants: ['mass'],
+    equations: both(['durnin-womersley-4']),
+  },
+  {
+    ...INT_RULES,
+    id: 'eight-fold-int',
+    name: 'Eight folds, international',
+    when: 'For athletes: international sites, a sum to follow, and the athletes’ equations.',
+    folds: both<SkinfoldId[]>([
+      'triceps',
+      'subscapular',
+      'biceps',
+      'iliac_crest',
+      'supraspinale',
+      'abdominal',
+      'front_thigh',
+      'medial_calf',
+    ]),
+    girths: NO_GIRTHS,
+    wants: ['mass'],
+    equations: { male: ['withers-7', 'carter-6', 'faulkner-4'], female: ['withers-4', 'carter-6'] },
+  },
+  {
+    ...US_RULES,
+    id: 'nine-fold',
+    name: 'Nine folds',
+    when: 'For physique preparation: the sum of nine over body mass, common practice without a source.',
+    folds: both<SkinfoldId[]>([
+      'chest',
+      'subscapular',
+      'biceps',
+      'triceps',
+      'lower_back',
+      'suprailiac',
+      'abdominal',
+      'thigh',
+      'medial_calf',
+    ]),
+    girths: NO_GIRTHS,
+    wants: ['mass'],
+    equations: both(['nine-site-ratio']),
+  },
+  {
+    ...US_RULES,
+    id: 'tape-only',
+    name: 'Tape only',
+    when: 'Without a caliper, or where folds cannot be taken.',
+    folds: NO_FOLDS,
+    girths: { male: ['neck', 'abdomen'], female: ['neck', 'waist', 'hip'] },
+    wants: ['height', 'mass'],
+    equations: both(['navy-inch', 'hodgdon-beckett']),
+  },
+  {
+    ...US_RULES,
+    id: 'very-overweight',
+    name: 'Girths for the very overweight',
+    when: 'When folds are too thick for the jaws: girths, mass and BMI.',
+    folds: NO_FOLDS,
+    girths: both<GirthId[]>(['abdomen', 'waist_midway', 'iliac', 'hip', 'neck']),
+    wants: ['height', 'mass'],
+    equations: both(['weltman-obese', 'tran-weltman', 'relative-fat-mass']),
+  },
+  {
+    ...US_RULES,
+    id: 'youth',
+    name: 'Youth, two folds',
+    when: 'For 8 to 17 years, with a guardian’s consent.',
+    folds: both<SkinfoldId[]>(['triceps', 'medial_calf']),
+    girths: NO_GIRTHS,
+    wants: ['mass'],
+    equations: both(['slaughter-2-calf']),
+  },
+  {
+    ...US_RULES,
+    id: 'home-weekly',
+    name: 'Weekly at home',
+    when: 'Between check-ins, by the client: shoulders, waist and hips with a tape.',
+    school: 'gym',
+    folds: NO_FOLDS,
+    girths: both<GirthId[]>(['shoulders', 'waist', 'hip']),
+    wants: ['mass'],
+    girthPasses: 1,
+    girthTolerance: { kind: 'cm', value: 1.3 },
+    equations: both<string[]>([]),
   },
 ]
 
 /**
  * The protocol of that id.
  *
+ * @param own the coach's own protocols, searched after the named ones
  * @throws InputError naming `protocol` when there is none
  */
-export function protocolById(id: string): Protocol {
-  const protocol = PROTOCOLS.find((p) => p.id === id)
+export function protocolById(id: string, own: readonly Protocol[] = []): Protocol {
+  const all = [...PROTOCOLS, ...own]
+  const protocol = all.find((p) => p.id === id)
   if (!protocol) {
-    throw inputError('protocol', 'unknown', 'Protocol', id, PROTOCOLS.map((p) => p.id).join(' or '))
+    throw inputError('protocol', 'unknown', 'Protocol', id, all.map((p) => p.id).join(', '))
   }
   return protocol
+}
+
+/** The school that a fold of a protocol is landed by. */
+export function schoolOfSite(protocol: Protocol, site: SkinfoldId): School {
+  return schoolWithin(site, protocol.school)!
+}
+
+const ownSchema = z.object({
+  id: z
+    .string()
+    .regex(
+      /^own-[a-z0-9-]{1,40}$/,
+      'Id: accepted is own- and lower-case letters, figures and dashes.',
+    ),
+  name: z
+    .string()
+    .trim()
+    .min(1, 'Name: is missing. Accepted: 1 to 60 characters.')
+    .max(60, 'Name: is too long. Accepted: 1 to 60 characters.'),
+  school: z.enum(SCHOOLS, { error: `School: accepted are ${SCHOOLS.join(', ')}.` }),
+  folds: z.array(z.enum(SKINFOLD_IDS, { error: 'Folds: there is no such site.' })),
+  girths: z.array(z.enum(GIRTH_IDS, { error: 'Girths: there is no such girth.' })),
+  passes: z
+    .number()
+    .int()
+    .min(1, 'Passes: accepted are 1 to 3.')
+    .max(3, 'Passes: accepted are 1 to 3.'),
+  toleranceMm: z
+    .number()
+    .positive('Tolerance: accepted is above 0 mm.')
+    .max(10, 'Tolerance: accepted is up to 10 mm.'),
+})
+
+/** A set of the coach's own, as a form gives it. */
+export type OwnProtocol = z.input<typeof ownSchema>
+
+/**
+ * Makes a protocol of the coach's own: any sites of one school in any order, and any girths. It feeds every equation
+ * whose sites it holds.
+ *
+ * @throws InputError naming what is wrong: an unknown or repeated site, or one that the school does not land
+ */
+export function ownProtocol(own: OwnProtocol): Protocol {
+  const parsed = ownSchema.safeParse(own)
+  if (!parsed.success) {
+    const { path, message } = parsed.error.issues[0]!
+    throw inputError(
+      path.join('.') || 'protocol',
+      'impossible',
+      'Own protocol',
+      message,
+      'see the message',
+    )
+  }
+  const { id, name, school, folds, girths, passes, toleranceMm } = parsed.data
+  if (folds.length + girths.length === 0) {
+    throw inputError('folds', 'missing', 'Own protocol, sites', undefined, 'one site or more')
+  }
+  for (const site of folds) {
+    if (folds.indexOf(site) !== folds.lastIndexOf(site)) {
+      throw inputError(
+        'folds',
+        'impossible',
+        'Own protocol',
+        `${nameOf(site)} twice`,
+        'each site once',
+      )
+    }
+    if (!landmarkOf(site, schoolWithin(site, school)!)) {
+      throw inputError(
+        'folds',
+        'wrong-school',
+        `Own protocol, school ${school}`,
+        nameOf(site),
+        'sites that this school lands',
+      )
+    }
+  }
+  const sites = new Set<string>([...folds, ...girths])
+  const fed = (sex: Sex) =>
+    EQUATIONS.filter((equation) => {
+      if (equation.school !== undefined && equation.school !== school) return false
+      if (!equation.variants.some((v) => v.sex === sex)) return false
+      const variant = variantFor(equation, sex)
+      const wanted = [...variant.folds, ...variant.girths]
+      return wanted.length > 0 && wanted.every((site) => sites.has(site))
+    }).map((equation) => equation.id)
+  return {
+    ...(school === 'int' ? INT_RULES : US_RULES),
+    id,
+    name,
+    when: 'The coach’s own set.',
+    school,
+    folds: both(folds),
+    girths: both(girths),
+    wants: ['height', 'mass'],
+    passes,
+    tolerance: { kind: 'mm', value: toleranceMm },
+    equations: { male: fed('male'), female: fed('female') },
+  }
 }

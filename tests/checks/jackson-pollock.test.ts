@@ -29,6 +29,31 @@ describe('the printed table of the three-fold equation for men', () => {
   })
 })
 
+/*
+ * Women's fat % by sum of triceps + abdominal + suprailiac and age, same paper: the direct form. Recalled from memory.
+ */
+const WOMEN_THREE_FOLDS: [sum: number, ...at25to55: number[]][] = [
+  [10, 9.0, 9.4, 9.7, 10.1],
+  [30, 16.4, 16.8, 17.1, 17.5],
+  [50, 22.9, 23.3, 23.7, 24.0],
+  [70, 28.6, 28.9, 29.3, 29.7],
+  [90, 33.3, 33.7, 34.0, 34.4],
+  [110, 37.1, 37.5, 37.9, 38.2],
+]
+
+describe('the printed table of the direct three-fold equation for women', () => {
+  test.each(WOMEN_THREE_FOLDS)('sum %f mm', (sum, ...printed) => {
+    const third = sum / 3
+    const folds = { triceps: third, abdominal: third, suprailiac: third }
+    printed.forEach((fat, column) => {
+      const subject = { sex: 'female', ageYears: 25 + 10 * column } as const
+      const { fatPercent, conversion } = estimate('jackson-pollock-3-direct', subject, folds)
+      expect(conversion).toBe('direct')
+      expect(Math.abs(Math.round(fatPercent * 10) / 10 - fat)).toBeLessThan(0.0501)
+    })
+  })
+})
+
 describe('worked values of seven folds (common practice, no source)', () => {
   const even = (sum: number) => {
     const each = sum / 7

@@ -20,6 +20,16 @@ test('both check-ins are computed at the later age, and the birthday is given ap
   expect(same.dueToAge).toBeGreaterThan(0)
 })
 
+test('crossing an age row of Durnin and Womersley is said, and bridged', () => {
+  const values = { biceps: 5, triceps: 5, subscapular: 5, iliac_crest: 5 }
+  const at = (ageYears: number) => ({ subject: { sex: 'male', ageYears } as const, values })
+  const crossed = compare('durnin-womersley-4', at(29), at(30))
+  expect(crossed.fatPercent).toBe(0)
+  expect(crossed.dueToAge).toBeCloseTo(4, 0)
+  expect(crossed.crossedRow).toMatchObject({ from: { from: 20, to: 29 }, to: { from: 30, to: 39 } })
+  expect(compare('durnin-womersley-4', at(30), at(31)).crossedRow).toBeUndefined()
+})
+
 describe('a series', () => {
   const person = { sex: 'male', birthDate: '1986-05-04', heightCm: 180 } as const
   const sheet = (

@@ -1,13 +1,22 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
 import {
+  attempt,
   EQUATIONS,
   estimate,
+  estimateEvery,
   InputError,
+  landmarkOf,
+  schoolWithin,
+  sensitivity,
   SEVEN_FOLDS,
   working,
+  type SchooledValue,
+  type SiteId,
   type Subject,
+  type Term,
   type Values,
+  type Variant,
 } from '#core'
 import { plausibleValue, thrownBy } from './support'
 
@@ -86,57 +95,133 @@ describe('properties over every equation', () => {
   const cases = EQUATIONS.flatMap((equation) =>
     equation.variants.map((variant) => ({ equation, variant })),
   )
+  const agesOf = ({ ages }: Variant) =>
+    fc.integer({ min: ages?.youngest ?? 18, max: Math.min(ages?.oldest ?? 80, 100) })
+  const masses = fc.double({ min: 45, max: 150, noNaN: true })
+  const heights = fc.double({ min: 145, max: 205, noNaN: true })
+  /** More of these is more fat; a thicker neck is less, by the tape methods' own design. */
+  const grows = (site: SiteId) => site !== 'neck'
 
-  test.each(cases)(
-    '$equation.id, $variant.sex: more fold never gives less fat',
+  const measured = cases.filter(({ variant }) => [...variant.folds, ...variant.girths].length > 0)
+
+  test.each(measured)(
+    '$equation.id, $variant.sex: more never gives less fat',
     ({ equation, variant }) => {
       const sites = [...variant.folds, ...variant.girths]
+      let compared = 0
       fc.assert(
         fc.property(
           fc.record(Object.fromEntries(sites.map((site) => [site, plausibleValue(site)]))),
-          fc.integer({ min: variant.ages.youngest, max: variant.ages.oldest }),
-          fc.constantFrom(...variant.folds),
+          fc.record({ ageYears: agesOf(variant), massKg: masses, heightCm: heights }),
+          fc.constantFrom(...sites.filter(grows)),
           fc.double({ min: 0, max: 5, noNaN: true }),
-          (values, ageYears, site, more) => {
-            const subject: Subject = { sex: variant.sex, ageYears }
-            const fat = (v: Values) => estimate(equation.id, subject, v).fatPercent
-            try {
-              expect(fat({ ...values, [site]: values[site]! + more })).toBeGreaterThanOrEqual(
-                fat(values) - 1e-9,
-              )
-            } catch (error) {
-              if (!(error instanceof InputError)) throw error
-            }
+          (values, person, site, more) => {
+            const subject: Subject = { sex: variant.sex, ...person }
+            const fat = (v: Values) => attempt(() => estimate(equation.id, subject, v).fatPercent)
+            const [before, after] = [fat(values), fat({ ...values, [site]: values[site]! + more })]
+            if (!before.ok || !after.ok) return
+            compared++
+            expect(after.value).toBeGreaterThanOrEqual(before.value - 1e-9)
           },
         ),
       )
+      expect(compared).toBeGreaterThan(0)
     },
   )
 
   test('no input whatever makes NaN or Infinity', () => {
-    const anything = fc.oneof(fc.double(), fc.constant(undefined), fc.integer(), fc.string())
+    const anything = fc.oneof(
+      fc.double(),
+      fc.constant(undefined),
+      fc.integer(),
+      fc.string(),
+      fc.double({ min: 2, max: 90 }),
+    )
     fc.assert(
       fc.property(
         fc.constantFrom(...cases),
         fc.array(anything, { minLength: 10, maxLength: 10 }),
-        anything,
-        anything,
-        ({ equation, variant }, values, ageYears, massKg) => {
-          const typed = Object.fromEntries(
-            variant.folds.map((site, i) => [site, values[i]]),
-          ) as Values
-          const subject = { sex: variant.sex, ageYears, massKg } as Subject
-          try {
-            const numbers = Object.values(estimate(equation.id, subject, typed)).filter(
-              (v) => typeof v === 'number',
-            )
-            expect(numbers.every(Number.isFinite)).toBe(true)
-          } catch (error) {
-            if (!(error instanceof InputError)) throw error
-          }
+        fc.tuple(anything, anything, anything),
+        ({ equation, variant }, values, [ageYears, massKg, heightCm]) => {
+          const sites = [...variant.folds, ...variant.girths]
+          const typed = Object.fromEntries(sites.map((site, i) => [site, values[i]])) as Values
+          const subject = { sex: variant.sex, ageYears, massKg, heightCm } as Subject
+          const result = attempt(() => estimate(equation.id, subject, typed))
+          if (!result.ok) return
+          const numbers = Object.values(result.value).filter((v) => typeof v === 'number')
+          expect(numbers.every(Number.isFinite)).toBe(true)
         },
       ),
-      { numRuns: 500 },
+      { numRuns: 2000 },
     )
   })
+
+  test('every quadratic turns over where the registry says', () => {
+    for (const { variant } of cases.filter(({ variant: v }) => v.turning?.of === 'sum')) {
+      const terms = variant.terms as Term[]
+      const of = (label: string) => terms.find((t) => t.of.label === label)!.coefficient
+      expect(Math.abs(-of('S') / (2 * of('S²')) - variant.turning!.at)).toBeLessThan(1)
+    }
+  })
+
+  test('every equation has a card: citation, population, grade, and landmarks for its folds', () => {
+    for (const { equation, variant } of cases) {
+      expect(variant.citation && variant.population && variant.grade).toBeTruthy()
+      for (const site of variant.folds) {
+        expect(
+          landmarkOf(site, schoolWithin(site, equation.school!)!),
+          `${equation.id} ${site}`,
+        ).toBeDefined()
+      }
+    }
+    expect(new Set(EQUATIONS.map((e) => e.id)).size).toBe(24)
+  })
+})
+
+test('the population term is off unless set, and says so when on', () => {
+  const athlete: Subject = { sex: 'male', ageYears: 21 }
+  const [off, on] = [false, true].map((groupTerm) =>
+    estimate('evans-7', athlete, folds, { groupTerm }),
+  )
+  expect(off!.fatPercent - on!.fatPercent).toBeCloseTo(2.545, 9)
+  expect(off!.warnings).toEqual([])
+  expect(on!.warnings.join()).toMatch(/population term/)
+})
+
+test('from seven folds every equation that they allow is computed, in the right school only', () => {
+  const measured = SEVEN_FOLDS.map((site) => ({ site, school: 'us' as const, value: folds[site]! }))
+  const ids = (values: SchooledValue[]) => estimateEvery(man, values).map((r) => r.equation.id)
+  expect(ids(measured)).toEqual([
+    'jackson-pollock-7',
+    'jackson-pollock-3',
+    'jackson-pollock-3-upper',
+    'jackson-pollock-4-direct',
+    'jackson-pollock-3-direct',
+    'evans-7',
+    'evans-3',
+    'sloan-2',
+  ])
+  const foreign = measured.map((m) => ({ ...m, school: 'int' as const }))
+  expect(ids(foreign)).toEqual([])
+  const mixed: SchooledValue[] = [
+    { site: 'biceps', school: 'us', value: 5 },
+    { site: 'triceps', school: 'int', value: 10 },
+    { site: 'subscapular', school: 'us', value: 12 },
+    { site: 'iliac_crest', school: 'int', value: 14 },
+  ]
+  expect(ids(mixed)).toEqual(['durnin-womersley-4'])
+})
+
+test('what one millimetre does to the result', () => {
+  const effect = sensitivity((v) => estimate('jackson-pollock-3', man, v).fatPercent, {
+    chest: 10,
+    abdominal: 20,
+    thigh: 12,
+  })
+  const [before, after] = [42, 43].map((sum) => {
+    const third = sum / 3
+    return estimate('jackson-pollock-3', man, { chest: third, abdominal: third, thigh: third })
+      .fatPercent
+  })
+  for (const points of Object.values(effect)) expect(points).toBeCloseTo(after! - before!, 9)
 })

@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
 import {
-  foldValues,
+  siteValues,
   nextFold,
   protocolById,
   readingsInForce,
@@ -69,7 +69,7 @@ describe('rotation', () => {
     const order = readings.map((r) => `${r.site} ${r.pass}`)
     const sites = seven.folds.male
     expect(order).toEqual([...sites.map((s) => `${s} 1`), ...sites.map((s) => `${s} 2`), 'thigh 3'])
-    expect(foldValues(seven, 'male', readings).thigh).toMatchObject({
+    expect(siteValues(seven, 'male', readings).thigh).toMatchObject({
       value: 12,
       method: 'agreeing pair',
     })

@@ -40,19 +40,20 @@ afterEach(async () => {
   await page.close()
 })
 
-/** Adds a woman of 34 with the keyboard alone; her page is open afterwards. */
-async function addWoman(name: string) {
+/** Adds a woman of 34 (or a man) with the keyboard alone; the client's page is open afterwards. */
+async function addWoman(name: string, { man = false, height = "5'6" } = {}) {
   await page.goto(`${server.url}/clients/new`)
   await waitForFocus(page, 'name')
   await page.keyboard.type(name)
   await page.keyboard.press('Tab')
   await page.keyboard.press('Space')
+  if (man) await page.keyboard.press('ArrowRight')
   await page.keyboard.press('Tab')
   const [year, month, day] = addDays(isoDateOf(new Date()), -Math.round(34.5 * 365.25)).split('-')
   await page.keyboard.type(`${month}${day}${year}`)
   await tabTo(page, 'height')
-  await page.keyboard.type("5'6")
-  await waitForText(page, 'Read as 5 ft 6 in')
+  await page.keyboard.type(height)
+  await waitForText(page, 'Read as')
   await page.keyboard.press('Enter')
   await waitForText(page, 'No check-in yet.')
 }
@@ -176,6 +177,30 @@ describe('a seven-fold check-in by keyboard alone', () => {
     await enter(page, '60,5')
     await waitForText(page, 'Jackson-Pollock, three folds')
   })
+})
+
+/* A man of 72 in, neck 17, navel 34 in: 12.5 % by the inch form (common practice, no source). */
+test('a check-in with the tape alone, in inches, gives 12.5 %', async () => {
+  await addWoman('Theo Tape', { man: true, height: '72 in' })
+  await tabTo(page, 'Start a check-in')
+  await page.keyboard.press('Enter')
+  await waitForFocus(page, 'Begin with the folds')
+  await tabTo(page, 'Seven folds')
+  for (let i = 0; i < 6; i++) await page.keyboard.press('ArrowRight')
+  await tabTo(page, 'Begin with the tape')
+  await page.keyboard.press('Enter')
+  await waitForFocus(page, 'reading')
+  for (const value of ['17 in', '34 in', '17"']) await enter(page, value)
+  await enter(page, '400 in')
+  await waitForText(page, 'Abdomen at the navel: got “400 in”')
+  await page.keyboard.down('Control')
+  await page.keyboard.press('a')
+  await page.keyboard.up('Control')
+  await enter(page, '34 in')
+  await waitForFocus(page, 'mass')
+  await enter(page, '167 lb')
+  await waitForFocus(page, 'Close the check-in')
+  expect(await textOf(page, 'fat-percent')).toMatch(/^12\.5\d % ± 3\.5$/)
 })
 
 describe('the demo', () => {

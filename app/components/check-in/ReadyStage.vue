@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { ageOn, formatAsTyped, PROTOCOLS, type TypedUnit } from '#core'
+import { ageOn, formatAsTyped, PROTOCOLS, SCHOOL_NAMES, type TypedUnit } from '#core'
 
 const emit = defineEmits<{ begin: [] }>()
 
@@ -9,13 +9,20 @@ const { client, checkIn, protocol, last } = storeToRefs(store)
 const begin = useTemplateRef<HTMLButtonElement>('begin')
 onMounted(() => begin.value?.focus())
 
-const options = computed(() =>
-  PROTOCOLS.map(({ id, name, folds }) => ({
-    value: id,
-    name,
-    detail: `${folds[client.value!.sex].length * 2} readings`,
-  })),
+const options = computed(() => {
+  const { sex } = client.value!
+  return PROTOCOLS.map(({ id, name, folds, girths, passes, girthPasses }) => {
+    const parts = [
+      [folds[sex].length * passes, 'fold'],
+      [girths[sex].length * girthPasses, 'girth'],
+    ].flatMap(([count, what]) => (count ? [`${count} ${what} readings`] : []))
+    return { value: id, name, detail: parts.join(', ') }
+  })
+})
+const first = computed(() =>
+  protocol.value.folds[client.value!.sex].length ? 'Begin with the folds' : 'Begin with the tape',
 )
+const known = computed(() => Object.keys(last.value).length > 0)
 const chosen = computed({
   get: () => protocol.value.id,
   set: (protocolId) => store.alter({ protocolId }),
@@ -30,7 +37,7 @@ const facts = computed(() => {
 </script>
 
 <template>
-  <div class="mx-auto w-full max-w-2xl space-y-6 px-4 py-8">
+  <div class="mx-auto w-full max-w-4xl space-y-6 px-4 py-8">
     <div>
       <p class="text-faded">{{ facts }}</p>
       <h2 class="text-[44px]">{{ client!.name }}</h2>
@@ -40,12 +47,15 @@ const facts = computed(() => {
       </p>
     </div>
     <ChoiceRow v-model="chosen" label="Protocol" :options="options" />
-    <p v-if="last" class="text-faded">
-      Last time, by {{ protocol.school.toUpperCase() }} school sites, is shown beside each reading.
+    <p class="text-lg">{{ protocol.when }}</p>
+    <p v-if="known" class="text-faded">
+      {{ SCHOOL_NAMES[protocol.school] }}. What each site read last time stands beside it.
     </p>
-    <p v-else class="text-faded">First check-in: there is nothing to compare with yet.</p>
+    <p v-else class="text-faded">
+      {{ SCHOOL_NAMES[protocol.school] }}. There is nothing to compare these sites with yet.
+    </p>
     <button ref="begin" type="button" class="button button-lead" @click="emit('begin')">
-      Begin with the folds
+      {{ first }}
     </button>
   </div>
 </template>

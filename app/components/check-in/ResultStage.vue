@@ -1,5 +1,5 @@
 <script setup lang="ts">
-const emit = defineEmits<{ go: [stage: 'folds' | 'scale'] }>()
+const emit = defineEmits<{ go: [stage?: 'scale'] }>()
 
 const store = useCheckInStore()
 const { client, checkIn, person, sheet } = storeToRefs(store)
@@ -46,13 +46,8 @@ async function onClose() {
       <NuxtLink v-else :to="`/clients/${client!.id}`" class="button button-lead">
         To {{ client!.name }}
       </NuxtLink>
-      <button
-        v-if="sheet?.missing.length"
-        type="button"
-        class="button"
-        @click="emit('go', 'folds')"
-      >
-        Take the missing folds
+      <button v-if="sheet?.missing.length" type="button" class="button" @click="emit('go')">
+        Take what is missing
       </button>
       <button
         v-if="sheet?.subject.massKg === undefined"

@@ -1,10 +1,10 @@
 <script setup lang="ts">
-import { attempt, formatDate, formatMass, massOf, parseMass, type MassUnit } from '#core'
+import { attempt, formatDate, formatMass, parseMass, type MassUnit } from '#core'
 
 const emit = defineEmits<{ done: [] }>()
 
 const store = useCheckInStore()
-const { last, sheet } = storeToRefs(store)
+const { lastMass, sheet } = storeToRefs(store)
 const unit = useMassUnit()
 
 const text = ref('')
@@ -18,7 +18,6 @@ const units = [
 ] as { value: MassUnit; name: string }[]
 
 const now = computed(() => sheet.value?.subject.massKg)
-const lastMass = computed(() => last.value && massOf(last.value.checkIn.readings))
 
 function onEnter() {
   if (text.value.trim() === '' && now.value !== undefined) return emit('done')
@@ -61,8 +60,8 @@ function onEnter() {
           <dd class="figure text-[28px]">{{ formatMass(now, unit) }}</dd>
         </template>
         <template v-if="lastMass !== undefined">
-          <dt class="text-faded">Last time, {{ formatDate(last!.checkIn.measuredOn) }}</dt>
-          <dd class="figure text-[28px]">{{ formatMass(lastMass, unit) }}</dd>
+          <dt class="text-faded">Last time, {{ formatDate(lastMass.measuredOn) }}</dt>
+          <dd class="figure text-[28px]">{{ formatMass(lastMass.massKg, unit) }}</dd>
         </template>
       </dl>
     </div>

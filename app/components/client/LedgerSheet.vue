@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { fixed, formatDate, formatFold, massIn, nameOf, type MassUnit } from '#core'
+import { fixed, formatDate, formatFold, isSkinfold, massIn, nameOf, type MassUnit } from '#core'
 import type { ClientView } from '#shared/check-ins'
 
 const props = defineProps<{ view: ClientView; unit: MassUnit }>()
@@ -30,7 +30,7 @@ const lines = computed<Line[]>(
   () =>
     [
       ...sites.value.map((site) => ({
-        label: nameOf(site),
+        label: isSkinfold(site) ? nameOf(site) : `${nameOf(site)}, cm`,
         cells: values.value.map((v) => (v[site] ? formatFold(v[site].value) : undefined)),
       })),
       {

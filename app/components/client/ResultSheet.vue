@@ -6,6 +6,8 @@ import {
   fixed,
   formatDate,
   formatMass,
+  leadEquation,
+  SCHOOL_NAMES,
   massIn,
   nameOf,
   resultOf,
@@ -33,10 +35,13 @@ const sheet = computed(() => sheetOf(props.person, props.checkIn))
 const result = computed(() => resultOf(props.person, props.checkIn))
 const steps = computed(() => workingOf(props.person, props.checkIn))
 const change = computed(() => changeSince(props.person, props.checkIn, props.earlier))
-const equation = computed(() => equationById(sheet.value.protocol.equationId))
+const equation = computed(() => {
+  const id = leadEquation(sheet.value.protocol, props.person.sex)
+  return id === undefined ? undefined : equationById(id)
+})
 
 const unsettled = computed(() =>
-  sheet.value.protocol.folds[props.person.sex].filter((site) => sheet.value.sites[site]?.flagged),
+  sheet.value.measured.map(({ site }) => site).filter((site) => sheet.value.sites[site]?.flagged),
 )
 
 const conversion = computed({
@@ -116,8 +121,8 @@ const sentence = computed(() => {
 <template>
   <section>
     <p class="text-faded">
-      {{ formatDate(checkIn.measuredOn, true) }} · {{ equation.name }} ·
-      {{ sheet.protocol.school.toUpperCase() }} school
+      {{ formatDate(checkIn.measuredOn, true) }} · {{ equation?.name ?? sheet.protocol.name }} ·
+      {{ SCHOOL_NAMES[sheet.protocol.school] }}
     </p>
     <h2 class="pt-1 pb-4 text-[36px] sm:text-[48px]" data-test="sentence">{{ sentence }}</h2>
 
@@ -178,6 +183,11 @@ const sentence = computed(() => {
       <p v-if="change && Math.abs(change.comparison.dueToAge) >= 0.005" class="pt-2 text-faded">
         Both compared at today's age. The birthday alone reads as
         {{ signed(change.comparison.dueToAge, 2) }} points and is left out.
+        <template v-if="change.comparison.crossedRow">
+          The equation changed its age row in between, from
+          {{ change.comparison.crossedRow.from.from }}–{{ change.comparison.crossedRow.from.to }} to
+          {{ change.comparison.crossedRow.to.from }} years and over.
+        </template>
       </p>
       <details v-if="steps.ok" class="pt-5" data-test="working">
         <summary class="cursor-pointer font-bold">The working, unrounded</summary>

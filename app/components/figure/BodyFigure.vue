@@ -4,7 +4,7 @@ import type { FigureSpot } from './sites'
 
 defineProps<{
   view: 'front' | 'back'
-  /** The fold in hand, drawn as a short line along the fold. */
+  /** The site in hand: a fold as a short line along it, a girth as a line across. */
   current?: FigureSpot
   /** The other sites of this view. */
   others?: FigureSpot[]
@@ -38,7 +38,14 @@ defineProps<{
       r="2.4"
       class="fill-faded"
     />
-    <g v-if="current" :transform="`rotate(${current.tilt} ${current.x} ${current.y})`">
+    <g v-if="current?.span" class="stroke-leaf">
+      <path :d="`M${current.x - current.span} ${current.y}h${current.span * 2}`" stroke-width="4" />
+      <path
+        :d="`M${current.x - current.span} ${current.y - 5}v10M${current.x + current.span} ${current.y - 5}v10`"
+        stroke-width="2.5"
+      />
+    </g>
+    <g v-else-if="current" :transform="`rotate(${current.tilt} ${current.x} ${current.y})`">
       <circle
         :cx="current.x"
         :cy="current.y"

@@ -1,11 +1,11 @@
 <script setup lang="ts">
 definePageMeta({ layout: false })
 
-type Stage = 'ready' | 'folds' | 'scale' | 'result'
+type Stage = 'ready' | 'folds' | 'tape' | 'scale' | 'result'
 
 const route = useRoute()
 const store = useCheckInStore()
-const { client, checkIn, next, trouble } = storeToRefs(store)
+const { client, checkIn, next, nextTape, protocol, trouble } = storeToRefs(store)
 
 const stage = ref<Stage>()
 const opened = ref(false)
@@ -16,6 +16,7 @@ useHead({ title: () => `${client.value?.name ?? 'Check-in'} · Oak Pinch` })
 function stageOfWork(): Stage {
   if (store.readings.length === 0) return 'ready'
   if (next.value) return 'folds'
+  if (nextTape.value) return 'tape'
   return store.sheet?.subject.massKg === undefined ? 'scale' : 'result'
 }
 
@@ -27,12 +28,26 @@ onMounted(async () => {
 
 onBeforeUnmount(() => store.reset())
 
-const stages = computed(() => [
-  { id: 'ready' as const, name: 'Ready', done: store.readings.length > 0 },
-  { id: 'folds' as const, name: 'Folds', done: !next.value },
-  { id: 'scale' as const, name: 'Scale', done: store.sheet?.subject.massKg !== undefined },
-  { id: 'result' as const, name: 'Result', done: checkIn.value?.closedAt != null },
-])
+/** The stages of this protocol, in the order of the work. */
+const stages = computed(() => {
+  const { folds, girths } = protocol.value
+  const { sex } = client.value!
+  const weighed = store.sheet?.subject.massKg !== undefined
+  const all: { id: Stage; name: string; done: boolean; wanted: boolean }[] = [
+    { id: 'ready', name: 'Ready', done: store.readings.length > 0, wanted: true },
+    { id: 'folds', name: 'Folds', done: !next.value, wanted: folds[sex].length > 0 },
+    { id: 'tape', name: 'Tape', done: !nextTape.value, wanted: girths[sex].length > 0 },
+    { id: 'scale', name: 'Scale', done: weighed, wanted: true },
+    { id: 'result', name: 'Result', done: checkIn.value?.closedAt != null, wanted: true },
+  ]
+  return all.filter(({ wanted }) => wanted)
+})
+
+/** On to the stage after this one. */
+function goOn() {
+  const at = stages.value.findIndex(({ id }) => id === stage.value)
+  stage.value = stages.value[at + 1]?.id ?? 'result'
+}
 </script>
 
 <template>
@@ -40,10 +55,15 @@ const stages = computed(() => [
     <CheckInRail v-if="client" v-model="stage" :stages="stages" />
     <main v-if="opened && checkIn && client" class="flex flex-1 flex-col">
       <h1 class="sr-only">Check-in of {{ client.name }}</h1>
-      <ReadyStage v-if="stage === 'ready'" @begin="stage = 'folds'" />
-      <FoldStage v-else-if="stage === 'folds'" @done="stage = 'scale'" />
-      <ScaleStage v-else-if="stage === 'scale'" @done="stage = 'result'" />
-      <ResultStage v-else-if="stage === 'result'" @go="stage = $event" />
+      <ReadyStage v-if="stage === 'ready'" @begin="goOn" />
+      <SiteStage
+        v-else-if="stage === 'folds' || stage === 'tape'"
+        :key="stage"
+        :kind="stage"
+        @done="goOn"
+      />
+      <ScaleStage v-else-if="stage === 'scale'" @done="goOn" />
+      <ResultStage v-else-if="stage === 'result'" @go="stage = $event ?? stageOfWork()" />
     </main>
     <main v-else-if="trouble" class="mx-auto max-w-xl p-6">
       <h1 class="pb-3 text-3xl">This check-in cannot be shown</h1>

@@ -25,7 +25,9 @@ export default defineApi(async (event, db): Promise<ReadingReceipt> => {
       receipt.refused.push({ id: reading.id, message: 'This reading belongs to another check-in.' })
       continue
     }
-    const instrumentId = reading.kind === 'mass' ? tools.scaleId : tools.caliperId
+    const instrumentId = { skinfold: tools.caliperId, girth: null, mass: tools.scaleId }[
+      reading.kind
+    ]
     await appendReading(db, reading, { coachId: tools.coachId, instrumentId })
     receipt.stored.push(reading.id)
   }

@@ -1,29 +1,66 @@
 <script setup lang="ts">
-import { formatDate, formatFold, landmarkOf, signed } from '#core'
-import { SKINFOLD_SPOTS } from '../figure/sites'
+import {
+  formatDate,
+  girthLandmark,
+  isSkinfold,
+  landmarkOf,
+  rulesOf,
+  schoolOfSite,
+  type LengthUnit,
+} from '#core'
+import type { SiteKind } from '~/composables/useSiteEntry'
+import { spotOf } from '../figure/sites'
 
+const props = defineProps<{ kind: SiteKind }>()
 const emit = defineEmits<{ done: [] }>()
 
 const store = useCheckInStore()
-const { client, protocol, last, next } = storeToRefs(store)
-const { text, problem, step, before, trials, apart, enter, back, openBox } = useFoldEntry()
+const { client, protocol, last } = storeToRefs(store)
+const { text, problem, step, before, trials, apart, enter, back, openBox } = useSiteEntry(
+  props.kind,
+)
+const { sites, shownUnit, show } = useSiteSheet(props.kind)
+const unit = useLengthUnit()
+const units = [
+  { value: 'cm', name: 'cm' },
+  { value: 'in', name: 'in' },
+] as { value: LengthUnit; name: string }[]
 
 const field = useTemplateRef<HTMLInputElement>('field')
 const focus = () => void nextTick(() => field.value?.focus())
 onMounted(focus)
 watch(step, focus)
 
-const sites = computed(() => protocol.value.folds[client.value!.sex])
-const landmark = computed(() => step.value && landmarkOf(step.value.site, protocol.value.school))
-const where = computed(() => landmark.value?.where[client.value!.sex])
-const spot = computed(() => step.value && SKINFOLD_SPOTS[step.value.site])
+/** The site in hand, as its school has it, in the words of the screen. */
+const landmark = computed(() => {
+  if (!step.value) return undefined
+  const { site } = step.value
+  if (!isSkinfold(site)) {
+    const { name, where, how } = girthLandmark(site)
+    return { name, text: `${where} ${how}`, what: 'girth', caption: 'tape level all round' }
+  }
+  const fold = landmarkOf(site, schoolOfSite(protocol.value, site))!
+  return {
+    name: fold.name,
+    text: `${fold.where[client.value!.sex]} ${fold.posture}`,
+    what: `${fold.direction} fold`,
+    caption: `fold runs ${fold.runs}`,
+  }
+})
+const spot = computed(() => step.value && spotOf(step.value.site))
 const others = computed(() =>
-  sites.value
-    .filter((site) => site !== step.value?.site)
-    .flatMap((site) => SKINFOLD_SPOTS[site] ?? [])
-    .filter(({ view }) => view === spot.value?.view),
+  props.kind === 'tape'
+    ? []
+    : sites.value
+        .filter((site) => site !== step.value?.site)
+        .map(spotOf)
+        .filter(({ view }) => view === spot.value?.view),
 )
-const lastValue = computed(() => step.value && last.value?.values[step.value.site]?.value)
+const lastValue = computed(() => step.value && last.value[step.value.site])
+const allowed = computed(() => {
+  const { kind: by, value } = rulesOf(protocol.value, step.value!.site).tolerance
+  return by === 'percent' ? `${value} %` : `${value} ${by}`
+})
 
 function onEnter() {
   enter()
@@ -51,12 +88,12 @@ function onBackspace(event: KeyboardEvent) {
           :view="spot.view"
           :current="spot"
           :others="others"
-          :label="`${landmark.name} on the ${spot.view} of the body, right side. ${where}`"
+          :label="`${landmark.name} on the ${spot.view} of the body. ${landmark.text}`"
           class="max-h-[560px]"
         />
       </div>
       <p class="flex justify-between gap-3">
-        <span>fold runs {{ landmark.runs }}</span>
+        <span>{{ landmark.caption }}</span>
         <span class="whitespace-nowrap"
           >{{ sites.indexOf(step!.site) + 1 }} of {{ sites.length }}</span
         >
@@ -68,10 +105,10 @@ function onBackspace(event: KeyboardEvent) {
         <div class="min-w-0 flex-1">
           <p class="text-faded">
             Pass {{ step.pass }} · site {{ sites.indexOf(step.site) + 1 }} of {{ sites.length }} ·
-            {{ landmark.direction }} fold
+            {{ landmark.what }}
           </p>
           <h2 class="pb-1 text-[44px] sm:text-[68px]" data-test="site">{{ landmark.name }}</h2>
-          <p class="max-w-xl text-lg max-sm:leading-snug">{{ where }} {{ landmark.posture }}</p>
+          <p class="max-w-xl text-lg max-sm:leading-snug">{{ landmark.text }}</p>
         </div>
         <BodyFigure
           v-if="spot"
@@ -89,7 +126,7 @@ function onBackspace(event: KeyboardEvent) {
         @submit.prevent="onEnter"
       >
         <label for="reading" class="sr-only">
-          {{ landmark.name }}, pass {{ step.pass }}, in millimetres
+          {{ landmark.name }}, pass {{ step.pass }}, in {{ shownUnit }}
         </label>
         <input
           id="reading"
@@ -104,24 +141,25 @@ function onBackspace(event: KeyboardEvent) {
           aria-describedby="reading-problem"
           @keydown.backspace="onBackspace"
         />
-        <span class="figure pb-2 text-[40px] text-faded">mm</span>
+        <span v-if="kind === 'folds'" class="figure pb-2 text-[40px] text-faded">mm</span>
+        <ChoiceRow v-else v-model="unit" label="Unit of the tape" hide-label :options="units" />
         <dl
           class="grid flex-1 grid-cols-[auto_auto] content-end items-baseline justify-start gap-x-5 gap-y-1 pb-2"
         >
           <template v-if="before !== undefined">
             <dt class="text-faded">Keeps on Enter</dt>
-            <dd class="figure text-right text-[28px]">{{ formatFold(before) }}</dd>
+            <dd class="figure text-right text-[28px]">{{ show(before) }}</dd>
           </template>
           <template v-for="(trial, i) in trials" :key="i">
             <template v-if="trial !== undefined && i !== step.pass - 1">
               <dt class="text-faded">Pass {{ i + 1 }}</dt>
-              <dd class="figure text-right text-[28px]">{{ formatFold(trial) }}</dd>
+              <dd class="figure text-right text-[28px]">{{ show(trial) }}</dd>
             </template>
           </template>
           <template v-if="lastValue !== undefined">
-            <dt class="text-faded">Last time, {{ formatDate(last!.checkIn.measuredOn) }}</dt>
+            <dt class="text-faded">Last time, {{ formatDate(lastValue.measuredOn) }}</dt>
             <dd class="figure text-right text-[28px]" data-test="last">
-              {{ formatFold(lastValue) }}
+              {{ show(lastValue.value) }}
             </dd>
           </template>
         </dl>
@@ -140,21 +178,21 @@ function onBackspace(event: KeyboardEvent) {
         data-test="apart"
         class="mt-4 border-2 border-l-8 border-clay bg-clay-wash px-4 py-3"
       >
-        <strong>{{ signed(apart, 1).replace('+', '') }} mm apart</strong>, more than
-        {{ protocol.tolerance.value }} mm. Take it once more.
+        <strong>{{ show(apart) }} {{ shownUnit }} apart</strong>, more than {{ allowed }}. Take it
+        once more.
       </p>
-      <FoldStrip class="mt-5 lg:hidden" :step="step" @pick="openBox" />
+      <SiteStrip :kind="kind" class="mt-5 lg:hidden" :step="step" @pick="openBox" />
     </section>
     <section v-else class="px-4 py-8 sm:px-10">
-      <p class="text-faded">Folds</p>
+      <p class="text-faded">{{ kind === 'folds' ? 'Folds' : 'Tape' }}</p>
       <h2 class="pb-4 text-[44px]">All sites are in.</h2>
       <button type="button" class="button button-lead" autofocus @click="emit('done')">
-        On to the scale
+        Go on
       </button>
     </section>
 
     <aside class="border-l border-line bg-board px-4 py-5 max-lg:hidden">
-      <FoldSheet :step="step ?? next" @pick="openBox" />
+      <SiteSheet :kind="kind" :step="step" @pick="openBox" />
     </aside>
   </div>
   <p class="flex flex-wrap gap-x-8 gap-y-1 border-t border-line px-6 py-3 text-faded max-lg:hidden">

@@ -1,10 +1,11 @@
 <script setup lang="ts">
-import { formatFold, signed, type FoldStep } from '#core'
+import { signed, type SiteStep } from '#core'
+import type { SiteKind } from '~/composables/useSiteEntry'
 
-const props = defineProps<{ step: FoldStep | undefined }>()
-const emit = defineEmits<{ pick: [box: FoldStep] }>()
+const props = defineProps<{ kind: SiteKind; step: SiteStep | undefined }>()
+const emit = defineEmits<{ pick: [box: SiteStep] }>()
 
-const { rows, sumOf, sinceLast } = useFoldSheet()
+const { rows, sumOf, sinceLast, shownUnit, show } = useSiteSheet(props.kind)
 const passes = computed(() => rows.value[0]?.trials.length ?? 0)
 
 const isOpen = (site: string, pass: number) => props.step?.site === site && props.step.pass === pass
@@ -14,11 +15,14 @@ const isOpen = (site: string, pass: number) => props.step?.site === site && prop
   <div class="flex h-full flex-col">
     <table class="w-full border-collapse">
       <caption class="sr-only">
-        Folds in millimetres: last time and the trials of this check-in
+        Last time and the trials of this check-in, in
+        {{
+          shownUnit
+        }}
       </caption>
       <thead>
         <tr class="border-b-2 border-ink text-faded">
-          <th scope="col" class="py-2 text-left font-normal">mm</th>
+          <th scope="col" class="py-2 text-left font-normal">{{ shownUnit }}</th>
           <th scope="col" class="px-1 text-right font-normal">last</th>
           <th v-for="pass in passes" :key="pass" scope="col" class="px-1 text-right font-normal">
             {{ pass }}
@@ -40,7 +44,7 @@ const isOpen = (site: string, pass: number) => props.step?.site === site && prop
             {{ row.name }}
           </th>
           <td class="figure w-14 px-1 text-right text-[21px] text-faded">
-            {{ row.last === undefined ? '' : formatFold(row.last) }}
+            {{ show(row.last) }}
           </td>
           <td v-for="(trial, i) in row.trials" :key="i" class="w-[52px] p-0 text-right">
             <button
@@ -54,7 +58,7 @@ const isOpen = (site: string, pass: number) => props.step?.site === site && prop
               @click="emit('pick', { site: row.site, pass: i + 1 })"
             >
               <span class="sr-only">Correct {{ row.name }}, pass {{ i + 1 }}: </span>
-              {{ formatFold(trial) }}
+              {{ show(trial) }}
             </button>
             <span
               v-else-if="isOpen(row.site, i + 1)"
@@ -63,18 +67,14 @@ const isOpen = (site: string, pass: number) => props.step?.site === site && prop
           </td>
         </tr>
       </tbody>
-      <tfoot>
+      <tfoot v-if="kind === 'folds'">
         <tr class="h-[43px] border-t-2 border-ink">
           <th scope="row" class="pl-2.5 text-left">Sum</th>
           <td class="figure px-1 text-right text-[21px] text-faded">
-            {{ sumOf((r) => r.last) === undefined ? '' : formatFold(sumOf((r) => r.last)!) }}
+            {{ show(sumOf((r) => r.last)) }}
           </td>
           <td v-for="pass in passes - 1" :key="pass" class="figure px-1 text-right text-[21px]">
-            {{
-              sumOf((r) => r.trials[pass - 1]) === undefined
-                ? ''
-                : formatFold(sumOf((r) => r.trials[pass - 1])!)
-            }}
+            {{ show(sumOf((r) => r.trials[pass - 1])) }}
           </td>
           <td />
         </tr>

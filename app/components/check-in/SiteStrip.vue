@@ -1,10 +1,11 @@
 <script setup lang="ts">
-import { formatFold, type FoldStep } from '#core'
+import type { SiteStep } from '#core'
+import type { SiteKind } from '~/composables/useSiteEntry'
 
-defineProps<{ step: FoldStep }>()
-const emit = defineEmits<{ pick: [box: FoldStep] }>()
+const props = defineProps<{ kind: SiteKind; step: SiteStep }>()
+const emit = defineEmits<{ pick: [box: SiteStep] }>()
 
-const { rows } = useFoldSheet()
+const { rows, show } = useSiteSheet(props.kind)
 </script>
 
 <template>
@@ -30,7 +31,7 @@ const { rows } = useFoldSheet()
           @click="emit('pick', { site: row.site, pass: i + 1 })"
         >
           <span class="sr-only">Correct {{ row.name }}, pass {{ i + 1 }}: </span>
-          {{ formatFold(trial) }}
+          {{ show(trial) }}
         </button>
         <span v-else class="w-14" />
       </template>

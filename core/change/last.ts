@@ -1,0 +1,39 @@
+import type { CheckInRecord } from '../composition/check-in'
+import type { Sex, SiteId } from '../anatomy/ids'
+import { rulesOf, trialsOf } from '../measuring/rotation'
+import { siteValue } from '../measuring/site-value'
+import type { Protocol } from '../protocols/types'
+import type { IsoDate } from '../units/dates'
+
+/** What a site read last time, in the school of the protocol in hand. */
+export interface LastValue {
+  /** mm for folds, cm for girths. */
+  value: number
+  /** Trials that it stands on. */
+  trials: number
+  measuredOn: IsoDate
+}
+
+/**
+ * For each site of a protocol the latest earlier value of the same site in the same school, whatever protocol it was
+ * taken by.
+ *
+ * @param earlier earlier check-ins, newest first
+ */
+export function lastValues(
+  protocol: Protocol,
+  sex: Sex,
+  earlier: readonly CheckInRecord[],
+): Partial<Record<SiteId, LastValue>> {
+  const found: Partial<Record<SiteId, LastValue>> = {}
+  for (const site of [...protocol.folds[sex], ...protocol.girths[sex]]) {
+    for (const { readings, measuredOn } of earlier) {
+      const taken = trialsOf(readings, site, protocol).filter((trial) => trial !== undefined)
+      const value = siteValue(taken, rulesOf(protocol, site).tolerance, protocol.thirdTrial)
+      if (!value) continue
+      found[site] = { value: value.value, trials: value.taken, measuredOn }
+      break
+    }
+  }
+  return found
+}

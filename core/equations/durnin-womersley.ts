@@ -1,0 +1,71 @@
+import type { SkinfoldId } from '../anatomy/ids'
+import { constant, log10Sum, term } from './basis'
+import type { AgeRow, Equation, Variant } from './types'
+
+/* Coefficients are from memory of the cited paper. */
+
+const FOLDS: SkinfoldId[] = ['biceps', 'triceps', 'subscapular', 'iliac_crest']
+
+/** BD = c - m log10(S) for one age group. The rows jump at their edges and are never interpolated. */
+function row(from: number, to: number, c: number, m: number): AgeRow {
+  return { from, to, terms: [term(c, constant), term(-m, log10Sum)] }
+}
+
+const shared = {
+  citation: 'Durnin JVGA, Womersley J. Br J Nutr 1974;32:77-97',
+  grade: 'A',
+  folds: FOLDS,
+  girths: [],
+  needs: [],
+  gives: 'density',
+} satisfies Partial<Variant>
+
+/** The rows for all ages together, as the paper prints them beside the age groups. Used for nothing but comparison. */
+export const ALL_AGES: Record<'male' | 'female', { c: number; m: number }> = {
+  male: { c: 1.1765, m: 0.0744 },
+  female: { c: 1.1567, m: 0.0717 },
+}
+
+export const durninWomersley: Equation[] = [
+  {
+    id: 'durnin-womersley-4',
+    name: 'Durnin-Womersley, four folds',
+    family: 'Durnin-Womersley',
+    school: 'dw',
+    notes: [
+      'Its suprailiac is the iliac crest fold: just above the crest in the midaxillary line. Biceps, triceps and subscapular may come from the American or the international school; the card says what was mixed.',
+      'Age rows jump at their edges: a man with a sum of 20 mm reads 8.0 % at 29 and 12.0 % at 30. Rows are never interpolated.',
+      'The standard errors are from one recall.',
+    ],
+    variants: [
+      {
+        ...shared,
+        sex: 'male',
+        ages: { youngest: 17, oldest: 72 },
+        population: 'men of 17 to 72 years, underwater weighing',
+        standardError: { of: 'fatPercent', value: 5 },
+        terms: [
+          row(17, 19, 1.162, 0.063),
+          row(20, 29, 1.1631, 0.0632),
+          row(30, 39, 1.1422, 0.0544),
+          row(40, 49, 1.162, 0.07),
+          row(50, Infinity, 1.1715, 0.0779),
+        ],
+      },
+      {
+        ...shared,
+        sex: 'female',
+        ages: { youngest: 16, oldest: 68 },
+        population: 'women of 16 to 68 years, underwater weighing',
+        standardError: { of: 'fatPercent', value: 3.5 },
+        terms: [
+          row(16, 19, 1.1549, 0.0678),
+          row(20, 29, 1.1599, 0.0717),
+          row(30, 39, 1.1423, 0.0632),
+          row(40, 49, 1.1333, 0.0612),
+          row(50, Infinity, 1.1339, 0.0645),
+        ],
+      },
+    ],
+  },
+]

@@ -1,0 +1,261 @@
+import {
+  GIRTH_IDS,
+  SKINFOLD_IDS,
+  type School,
+  type Sex,
+  type SiteId,
+  type SkinfoldId,
+} from '../anatomy/ids'
+import { LANDMARKS, landmarkOf } from '../anatomy/landmarks'
+import { serves, type SchooledValue } from '../anatomy/schools'
+import { estimate } from '../composition/estimate'
+import { estimateEvery } from '../composition/every'
+import { equationById } from '../equations/registry'
+import type { Equation, Estimate, Subject, Values } from '../equations/types'
+import { InputError, inputError } from '../errors'
+import { typedNumber } from '../units/typed-number'
+
+/** Columns of the result, in order. */
+export const BATCH_COLUMNS = [
+  'id',
+  'equation',
+  'conversion',
+  'sum_mm',
+  'density',
+  'fat_percent',
+  'standard_error',
+  'fat_mass_kg',
+  'lean_mass_kg',
+  'warnings',
+  'error',
+] as const
+
+export type BatchResult = Record<(typeof BATCH_COLUMNS)[number], string | number>
+
+/** The school that a fold of a sheet belongs to: the sheet's, or the one that lands it where the sheet's does not. */
+function schoolFor(site: SkinfoldId, sheet: 'us' | 'int'): School {
+  if (landmarkOf(site, sheet)) return sheet
+  return LANDMARKS.find((l) => l.site === site)!.school
+}
+
+interface SiteColumn {
+  site: SiteId
+  column: string
+  schools: Record<'us' | 'int', School | null>
+}
+
+/** Every site with an input column: Sloan's own suprailiac has none. */
+const SITE_COLUMNS: SiteColumn[] = [
+  ...SKINFOLD_IDS.filter((site) => site !== 'suprailiac_sloan').map((site) => ({
+    site,
+    column: `${site}_mm`,
+    schools: { us: schoolFor(site, 'us'), int: schoolFor(site, 'int') },
+  })),
+  ...GIRTH_IDS.map((site) => ({ site, column: `${site}_cm`, schools: { us: null, int: null } })),
+]
+
+/** One row with its columns by name. */
+interface RowReader {
+  text(column: string): string
+  number(column: string): number | undefined
+}
+
+function numberOf(column: string, text: string): number | undefined {
+  if (text === '') return undefined
+  // A plain decimal is read directly; anything else by the parser of typed numbers.
+  const plain = Number(text)
+  const value = Number.isFinite(plain) ? plain : typedNumber(text)
+  if (value === undefined) {
+    throw inputError(
+      column,
+      'not-a-number',
+      column,
+      text,
+      'a number, with a decimal point or comma',
+    )
+  }
+  return value
+}
+
+function schoolOf(row: RowReader): 'us' | 'int' {
+  const text = row.text('school') || 'us'
+  if (text === 'us' || text === 'int') return text
+  throw inputError('school', 'unknown', 'school', text, 'us or int, us when empty')
+}
+
+function subjectOf(row: RowReader): Subject {
+  const sex = row.text('sex')
+  if (sex !== 'male' && sex !== 'female') {
+    throw inputError('sex', sex ? 'unknown' : 'missing', 'sex', sex, 'male or female')
+  }
+  const ageYears = row.number('age_years')
+  if (ageYears === undefined) {
+    throw inputError('age_years', 'missing', 'age_years', '', '0 to 120 years')
+  }
+  return { sex, ageYears, heightCm: row.number('height_cm'), massKg: row.number('mass_kg') }
+}
+
+function resultRow(id: string, result: Estimate): BatchResult {
+  return {
+    id,
+    equation: result.equationId,
+    conversion: result.conversion,
+    sum_mm: result.sumMm ?? '',
+    density: result.density ?? '',
+    fat_percent: result.fatPercent,
+    standard_error: result.standardError ?? '',
+    fat_mass_kg: result.fatMassKg ?? '',
+    lean_mass_kg: result.leanMassKg ?? '',
+    warnings: result.warnings.join(' '),
+    error: '',
+  }
+}
+
+function errorRow(id: string, equation: string, error: InputError): BatchResult {
+  return {
+    id,
+    equation,
+    conversion: '',
+    sum_mm: '',
+    density: '',
+    fat_percent: '',
+    standard_error: '',
+    fat_mass_kg: '',
+    lean_mass_kg: '',
+    warnings: '',
+    error: error.message,
+  }
+}
+
+/** Where an equation's sites stand in a sheet, for one sex and school. */
+interface Plan {
+  equation: Equation
+  served: PlacedColumn[]
+  /** Columns of the equation's folds that hold another school's value. */
+  foreign: PlacedColumn[]
+}
+
+type PlacedColumn = SiteColumn & { at: number }
+
+function planFor(name: string, sex: Sex, school: 'us' | 'int', columns: PlacedColumn[]): Plan {
+  const equation = equationById(name)
+  const folds: readonly SiteId[] = equation.variants.find((v) => v.sex === sex)?.folds ?? []
+  const isServed = ({ site, schools }: PlacedColumn) =>
+    serves({ site, school: schools[school], value: NaN }, equation.school)
+  return {
+    equation,
+    served: columns.filter(isServed),
+    foreign: columns.filter((column) => folds.includes(column.site) && !isServed(column)),
+  }
+}
+
+function byName(
+  id: string,
+  { equation, served, foreign }: Plan,
+  subject: Subject,
+  school: 'us' | 'int',
+  cells: readonly string[],
+): BatchResult {
+  const other = foreign.find(({ at }) => cells[at]?.trim())
+  if (other) {
+    throw inputError(
+      'school',
+      'wrong-school',
+      `${equation.name}, school of ${other.site}`,
+      other.schools[school],
+      `${equation.school}`,
+    )
+  }
+  const values: Values = {}
+  for (const { site, column, at } of served) {
+    const value = numberOf(column, cells[at]?.trim() ?? '')
+    if (value !== undefined) values[site] = value
+  }
+  return resultRow(id, estimate(equation.id, subject, values))
+}
+
+function byInputs(id: string, subject: Subject, measured: SchooledValue[]): BatchResult[] {
+  const results = estimateEvery(subject, measured)
+  const rows = results.flatMap((result): BatchResult[] => {
+    if (result.ok) return [resultRow(id, result.estimate)]
+    // An equation that is not meant for this person is not among those that the inputs allow.
+    if (result.error.problem === 'outside-domain') return []
+    return [errorRow(id, result.equation.id, result.error)]
+  })
+  if (rows.length > 0) return rows
+  const refusal = results.find((result) => !result.ok)
+  const reason =
+    refusal && !refusal.ok
+      ? refusal.error
+      : inputError(
+          'equation',
+          'missing',
+          'Inputs',
+          'no complete set of sites',
+          'all inputs of one equation or more',
+        )
+  return [errorRow(id, '', reason)]
+}
+
+/**
+ * Reads a backlog of paper sheets row by row. The columns are found once, so that a long file costs no look-ups.
+ *
+ * @param header column names, as in docs/how-it-computes.md: folds in `_mm`, girths in `_cm`
+ * @returns the estimates of a row's cells: one for each equation that its `equation` column names (ids with blanks
+ *   between), or all that its inputs allow; numbers unrounded. A bad row is one with its words in `error`
+ */
+export function batchReader(
+  header: readonly string[],
+): (cells: readonly string[]) => BatchResult[] {
+  const places = new Map(header.map((name, i) => [name, i]))
+  const columns = SITE_COLUMNS.flatMap((site): PlacedColumn[] => {
+    const at = places.get(site.column)
+    return at === undefined ? [] : [{ ...site, at }]
+  })
+  const plans = new Map<string, Plan>()
+
+  function named(
+    id: string,
+    name: string,
+    subject: Subject,
+    school: 'us' | 'int',
+    cells: readonly string[],
+  ) {
+    try {
+      const key = `${name} ${subject.sex} ${school}`
+      let plan = plans.get(key)
+      if (!plan) plans.set(key, (plan = planFor(name, subject.sex, school, columns)))
+      return byName(id, plan, subject, school, cells)
+    } catch (error) {
+      if (error instanceof InputError) return errorRow(id, name, error)
+      throw error
+    }
+  }
+
+  return (cells) => {
+    const text = (column: string) => cells[places.get(column) ?? -1]?.trim() ?? ''
+    const row: RowReader = { text, number: (column) => numberOf(column, text(column)) }
+    const id = text('id')
+    const names = text('equation')
+    try {
+      const subject = subjectOf(row)
+      const school = schoolOf(row)
+      if (names !== '') {
+        return names.split(/\s+/).map((name) => named(id, name, subject, school, cells))
+      }
+      const measured = columns.flatMap(({ site, column, schools, at }): SchooledValue[] => {
+        const value = numberOf(column, cells[at]?.trim() ?? '')
+        return value === undefined ? [] : [{ site, school: schools[school], value }]
+      })
+      return byInputs(id, subject, measured)
+    } catch (error) {
+      if (error instanceof InputError) return [errorRow(id, names, error)]
+      throw error
+    }
+  }
+}
+
+/** Estimates one row by column name, as `batchReader` does. */
+export function estimateRow(row: Readonly<Record<string, string>>): BatchResult[] {
+  return batchReader(Object.keys(row))(Object.values(row))
+}

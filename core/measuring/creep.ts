@@ -1,0 +1,38 @@
+import type { SiteId } from '../anatomy/ids'
+import type { SiteError } from '../reliability/site-error'
+
+/** Trials of one site that read less and less: the jaws press the fluid out of the fold. */
+export interface Creep {
+  kind: 'creep'
+  site: SiteId
+  /** First trial less the last, mm. */
+  drop: number
+  message: string
+}
+
+/** A drop of this many standard errors of two trials is more than repeating explains. */
+const BEYOND = 1.64
+
+/**
+ * Compression creep: three trials or more, each less than the one before, and a drop beyond what repeating explains.
+ * The value of the site does not change for it; the advice is to rotate and wait.
+ *
+ * @param trials in the order they were taken, mm
+ */
+export function findCreep(
+  site: SiteId,
+  trials: readonly number[],
+  { repeat }: SiteError,
+): Creep | undefined {
+  if (trials.length < 3) return undefined
+  const falling = trials.every((trial, i) => i === 0 || trial < trials[i - 1]!)
+  const drop = trials[0]! - trials.at(-1)!
+  if (!falling || drop <= BEYOND * Math.SQRT2 * repeat) return undefined
+  return {
+    kind: 'creep',
+    site,
+    drop,
+    message:
+      'Smaller each time: the jaws press the fold thinner. Take the other sites first and let it recover.',
+  }
+}

@@ -1,0 +1,207 @@
+import type { Sex, SiteId } from '../anatomy/ids'
+import { equationById } from '../equations/registry'
+import { PROTOCOLS } from './registry'
+import type { Protocol } from './types'
+
+/** What the screening says that bears on measuring. */
+export type Flag =
+  | 'pregnant'
+  | 'recently pregnant'
+  | 'eating disorder'
+  | 'no guardian consent'
+  | 'skin or surgery at the sites'
+  | 'oedema'
+  | 'bleeding tendency'
+  | 'no undressing'
+
+export type Instrument = 'caliper' | 'tape' | 'scale' | 'height'
+
+export interface Candidate {
+  sex: Sex
+  /** Completed years. */
+  ageYears: number
+  training: 'untrained' | 'recreational' | 'athlete' | 'physique'
+  build: 'very lean' | 'usual' | 'overweight' | 'very overweight'
+  flags: Flag[]
+  instruments: Instrument[]
+  /** The protocol of the last check-in, and whether another tester took it. */
+  last?: { protocolId: string; anotherTester?: boolean }
+}
+
+export interface Advice {
+  protocol: Protocol
+  /** The equation to read it by; undefined where only a record is kept. */
+  equationId: string | undefined
+  /** Why, in a sentence. */
+  reason: string
+}
+
+export interface Warned {
+  protocol: Protocol
+  /** Why not, in a sentence. */
+  reason: string
+}
+
+export interface Recommendation {
+  /** Best first; empty where measuring waits. */
+  advice: Advice[]
+  not: Warned[]
+  /** What to do before any fold, in sentences. */
+  cautions: string[]
+}
+
+/* Weights of the ranking. Judgement: continuity outweighs everything that is not an exclusion. */
+const CONTINUITY = 100
+const FIT = 30
+const OVER_AGE = 25
+const COMMON_PRACTICE = 20
+const FEWER_SITES = 2
+
+const ADULT = 18
+
+interface Rule {
+  applies: boolean
+  caution: string
+}
+
+/** Reasons to wait that no protocol gets round. The usual cautions; local rules come first. */
+function deferrals({ flags, ageYears }: Candidate): string[] {
+  const rules: Rule[] = [
+    {
+      applies: flags.includes('pregnant') || flags.includes('recently pregnant'),
+      caution:
+        'Wait: no body composition is estimated in pregnancy or the months after. Questions of weight and diet belong to the midwife or physician.',
+    },
+    {
+      applies: flags.includes('eating disorder'),
+      caution:
+        'Wait: with an eating disorder now or suspected, offer other goals than body fat and refer to a licensed professional.',
+    },
+    {
+      applies: ageYears < ADULT && flags.includes('no guardian consent'),
+      caution: 'Wait: under 18 a guardian consents first.',
+    },
+  ]
+  return rules.filter((r) => r.applies).map((r) => r.caution)
+}
+
+/** Reasons to leave the folds alone. */
+function foldObstacle({ flags, instruments, build }: Candidate): string | undefined {
+  if (!instruments.includes('caliper')) return 'There is no caliper at hand.'
+  if (build === 'very overweight') {
+    return 'Folds lose accuracy on the very overweight, and may not fit the jaws: use girths, mass and BMI.'
+  }
+  if (flags.includes('skin or surgery at the sites')) {
+    return 'No folds over surgery, implants, a stoma, or broken or irritated skin.'
+  }
+  if (flags.includes('oedema')) return 'Oedema or lymphoedema makes folds meaningless.'
+  if (flags.includes('bleeding tendency'))
+    return 'With a bleeding tendency the pinch may bruise: use the tape.'
+  if (flags.includes('no undressing')) return 'The sites cannot be reached in these clothes.'
+  return undefined
+}
+
+/** The reason why a protocol is out for this client, or undefined. */
+function exclusion(protocol: Protocol, client: Candidate): string | undefined {
+  const { sex, ageYears, instruments } = client
+  if (protocol.folds[sex].length > 0) {
+    const obstacle = foldObstacle(client)
+    if (obstacle) return obstacle
+  }
+  if (protocol.girths[sex].length > 0 && !instruments.includes('tape'))
+    return 'There is no tape at hand.'
+  const lead = protocol.equations[sex][0]
+  if (lead === undefined) return undefined
+  const { ages, needs } = equationById(lead).variants.find((v) => v.sex === sex)!
+  if (ages && ageYears < ages.youngest) return `Its equation starts at ${ages.youngest} years.`
+  if (ageYears < ADULT && protocol.id !== 'youth')
+    return 'Under 18 only an equation for youth is used.'
+  if (protocol.id === 'youth' && ageYears >= ADULT) return 'It is for 8 to 17 years.'
+  if (protocol.id === 'very-overweight' && client.build !== 'very overweight') {
+    return 'Its equations come from people with obesity and over-read everybody else.'
+  }
+  if (needs.includes('massKg') && !instruments.includes('scale'))
+    return 'There is no scale at hand, and its equation wants body mass.'
+  if (needs.includes('heightCm') && !instruments.includes('height'))
+    return 'The height is not known, and its equation wants it.'
+  return undefined
+}
+
+/** How well a protocol suits a client who may use it, and the sentence for it. */
+function fit(protocol: Protocol, client: Candidate): { score: number; reason: string } {
+  const { sex, ageYears, training, build, last } = client
+  const lead = protocol.equations[sex][0]
+  const equation = lead === undefined ? undefined : equationById(lead)
+  const variant = equation?.variants.find((v) => v.sex === sex)
+  const sites: SiteId[] = [...protocol.folds[sex], ...protocol.girths[sex]]
+  let score = sites.length / FEWER_SITES
+  let reason = protocol.when
+
+  if (!variant) score -= FIT
+  if (variant?.grade === 'common practice') score -= COMMON_PRACTICE
+  const suits: Record<string, boolean> = {
+    'seven-fold': training !== 'athlete' && training !== 'physique' && build !== 'very overweight',
+    'eight-fold-int': training === 'athlete',
+    'nine-fold': training === 'physique',
+    'very-overweight': build === 'very overweight',
+    youth: ageYears < ADULT,
+    'tape-only': !client.instruments.includes('caliper'),
+  }
+  if (suits[protocol.id]) score += FIT
+  if (build === 'very lean' && protocol.folds[sex].length >= 7) {
+    score += FIT / 2
+    reason = `${protocol.when} On the very lean follow the sum of folds rather than the percentage.`
+  }
+  const oldest = variant?.ages?.oldest
+  if (oldest !== undefined && ageYears > oldest) {
+    score -= OVER_AGE + FIT
+    reason = `${protocol.when} Its equation is over its oldest age here (${oldest}): an extrapolation.`
+  } else if (protocol.id === 'four-fold-dw' && ageYears > 55) {
+    score += FIT
+    reason = `Its equation reaches to ${oldest} years, further than the others.`
+  }
+  if (last?.protocolId === protocol.id) {
+    score += CONTINUITY
+    reason = last.anotherTester
+      ? 'The same as last time, so that the check-ins can be compared; another tester took that one, so the first change carries one and a half times the error.'
+      : 'The same as last time, so that the check-ins can be compared.'
+  }
+  return { score, reason }
+}
+
+/**
+ * Ranks the protocols for a client. Cautions, missing instruments and domains exclude first; then continuity with the
+ * last check-in weighs most, then how the set suits the person. Judgement after the usual cautions of the field; the
+ * coach decides, and diagnosis belongs to licensed practice.
+ *
+ * @returns the ranked advice with a reason each, what not to use and why, and what to do before any fold
+ */
+export function recommend(client: Candidate): Recommendation {
+  const cautions = deferrals(client)
+  if (client.ageYears < ADULT && cautions.length === 0) {
+    cautions.push('Under 18: a guardian’s consent is on record, and no deficit is planned.')
+  }
+  if (client.build === 'very lean') {
+    cautions.push(
+      `An estimate under about ${client.sex === 'male' ? 5 : 12} % is a reason to see a physician, not a goal.`,
+    )
+  }
+  const wait = deferrals(client)[0]
+  const judged = PROTOCOLS.map((protocol) => ({
+    protocol,
+    reason: wait ?? exclusion(protocol, client),
+  }))
+  const advice = judged
+    .filter(({ reason }) => reason === undefined)
+    .map(({ protocol }) => ({ protocol, ...fit(protocol, client) }))
+    .sort((a, b) => b.score - a.score)
+    .map(({ protocol, reason }) => ({
+      protocol,
+      equationId: protocol.equations[client.sex][0],
+      reason,
+    }))
+  const not = judged.flatMap(({ protocol, reason }) =>
+    reason === undefined ? [] : [{ protocol, reason }],
+  )
+  return { advice, not, cautions }
+}

@@ -1,0 +1,107 @@
+import type { SiteId } from '../anatomy/ids'
+import { isSkinfold } from '../anatomy/ids'
+import { REMARK_SHARE, usualRepeatError, type Skill } from './defaults'
+import { blendedRepeatError, temOfPairs } from './technical-error'
+
+/* All factors here are judgement (no published source), and are replaced by the tester's own error once it is known. */
+
+/** Jaws squeezed by hand instead of a spring. */
+const HAND_SQUEEZED = 1.5
+/** Another tester or caliper than last time, on the whole error. */
+const CHANGED_HAND = 1.5
+/** Day-to-day swing of body mass, kg, for one weighing. */
+const MASS_SWING_KG = 0.6
+
+/** A tester's duplicates of one site: trials of one day at one mark. */
+export type OwnPairs = Partial<Record<SiteId, readonly (readonly [number, number])[]>>
+
+/** Who measures and with what: everything that the size of the error depends on. */
+export interface Hand {
+  skill: Skill
+  /** The tester's own duplicates by site, where known. */
+  ownPairs?: OwnPairs
+  /** Graduation of the caliper, mm; or of the tape, cm. */
+  graduation?: { mm?: number; cm?: number }
+  /** The caliper's jaws are squeezed by hand. */
+  handSqueezed?: boolean
+}
+
+/** The two parts of a site's technical error: at the same mark, and of finding the mark again another day. */
+export interface SiteError {
+  /** One trial at one mark: mm for folds, cm for girths. */
+  repeat: number
+  /** Landing the mark again on another day, same unit. */
+  remark: number
+}
+
+/** The technical error of one site for this hand. */
+export function siteError(site: SiteId, hand: Hand): SiteError {
+  const usual = usualRepeatError(site, hand.skill)
+  const pairs = hand.ownPairs?.[site] ?? []
+  const own = pairs.length > 0 ? temOfPairs(pairs) : undefined
+  const squeezed = hand.handSqueezed && isSkinfold(site) ? HAND_SQUEEZED : 1
+  const repeat = blendedRepeatError(own, pairs.length, usual * squeezed)
+  const graduation = (isSkinfold(site) ? hand.graduation?.mm : hand.graduation?.cm) ?? 0
+  return {
+    repeat: Math.sqrt(repeat ** 2 + graduation ** 2 / 12),
+    remark: REMARK_SHARE * repeat,
+  }
+}
+
+/**
+ * Variance of one check-in's site value about the truth of that day: repeat² / k + re-mark². Trials on one day share
+ * the mark, so more of them shrink only the repeat part; a third trial counts as it was taken.
+ *
+ * @param trials how many were taken, 1 or more
+ * @returns mm² or cm²
+ */
+export function valueVariance({ repeat, remark }: SiteError, trials: number): number {
+  return repeat ** 2 / Math.max(1, trials) + remark ** 2
+}
+
+/** One site value of a check-in, with what its error depends on. */
+export interface MeasuredValue {
+  site: SiteId
+  value: number
+  trials: number
+}
+
+/** By how much the error of a change grows when tester or caliper are not those of last time. */
+export function changedHandFactor(change: {
+  anotherTester?: boolean
+  anotherCaliper?: boolean
+}): number {
+  return change.anotherTester || change.anotherCaliper ? CHANGED_HAND : 1
+}
+
+/**
+ * Variance of a body mass about the client's usual mass of those days.
+ *
+ * @param days how many days were averaged, 1 for a single weighing
+ * @returns kg²
+ */
+export function massVariance(days = 1, skill: Skill = 'trained'): number {
+  return (MASS_SWING_KG ** 2 + usualRepeatError('mass', skill) ** 2) / Math.max(1, days)
+}
+
+/** 95 % of a normal distribution lies within this many standard deviations. */
+export const Z95 = 1.96
+
+/**
+ * The smallest real change at 95 % of a sum of sites: 1.96 times the standard error of the change.
+ *
+ * @param sites with the trials taken each time
+ * @returns mm (folds) or cm (girths)
+ * @example for seven folds by a trained hand: 8.0 mm on single trials, 6.6 mm on double
+ */
+export function smallestRealChange(
+  sites: readonly { site: SiteId; trials: number }[],
+  hand: Hand,
+  change: { anotherTester?: boolean; anotherCaliper?: boolean } = {},
+): number {
+  const variance = sites.reduce(
+    (total, { site, trials }) => total + 2 * valueVariance(siteError(site, hand), trials),
+    0,
+  )
+  return Z95 * changedHandFactor(change) * Math.sqrt(variance)
+}

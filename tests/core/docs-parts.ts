@@ -1,0 +1,143 @@
+import {
+  CONVERSIONS,
+  EQUATIONS,
+  NORM_TABLES,
+  PROTOCOLS,
+  SCHOOL_NAMES,
+  unrounded,
+  nameOf,
+  type AgeRow,
+  type Equation,
+  type Term,
+  type Variant,
+} from '#core'
+import { honestQuestioned, slipTrials } from './slip-trials'
+
+/* The parts of docs/how-it-computes.md that are made from the registry and the simulation. */
+
+const isRows = (terms: Term[] | AgeRow[]): terms is AgeRow[] => 'terms' in terms[0]!
+
+function formula(terms: Term[]): string {
+  return terms
+    .map(({ coefficient, of }, i) => {
+      const sign = coefficient < 0 ? (i ? ' − ' : '−') : i ? ' + ' : ''
+      const size = unrounded(Math.abs(coefficient))
+      return of.label === '1' ? `${sign}${size}` : `${sign}${size} ${of.label}`
+    })
+    .join('')
+}
+
+function ages({ ages: range }: Variant): string {
+  if (!range) return 'not stated'
+  return range.oldest === Infinity
+    ? `${range.youngest} and over`
+    : `${range.youngest} to ${range.oldest}`
+}
+
+function error({ standardError }: Variant): string {
+  if (!standardError) return 'not stated'
+  return standardError.of === 'density'
+    ? `${standardError.value} g/cm³`
+    : `${standardError.value} points`
+}
+
+function card(variant: Variant): string[] {
+  const { gives, terms, folds, girths, needs, turning, sampleSums } = variant
+  const given = gives === 'density' ? 'BD' : 'fat %'
+  const lines = isRows(terms)
+    ? terms.map(
+        (r) =>
+          `${r.from} to ${r.to === Infinity ? 'older' : r.to} years: ${given} = ${formula(r.terms)}`,
+      )
+    : [`${given} = ${formula(terms)}`]
+  const inputs = [...folds, ...girths].map((site) => nameOf(site).toLowerCase())
+  const body = needs.map((need) => (need === 'massKg' ? 'body mass' : 'height'))
+  return [
+    `**${variant.sex === 'male' ? 'Men' : 'Women'}.** ${lines.join('; ')}. Inputs: ${[...inputs, ...body].join(', ')}. Ages: ${ages(variant)}. Sample: ${variant.population}. Standard error: ${error(variant)}. ${turning ? `Turns over at ${turning.of === 'sum' ? `a sum of ${turning.at} mm` : `an abdomen of ${turning.at} cm`}: refused past it. ` : ''}${sampleSums ? `Sums of the sample: ${sampleSums.join(' to ')} mm. ` : ''}Grade ${variant.grade}. ${variant.citation}.`,
+  ]
+}
+
+function equationCards(): string {
+  return EQUATIONS.map((equation: Equation) => {
+    const school = equation.school ? SCHOOL_NAMES[equation.school] : 'no folds'
+    return [
+      `### ${equation.name}`,
+      `\`${equation.id}\` · ${school}`,
+      ...equation.variants.flatMap(card),
+      ...equation.notes,
+    ].join('\n\n')
+  }).join('\n\n')
+}
+
+function conversionList(): string {
+  return Object.values(CONVERSIONS)
+    .map(
+      ({ id, name, a, b, citation }) =>
+        `- ${name} (\`${id}\`): fat % = ${a}/BD − ${b}. ${citation}.`,
+    )
+    .join('\n')
+}
+
+function protocolTable(): string {
+  const count = (both: Record<'male' | 'female', unknown[]>) =>
+    both.male.length === both.female.length
+      ? `${both.male.length}`
+      : `${both.male.length} m, ${both.female.length} f`
+  return [
+    '| protocol | school | folds | girths | passes | tolerance | three trials | when |',
+    '| --- | --- | --- | --- | --- | --- | --- | --- |',
+    ...PROTOCOLS.map((p) => {
+      const { kind, value } = p.tolerance
+      return `| ${p.name} (\`${p.id}\`) | ${p.school} | ${count(p.folds)} | ${count(p.girths)} | ${p.passes} | ${value} ${kind === 'percent' ? '%' : kind} | ${p.thirdTrial} | ${p.when} |`
+    }),
+  ].join('\n')
+}
+
+function rangeTable(): string {
+  return [
+    '| table | of | wants | source |',
+    '| --- | --- | --- | --- |',
+    ...NORM_TABLES.map(
+      (t) =>
+        `| ${t.name} (\`${t.id}\`) | ${t.of} | ${t.girths?.join(' or ') ?? ''} | ${t.source}. ${t.note ?? ''} |`,
+    ),
+  ].join('\n')
+}
+
+const percent = (share: number) => `${(100 * share).toFixed(1)} %`
+
+function slipTable(): string {
+  const { questioned, tried } = honestQuestioned()
+  return [
+    `Of ${tried} honest sessions ${percent(questioned)} raised any finding (at most 2 % is asked for).`,
+    '',
+    '| slip | tried | found, with the intended value offered | asked for |',
+    '| --- | --- | --- | --- |',
+    ...slipTrials().map(
+      (r) => `| ${r.slip} | ${r.tried} | ${percent(r.found)} | ${percent(r.wanted)} |`,
+    ),
+  ].join('\n')
+}
+
+/** Every generated part by name. */
+export function generatedParts(): Record<string, string> {
+  return {
+    conversions: conversionList(),
+    equations: equationCards(),
+    protocols: protocolTable(),
+    ranges: rangeTable(),
+    slips: slipTable(),
+  }
+}
+
+/** The document with what stands between the marks of each part replaced. */
+export function withParts(text: string, parts: Record<string, string>): string {
+  return Object.entries(parts).reduce((all, [name, part]) => {
+    const pattern = new RegExp(`(<!-- ${name} -->)[\\s\\S]*?(<!-- /${name} -->)`)
+    if (!pattern.test(all)) throw new Error(`No place for ${name} in the document.`)
+    return all.replace(
+      pattern,
+      (_match, open: string, close: string) => `${open}\n\n${part}\n\n${close}`,
+    )
+  }, text)
+}

@@ -1,0 +1,125 @@
+import { randomLcg, randomNormal } from 'd3-random'
+import { sampleStandardDeviation } from 'simple-statistics'
+import fc from 'fast-check'
+import { describe, expect, test } from 'vitest'
+import {
+  acceptablePercentTem,
+  blendedRepeatError,
+  changeError,
+  estimate,
+  levelError,
+  percentTem,
+  reliability,
+  REMARK_SHARE,
+  SEVEN_FOLDS,
+  siteError,
+  temOfPairs,
+  temOfTrials,
+  usualRepeatError,
+  type Hand,
+  type Quantity,
+  type Subject,
+  type Values,
+} from '#core'
+
+/* Perini TA et al., Rev Bras Med Esporte 2005;11:81-85, formulas from memory; the numbers are worked by hand. */
+describe('technical error of measurement', () => {
+  test('of pairs: differences of 1, 2 and 2 over three subjects', () => {
+    const tem = temOfPairs([
+      [10, 11],
+      [12, 10],
+      [15, 17],
+    ])
+    expect(tem).toBeCloseTo(Math.sqrt(9 / 6), 12)
+    expect(percentTem(tem, 12.5)).toBeCloseTo(9.798, 3)
+    expect(reliability(tem, 3)).toBeCloseTo(1 - 1.5 / 9, 12)
+  })
+
+  test('of k trials it is the pairs formula when k is two', () => {
+    const pair = fc.tuple(fc.integer({ min: 20, max: 500 }), fc.integer({ min: 20, max: 500 }))
+    fc.assert(
+      fc.property(fc.array(pair, { minLength: 1 }), (pairs) => {
+        expect(temOfTrials(pairs)).toBeCloseTo(temOfPairs(pairs), 9)
+      }),
+    )
+    expect(temOfTrials([[10, 11, 12]])).toBeCloseTo(1, 12)
+  })
+
+  test('acceptable %TEM', () => {
+    expect(acceptablePercentTem('skinfold', 'skilled')).toBe(5)
+    expect(acceptablePercentTem('other', 'beginner', true)).toBe(2)
+  })
+
+  test("a tester's own error takes over in step with its pairs, wholly at twenty", () => {
+    expect(blendedRepeatError(undefined, 0, 1)).toBe(1)
+    expect(blendedRepeatError(0.5, 20, 1)).toBe(0.5)
+    expect(blendedRepeatError(0.5, 10, 1)).toBeCloseTo(Math.sqrt(0.625), 12)
+    const ownPairs = { triceps: Array.from({ length: 20 }, (): [number, number] => [15, 16]) }
+    expect(siteError('triceps', { skill: 'trained', ownPairs }).repeat).toBeCloseTo(
+      Math.SQRT1_2,
+      12,
+    )
+  })
+
+  test('graduation adds to a trial, squeezing by hand half again', () => {
+    const plain = siteError('thigh', { skill: 'trained' })
+    const coarse = siteError('thigh', { skill: 'trained', graduation: { mm: 1 } })
+    expect(coarse.repeat ** 2 - plain.repeat ** 2).toBeCloseTo(1 / 12, 12)
+    expect(siteError('thigh', { skill: 'trained', handSqueezed: true }).repeat).toBeCloseTo(
+      1.5 * plain.repeat,
+      12,
+    )
+    expect(plain.remark).toBeCloseTo(REMARK_SHARE * plain.repeat, 12)
+  })
+})
+
+describe('the gradient carries the error as Monte Carlo does', () => {
+  const hand: Hand = { skill: 'trained' }
+  const before = { sex: 'female', ageYears: 36, massKg: 64 } as const satisfies Subject
+  const after = { ...before, massKg: 62.5 }
+  const values = (share: number): Values =>
+    Object.fromEntries(
+      SEVEN_FOLDS.map((site, i) => [site, [9, 11, 17, 13.5, 21, 16, 26][i]! * share]),
+    )
+  const trials = Object.fromEntries(SEVEN_FOLDS.map((site) => [site, 2]))
+
+  test.each<Quantity>(['sum', 'fatPercent', 'fatMass', 'leanMass'])('%s', (quantity) => {
+    const normal = randomNormal.source(randomLcg(0.31))(0, 1)
+    const measure = (subject: typeof before | typeof after, truth: Values) => {
+      const taken = Object.fromEntries(
+        SEVEN_FOLDS.map((site) => {
+          const repeat = usualRepeatError(site)
+          const mark = truth[site]! + normal() * REMARK_SHARE * repeat
+          return [site, mark + (normal() * repeat) / Math.SQRT2]
+        }),
+      )
+      const massKg = subject.massKg + normal() * Math.sqrt(0.6 ** 2 + 0.1 ** 2)
+      const result = estimate('jackson-pollock-7', { ...subject, massKg }, taken)
+      return {
+        sum: result.sumMm!,
+        fatPercent: result.fatPercent,
+        fatMass: result.fatMassKg!,
+        leanMass: result.leanMassKg!,
+      }[quantity]
+    }
+    const changes = Array.from(
+      { length: 20_000 },
+      () => measure(after, values(0.93)) - measure(before, values(1)),
+    )
+    const carried = changeError(
+      quantity,
+      'jackson-pollock-7',
+      { subject: before, values: values(1), trials },
+      { subject: after, values: values(0.93), trials },
+      hand,
+    )
+    expect(carried.kind).toBe('change')
+    expect(carried.standardError / sampleStandardDeviation(changes)).toBeGreaterThan(0.97)
+    expect(carried.standardError / sampleStandardDeviation(changes)).toBeLessThan(1.03)
+  })
+
+  test('the error of a level is another thing and another type', () => {
+    const level = levelError(estimate('jackson-pollock-7', before, values(1)))
+    expect(level).toMatchObject({ kind: 'level', points: expect.closeTo(3.6, 1) })
+  })
+})

@@ -1,0 +1,225 @@
+import { describe, expect, test } from 'vitest'
+import {
+  COLLISIONS,
+  equationById,
+  GIRTH_IDS,
+  girthLandmark,
+  InputError,
+  landmarkOf,
+  ownProtocol,
+  PROTOCOLS,
+  recommend,
+  schoolOfSite,
+  siteValue,
+  type Candidate,
+  type OwnProtocol,
+} from '#core'
+import { thrownBy } from './support'
+
+describe('protocols', () => {
+  const sexes = ['male', 'female'] as const
+
+  test('land every fold by a school that has it, and hold the sites of the equations they feed', () => {
+    for (const protocol of PROTOCOLS) {
+      for (const sex of sexes) {
+        for (const site of protocol.folds[sex]) {
+          expect(
+            landmarkOf(site, schoolOfSite(protocol, site)),
+            `${protocol.id} ${site}`,
+          ).toBeDefined()
+        }
+        for (const id of protocol.equations[sex]) {
+          const { folds, girths } = equationById(id).variants.find((v) => v.sex === sex)!
+          expect(protocol.folds[sex]).toEqual(expect.arrayContaining(folds))
+          expect(protocol.girths[sex]).toEqual(expect.arrayContaining(girths))
+        }
+      }
+    }
+  })
+
+  test('every girth says where and how; the names that collide are listed', () => {
+    for (const id of GIRTH_IDS)
+      expect(girthLandmark(id).where && girthLandmark(id).how).toBeTruthy()
+    expect(COLLISIONS.map((c) => c.name)).toEqual(
+      expect.arrayContaining(['abdominal', 'suprailiac', 'midaxillary', 'thigh', 'chest']),
+    )
+    expect(landmarkOf('abdominal', 'us')!.offset).not.toBe(landmarkOf('abdominal', 'int')!.offset)
+    expect(landmarkOf('suprailiac', 'int')).toBeUndefined()
+  })
+
+  test('the international school takes the median of three and 5 % or a graduation', () => {
+    const { tolerance, thirdTrial } = PROTOCOLS.find((p) => p.id === 'eight-fold-int')!
+    expect(siteValue([10, 11, 12], tolerance, thirdTrial)).toMatchObject({
+      value: 11,
+      method: 'median',
+    })
+    expect(siteValue([5, 5.5], tolerance, thirdTrial)!.flagged).toBe(false)
+    expect(siteValue([20, 21.5], tolerance, thirdTrial)!.flagged).toBe(true)
+  })
+})
+
+describe("a protocol of the coach's own", () => {
+  const own: OwnProtocol = {
+    id: 'own-quick',
+    name: 'Quick look',
+    school: 'us',
+    folds: ['abdominal', 'chest', 'thigh'],
+    girths: ['waist'],
+    passes: 2,
+    toleranceMm: 1,
+  }
+
+  test('feeds the equations whose sites it holds, in its own order', () => {
+    const protocol = ownProtocol(own)
+    expect(protocol.folds.male).toEqual(['abdominal', 'chest', 'thigh'])
+    expect(protocol.equations.male).toEqual(['jackson-pollock-3'])
+    expect(protocol.equations.female).toEqual([])
+  })
+
+  test.each([
+    [{ folds: ['chest', 'chest'] }, /Chest twice/],
+    [{ folds: ['supraspinale'] }, /school us/],
+    [{ folds: [], girths: [] }, /one site or more/],
+    [{ name: ' ' }, /Name/],
+  ] as const)('is refused with words: %o', (change, words) => {
+    const error = thrownBy(() => ownProtocol({ ...own, ...change } as OwnProtocol))
+    expect(error).toBeInstanceOf(InputError)
+    expect((error as InputError).message).toMatch(words)
+  })
+})
+
+/* What the main schools would choose (common practice, no source). */
+describe('the recommender', () => {
+  const usual: Candidate = {
+    sex: 'female',
+    ageYears: 35,
+    training: 'recreational',
+    build: 'usual',
+    flags: [],
+    instruments: ['caliper', 'tape', 'scale', 'height'],
+  }
+  const TABLE: [
+    what: string,
+    client: Partial<Candidate>,
+    first: string | null,
+    not: string,
+    why: RegExp,
+  ][] = [
+    ['a first visit', {}, 'seven-fold', 'youth', /8 to 17/],
+    [
+      'the same as last time',
+      { last: { protocolId: 'three-fold' } },
+      'three-fold',
+      'very-overweight',
+      /obesity/,
+    ],
+    [
+      'another tester than last time',
+      { last: { protocolId: 'seven-fold', anotherTester: true } },
+      'seven-fold',
+      'youth',
+      /8 to 17/,
+    ],
+    [
+      'very overweight',
+      { build: 'very overweight' },
+      'very-overweight',
+      'seven-fold',
+      /girths, mass and BMI/,
+    ],
+    [
+      'very overweight, folds last time',
+      { build: 'very overweight', last: { protocolId: 'seven-fold' } },
+      'very-overweight',
+      'seven-fold',
+      /lose accuracy/,
+    ],
+    ['very lean', { build: 'very lean', sex: 'male' }, 'seven-fold', 'very-overweight', /obesity/],
+    ['youth with consent', { ageYears: 14 }, 'youth', 'seven-fold', /starts at 18/],
+    [
+      'youth without consent',
+      { ageYears: 14, flags: ['no guardian consent'] },
+      null,
+      'youth',
+      /guardian/,
+    ],
+    [
+      'a male athlete',
+      { sex: 'male', training: 'athlete', ageYears: 24 },
+      'eight-fold-int',
+      'youth',
+      /8 to 17/,
+    ],
+    [
+      'a female athlete',
+      { training: 'athlete', ageYears: 24 },
+      'eight-fold-int',
+      'very-overweight',
+      /obesity/,
+    ],
+    [
+      'an athlete measured by seven folds before',
+      { training: 'athlete', ageYears: 24, last: { protocolId: 'seven-fold' } },
+      'seven-fold',
+      'youth',
+      /8 to 17/,
+    ],
+    ['over 60', { sex: 'male', ageYears: 66 }, 'four-fold-dw', 'youth', /8 to 17/],
+    ['pregnant', { flags: ['pregnant'] }, null, 'seven-fold', /pregnancy/],
+    [
+      'an eating disorder',
+      { flags: ['eating disorder'], last: { protocolId: 'seven-fold' } },
+      null,
+      'tape-only',
+      /other goals/,
+    ],
+    [
+      'no caliper',
+      { instruments: ['tape', 'scale', 'height'] },
+      'tape-only',
+      'seven-fold',
+      /no caliper/,
+    ],
+    [
+      'no tape',
+      { instruments: ['caliper', 'scale', 'height'] },
+      'seven-fold',
+      'tape-only',
+      /no tape/,
+    ],
+    [
+      'broken skin at the sites',
+      { flags: ['skin or surgery at the sites'] },
+      'tape-only',
+      'seven-fold',
+      /surgery/,
+    ],
+    [
+      'physique preparation',
+      { sex: 'male', training: 'physique', ageYears: 28 },
+      'nine-fold',
+      'youth',
+      /8 to 17/,
+    ],
+    [
+      'no scale',
+      { instruments: ['caliper', 'tape', 'height'] },
+      'seven-fold',
+      'nine-fold',
+      /no scale/,
+    ],
+  ]
+
+  test.each(TABLE)('%s', (_what, client, first, not, why) => {
+    const { advice, not: against, cautions } = recommend({ ...usual, ...client })
+    expect(advice[0]?.protocol.id ?? null).toBe(first)
+    expect(against.find((n) => n.protocol.id === not)?.reason).toMatch(why)
+    for (const { reason } of [...advice, ...against]) expect(reason).toMatch(/\.$/)
+    if (first === null) expect(cautions.length).toBeGreaterThan(0)
+  })
+
+  test('says what a changed tester costs', () => {
+    const last = { protocolId: 'seven-fold', anotherTester: true }
+    expect(recommend({ ...usual, last }).advice[0]!.reason).toMatch(/one and a half times/)
+  })
+})

@@ -1,0 +1,133 @@
+import { randomLcg, randomNormal, randomUniform } from 'd3-random'
+import {
+  estimate,
+  expectedMass,
+  protocolById,
+  REMARK_SHARE,
+  SEVEN_FOLDS,
+  siteValue,
+  usualRepeatError,
+  wantsAnotherTrial,
+  type Sex,
+  type SiteId,
+  type Skill,
+  type SlipContext,
+  type Values,
+} from '#core'
+
+/*
+ * Made-up people measured by a made-up hand: error-free folds and mass, one earlier check-in and one now, with the
+ * errors of the tables. Seeded: the same run every time.
+ */
+
+/** Usual folds of adults, mm, by site in the order of SEVEN_FOLDS. Judgement. */
+const USUAL: Record<Sex, number[]> = {
+  male: [12, 14, 11, 15, 23, 16, 15],
+  female: [11, 13, 19, 15, 22, 17, 27],
+}
+
+export interface Visit {
+  trials: Map<SiteId, number[]>
+  values: Values
+  massKg: number
+  /** Error-free folds and mass. */
+  truth: { values: Values; massKg: number }
+}
+
+export interface Person {
+  sex: Sex
+  ageYears: number
+  before: Visit
+  now: Visit
+}
+
+export interface Settings {
+  seed: number
+  skill?: Skill
+  /** Common change of the folds, as a share: lowest and highest. */
+  change?: [number, number]
+  /** Each site's own part of the change, as a share. */
+  own?: number
+  graduationMm?: number
+}
+
+const protocol = protocolById('seven-fold')
+
+/** A source of made-up people. */
+export function people({
+  seed,
+  skill = 'trained',
+  change = [-0.16, 0.03],
+  own = 0.04,
+  graduationMm = 0.5,
+}: Settings) {
+  const source = randomLcg(seed)
+  const normal = randomNormal.source(source)(0, 1)
+  const uniform = randomUniform.source(source)
+  const [drawChange, drawUnit] = [uniform(...change), uniform(0, 1)]
+  const toStep = (v: number) => (graduationMm ? Math.round(v / graduationMm) * graduationMm : v)
+
+  function visit(truth: Visit['truth']): Visit {
+    const trials = new Map<SiteId, number[]>()
+    const values: Values = {}
+    for (const site of SEVEN_FOLDS) {
+      const repeat = usualRepeatError(site, skill)
+      const mark = truth.values[site]! + normal() * REMARK_SHARE * repeat
+      const take = () => Math.max(2, toStep(mark + normal() * repeat))
+      const taken = [take(), take()]
+      if (wantsAnotherTrial(taken, protocol)) taken.push(take())
+      trials.set(site, taken)
+      values[site] = siteValue(taken, protocol.tolerance)!.value
+    }
+    return { trials, values, massKg: truth.massKg + normal() * 0.6, truth }
+  }
+
+  return {
+    unit: drawUnit,
+    next(): Person {
+      const sex: Sex = drawUnit() < 0.5 ? 'male' : 'female'
+      const ageYears = 20 + Math.floor(drawUnit() * 30)
+      const size = Math.exp(normal() * 0.3)
+      const first: Values = {}
+      const later: Values = {}
+      const common = drawChange()
+      SEVEN_FOLDS.forEach((site, i) => {
+        const fold = Math.min(45, Math.max(5, USUAL[sex][i]! * size * Math.exp(normal() * 0.2)))
+        first[site] = fold
+        later[site] = fold * (1 + common) * (1 + own * normal())
+      })
+      const massKg = (sex === 'male' ? 82 : 66) + normal() * 7
+      const fat = (values: Values) =>
+        estimate('jackson-pollock-7', { sex, ageYears }, values).fatPercent / 100
+      const lean = massKg * (1 - fat(first))
+      return {
+        sex,
+        ageYears,
+        before: visit({ values: first, massKg }),
+        now: visit({ values: later, massKg: lean / (1 - fat(later)) }),
+      }
+    },
+  }
+}
+
+/** What the slips of a visit are judged by. */
+export function contextOf({ sex, ageYears, before, now }: Person): SlipContext {
+  const last = Object.fromEntries(
+    SEVEN_FOLDS.map((site) => [
+      site,
+      { value: before.values[site]!, trials: before.trials.get(site)!.length },
+    ]),
+  )
+  return {
+    hand: { skill: 'trained', graduation: { mm: 0.5 } },
+    sex,
+    last,
+    massKg: now.massKg,
+    lastMassKg: before.massKg,
+    massAt: expectedMass(
+      'jackson-pollock-7',
+      { sex, ageYears, massKg: before.massKg },
+      before.values,
+    ),
+  }
+}

@@ -1,0 +1,140 @@
+import { readFileSync } from 'node:fs'
+import { format, resolveConfig } from 'prettier'
+import { describe, expect, test } from 'vitest'
+import {
+  expectedMass,
+  findCreep,
+  findRelations,
+  findSlips,
+  KG_PER_POUND,
+  siteError,
+  SEVEN_FOLDS,
+  type SiteId,
+  type SlipContext,
+} from '#core'
+import { generatedParts, withParts } from './docs-parts'
+import { honestQuestioned, slipTrials } from './slip-trials'
+
+describe('by simulation (seeded; the errors of the reference tables, which are judgement)', () => {
+  test('at most 2 % of honest sessions raise any finding', () => {
+    expect(honestQuestioned().questioned).toBeLessThanOrEqual(0.02)
+  }, 60_000)
+
+  test('slips are found as often as promised, with the intended value offered', () => {
+    for (const { slip, found, wanted } of slipTrials()) {
+      expect(found, slip).toBeGreaterThanOrEqual(wanted)
+    }
+  }, 120_000)
+
+  test('docs/how-it-computes.md says what the simulation and the registry say (npm run docs)', async () => {
+    const path = new URL('../../docs/how-it-computes.md', import.meta.url)
+    const text = readFileSync(path, 'utf8')
+    const config = await resolveConfig(path)
+    const fresh = await format(withParts(text, generatedParts()), { ...config, parser: 'markdown' })
+    expect(text).toBe(fresh)
+  })
+})
+
+/* One sheet and its slips, invented for testing: a woman of 36, 62.0 kg, seven folds, four weeks apart. */
+describe('one sheet and its slips', () => {
+  const LAST = [9, 11, 17, 13.5, 21, 16, 26]
+  const NOW = [9, 10.5, 16.5, 13, 19.5, 15, 25]
+  const byIds = (values: number[]) =>
+    Object.fromEntries(SEVEN_FOLDS.map((site, i) => [site, values[i]!]))
+  const context: SlipContext = {
+    hand: { skill: 'trained' },
+    sex: 'female',
+    weeks: 4,
+    last: Object.fromEntries(SEVEN_FOLDS.map((site, i) => [site, { value: LAST[i]!, trials: 1 }])),
+    massKg: 62,
+    lastMassKg: 62,
+    massAt: expectedMass(
+      'jackson-pollock-7',
+      { sex: 'female', ageYears: 36, massKg: 62 },
+      byIds(LAST),
+    ),
+  }
+  const look = (change: Partial<Record<SiteId, number>> = {}, more: Partial<SlipContext> = {}) =>
+    findSlips(new Map(SEVEN_FOLDS.map((site, i) => [site, [change[site] ?? NOW[i]!]])), {
+      ...context,
+      ...more,
+    })
+
+  test('the honest list is not questioned', () => expect(look()).toEqual([]))
+
+  test.each([
+    ['a decimal point lost', { abdominal: 195 }, 'decimal', [['abdominal', 19.5]]],
+    ['a decimal point moved', { abdominal: 1.95 }, 'decimal', [['abdominal', 19.5]]],
+    [
+      'two sites swapped',
+      { triceps: 9, chest: 16.5 },
+      'swap',
+      [
+        ['chest', 9],
+        ['triceps', 16.5],
+      ],
+    ],
+    ['digits changed about', { thigh: 52 }, 'transposition', [['thigh', 25]]],
+    ['inches', { subscapular: 0.5 }, 'unit', [['subscapular', 12.7]]],
+  ] as const)('%s', (_what, change, kind, offered) => {
+    const [finding, ...rest] = look(change)
+    expect(rest).toEqual([])
+    expect(finding!.kind).toBe(kind)
+    expect(finding!.offers.map((o) => [o.site, Number(o.value.toFixed(6))])).toEqual(offered)
+    expect(finding!.evidence).not.toBe('')
+  })
+
+  test('pounds under kilograms', () => {
+    const [finding] = look({}, { massKg: 136.7 })
+    expect(finding).toMatchObject({ kind: 'unit', sites: ['mass'] })
+    expect(finding!.offers[0]!.value).toBeCloseTo(136.7 * KG_PER_POUND, 9)
+  })
+
+  test('a whole visit copied from the last one, or the second pass from the first', () => {
+    expect(look(byIds(LAST)).map((f) => f.kind)).toEqual(['copy'])
+    const twice = new Map(SEVEN_FOLDS.map((site, i) => [site, [NOW[i]!, NOW[i]!]]))
+    expect(findSlips(twice, context).map((f) => f.kind)).toEqual(['copy'])
+  })
+
+  test('a whole visit that shifted while body mass did not', () => {
+    const shifted = byIds(NOW.map((v) => v * 1.45))
+    expect(look(shifted).map((f) => f.kind)).toEqual(['visit shift'])
+    const followed = look(shifted, { massKg: context.massAt!(0.36), weeks: 26 })
+    expect(followed.filter((f) => f.kind === 'visit shift')).toEqual([])
+  })
+
+  test('feet and inches miscounted: 6\'2" is 74 in, not 62 and not 72', () => {
+    for (const typed of [62, 72]) {
+      const [finding] = look(
+        {},
+        { massKg: undefined, heightCm: typed * 2.54, lastHeightCm: 74 * 2.54 },
+      )
+      expect(finding!.offers[0]!.value / 2.54).toBeCloseTo(74, 9)
+    }
+  })
+
+  test('a soft limit newly crossed asks, one crossed last time does not', () => {
+    const first = { last: {}, massKg: undefined }
+    const thick = new Map<SiteId, number[]>([['triceps', [48]]])
+    expect(findSlips(thick, { ...context, ...first }).map((f) => f.kind)).toEqual(['limit'])
+    const again = { ...context, massKg: undefined, last: { triceps: { value: 47, trials: 2 } } }
+    expect(findSlips(thick, again)).toEqual([])
+  })
+})
+
+test('creep is said beside the value, for trials that fall beyond repeating', () => {
+  const error = siteError('thigh', { skill: 'trained' })
+  expect(findCreep('thigh', [28, 26, 24], error)).toMatchObject({ kind: 'creep', drop: 4 })
+  expect(findCreep('thigh', [26, 25.5, 25], error)).toBeUndefined()
+  expect(findCreep('thigh', [28, 24, 26], error)).toBeUndefined()
+  expect(findCreep('thigh', [28, 24], error)).toBeUndefined()
+})
+
+test('relations that hardly hold ask for a second look', () => {
+  const sites = (values: object) => findRelations(values).map((f) => f.sites[0])
+  expect(sites({ waist: 84, abdomen: 82 })).toEqual(['waist'])
+  expect(sites({ waist: 80, abdomen: 82, hip: 98, neck: 35 })).toEqual([])
+  expect(sites({ upper_arm_flexed: 31, upper_arm_relaxed: 32 })).toEqual(['upper_arm_flexed'])
+  expect(sites({ calf_girth: 60, thigh_girth: 55 })).toEqual(['calf_girth'])
+  expect(findRelations({}, { massKg: 30, heightCm: 180 })[0]!.evidence).toMatch(/BMI of 9\.3/)
+})

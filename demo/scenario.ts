@@ -339,6 +339,7 @@ export function scenario(today: string): Scenario {
       startedAt,
       closedAt: underWay ? null : new Date(Date.parse(startedAt) + 900_000).toISOString(),
       readings,
+      skipped: [],
     }
   }
 }

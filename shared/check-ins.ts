@@ -37,7 +37,29 @@ export const newCheckInSchema = z.object({
 })
 export type NewCheckIn = z.infer<typeof newCheckInSchema>
 
+/** Why a site is left out. */
+export const SKIP_REASONS = [
+  'jaws not parallel',
+  'beyond the caliper',
+  'skin, wound or implant',
+  'client declined',
+  'out of time',
+] as const
+
+const siteIdSchema = z.enum([...SKINFOLD_IDS, ...GIRTH_IDS], {
+  error: 'Site: there is no such site.',
+})
+
+const skippedSchema = z.array(
+  z.object({
+    site: siteIdSchema,
+    reason: z.enum(SKIP_REASONS, { error: `Reason: accepted are ${SKIP_REASONS.join(', ')}.` }),
+  }),
+)
+export type Skipped = z.infer<typeof skippedSchema>[number]
+
 export const checkInChangeSchema = z.object({
+  skipped: skippedSchema.optional(),
   protocolId: protocolIdSchema.optional(),
   conversion: conversionSchema.optional(),
 })
@@ -52,6 +74,7 @@ export const checkInSchema = z.object({
   measuredOn: isoDateSchema,
   startedAt: z.string(),
   closedAt: z.string().nullable(),
+  skipped: skippedSchema,
 })
 export type CheckIn = z.infer<typeof checkInSchema>
 
@@ -61,7 +84,7 @@ export const readingSchema = z
     id: idSchema,
     checkInId: idSchema,
     kind: z.enum(['skinfold', 'girth', 'mass']),
-    site: z.enum([...SKINFOLD_IDS, ...GIRTH_IDS]).nullable(),
+    site: siteIdSchema.nullable(),
     school: z.enum(SCHOOLS).nullable(),
     pass: z.number().int().min(1).max(9),
     value: z.number(),

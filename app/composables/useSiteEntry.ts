@@ -14,6 +14,7 @@ import {
   schoolOfSite,
   trialsOf,
   type LengthUnit,
+  type Offer,
   type SiteId,
   type SiteStep,
 } from '#core'
@@ -35,12 +36,16 @@ function read(site: SiteId, text: string, unit: LengthUnit) {
  */
 export function useSiteEntry(kind: SiteKind) {
   const store = useCheckInStore()
-  const { next, nextTape, protocol, readings } = storeToRefs(store)
+  const { next, nextTape, protocol, readings, findings } = storeToRefs(store)
   const unit = useLengthUnit()
 
   const text = ref('')
   const problem = ref('')
   const chosen = ref<SiteStep>()
+  /** The site of the reading that was just taken: what is found about it shows beside the next one. */
+  const taken = ref<SiteId>()
+  /** The value that was likely meant by one that is refused. */
+  const meant = ref<Offer>()
 
   const step = computed(() => chosen.value ?? (kind === 'folds' ? next.value : nextTape.value))
   const trials = computed(() =>
@@ -58,10 +63,48 @@ export function useSiteEntry(kind: SiteKind) {
     return Math.abs(a - b)
   })
 
+  /** What is found about the reading just taken, in one line. */
+  const finding = computed(() =>
+    findings.value.find(({ sites }) => taken.value !== undefined && sites.includes(taken.value)),
+  )
+
   function openBox(box: SiteStep | undefined) {
     chosen.value = box
     text.value = ''
     problem.value = ''
+    meant.value = undefined
+  }
+
+  /** A: takes what was likely meant, of a value refused or of one already taken. */
+  function accept() {
+    if (meant.value) {
+      store.accept({ offers: [meant.value] })
+      taken.value = undefined
+      openBox(undefined)
+    } else if (finding.value?.offers.length) {
+      store.accept(finding.value)
+      taken.value = undefined
+    }
+  }
+
+  /** R: back to the box that is asked about. */
+  function again() {
+    const site = finding.value?.sites[0]
+    if (!site || site === 'mass' || site === 'height') return
+    const trial = finding.value!.offers.find((o) => o.site === site)?.trial
+    const last = trialsOf(readings.value, site, protocol.value).length
+    openBox({ site, pass: trial ?? last })
+  }
+
+  /** U: takes the last reading back. A correction gives way to what it replaced; a first value is asked for again. */
+  function undo() {
+    const mine = readings.value.filter((r) => r.kind === (kind === 'folds' ? 'skinfold' : 'girth'))
+    const last = mine.at(-1)
+    if (!last?.site) return
+    const replaced = readings.value.find(({ id }) => id === last.supersedes)
+    taken.value = undefined
+    if (replaced) store.record({ ...replaced })
+    else openBox({ site: last.site, pass: last.pass })
   }
 
   /** Enter: takes the number, or says what is wrong and keeps it on the screen. Empty keeps what was there. */
@@ -75,34 +118,39 @@ export function useSiteEntry(kind: SiteKind) {
       return
     }
     const { value, unit: typedUnit, text: typed } = parsed.value
+    const box = {
+      kind: isSkinfold(site) ? ('skinfold' as const) : ('girth' as const),
+      site,
+      school: isSkinfold(site) ? schoolOfSite(protocol.value, site) : null,
+      pass,
+    }
     if (plausibility(site, value, store.client!.sex) === 'impossible') {
       const { hardLow, hardHigh } = limitsOf(site)
       const accepted = isSkinfold(site)
         ? `${hardLow} to ${hardHigh} mm`
         : `${formatLength(hardLow, unit.value)} to ${formatLength(hardHigh, unit.value)}`
       problem.value = inputError(site, 'impossible', nameOf(site), typed, accepted).message
+      meant.value = store
+        .offersFor({ ...box, value, unit: typedUnit, typed })
+        .find((o) => o.trial === pass)
       return
     }
-    store.record({
-      kind: isSkinfold(site) ? 'skinfold' : 'girth',
-      site,
-      school: isSkinfold(site) ? schoolOfSite(protocol.value, site) : null,
-      pass,
-      value,
-      unit: typedUnit,
-      typed,
-    })
+    store.record({ ...box, value, unit: typedUnit, typed })
+    taken.value = site
     openBox(undefined)
   }
 
   /** Backspace in an empty field: back to the reading taken before the open box. */
   function back() {
     const wanted = kind === 'folds' ? 'skinfold' : 'girth'
-    const taken = readingsInForce(readings.value).filter((r) => r.kind === wanted)
-    const at = taken.findIndex((r) => r.site === step.value?.site && r.pass === step.value.pass)
-    const previous = at === -1 ? taken.at(-1) : taken[at - 1]
+    const inForce = readingsInForce(readings.value).filter((r) => r.kind === wanted)
+    const at = inForce.findIndex((r) => r.site === step.value?.site && r.pass === step.value.pass)
+    const previous = at === -1 ? inForce.at(-1) : inForce[at - 1]
     if (previous?.site) openBox({ site: previous.site, pass: previous.pass })
   }
 
-  return { text, problem, step, trials, before, apart, enter, back, openBox }
+  return {
+    ...{ text, problem, meant, step, trials, before, apart, finding },
+    ...{ enter, back, openBox, accept, again, undo },
+  }
 }

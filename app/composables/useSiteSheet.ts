@@ -9,12 +9,16 @@ export interface SheetRow {
   trials: (number | undefined)[]
   /** The trials taken so far do not agree. */
   apart: boolean
+  /** Why the site is left out, if it is. */
+  skipped: string | undefined
+  /** What asks for a second look, if anything does. */
+  asked: string | undefined
 }
 
 /** The paper log: sites down, last time and trials across, with the sums that can be compared. */
 export function useSiteSheet(kind: SiteKind) {
   const store = useCheckInStore()
-  const { client, protocol, readings, last, sheet } = storeToRefs(store)
+  const { client, protocol, readings, last, sheet, skipped, findings, creeps } = storeToRefs(store)
   const unit = useLengthUnit()
 
   const sites = computed<SiteId[]>(() => {
@@ -32,6 +36,10 @@ export function useSiteSheet(kind: SiteKind) {
         last: last.value[site]?.value,
         trials: Array.from({ length: rules.passes + 1 }, (_, i) => trials[i]),
         apart: wantsAnotherTrial(trials, rules),
+        skipped: skipped.value.find((s) => s.site === site)?.reason,
+        asked:
+          findings.value.find((f) => f.sites.includes(site))?.evidence ??
+          creeps.value.find((c) => c.site === site)?.message,
       }
     }),
   )

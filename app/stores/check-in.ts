@@ -1,17 +1,27 @@
 import { v4 as newId } from 'uuid'
 import {
   changeSince,
+  creepsOf,
+  findingsOf,
+  isSkinfold,
   lastValues,
   massOf,
   nextFold,
   nextGirth,
   protocolById,
+  reachOf,
   readingsInForce,
   resultOf,
+  schoolOfSite,
   sheetOf,
   slotOf,
+  USUAL_HAND,
+  type Finding,
+  type Offer,
   type Person,
+  type SiteId,
   type SiteStep,
+  type SkinfoldId,
 } from '#core'
 import {
   checkInSchema,
@@ -20,6 +30,7 @@ import {
   type CheckInChange,
   type CheckInView,
   type ReadingRecord,
+  type Skipped,
 } from '#shared/check-ins'
 
 const RETRY_MS = 1500
@@ -55,12 +66,21 @@ export const useCheckInStore = defineStore('check-in', () => {
   const person = computed<Person | undefined>(() => client.value)
   const protocol = computed(() => protocolById(view.value?.checkIn.protocolId ?? 'seven-fold'))
 
+  const skipped = computed<Skipped[]>(() => view.value?.checkIn.skipped ?? [])
+  const skippedSites = computed<ReadonlySet<string>>(
+    () => new Set(skipped.value.map(({ site }) => site)),
+  )
+
   /** The next fold to take, or undefined when the folds are complete. */
   const next = computed<SiteStep | undefined>(
-    () => client.value && nextFold(protocol.value, client.value.sex, readings.value),
+    () =>
+      client.value &&
+      nextFold(protocol.value, client.value.sex, readings.value, skippedSites.value),
   )
   const nextTape = computed<SiteStep | undefined>(
-    () => client.value && nextGirth(protocol.value, client.value.sex, readings.value),
+    () =>
+      client.value &&
+      nextGirth(protocol.value, client.value.sex, readings.value, skippedSites.value),
   )
   const sheet = computed(() =>
     person.value && checkIn.value ? sheetOf(person.value, checkIn.value) : undefined,
@@ -86,6 +106,56 @@ export const useCheckInStore = defineStore('check-in', () => {
     }
     return undefined
   })
+
+  /** What asks for a second look so far. It never blocks. */
+  const findings = computed<Finding[]>(() =>
+    person.value && checkIn.value
+      ? findingsOf(person.value, checkIn.value, view.value!.earlier, USUAL_HAND)
+      : [],
+  )
+  const creeps = computed(() =>
+    person.value && checkIn.value ? creepsOf(person.value, checkIn.value, USUAL_HAND) : [],
+  )
+  /** The smallest change in the sum so far that this hand can tell, mm. */
+  const reach = computed(() =>
+    person.value && checkIn.value ? reachOf(person.value, checkIn.value, USUAL_HAND) : undefined,
+  )
+
+  /** What would be found if this reading were taken too: for a value that is refused but may be put right. */
+  function offersFor(reading: NewReading): Offer[] {
+    if (!person.value || !checkIn.value) return []
+    const taken = [...readings.value, { ...reading, ...stamp(reading) }]
+    const found = findingsOf(
+      person.value,
+      { ...checkIn.value, readings: taken },
+      view.value!.earlier,
+      USUAL_HAND,
+    )
+    return found.flatMap(({ offers }) => offers).filter(({ site }) => site === reading.site)
+  }
+
+  /** Takes the values that a finding offers in place of what was typed; the typed ones stay on record. */
+  function accept({ offers }: Pick<Finding, 'offers'>) {
+    for (const { site, trial, value } of offers) {
+      if (site === 'height') continue
+      const kind = site === 'mass' ? 'mass' : isSkinfold(site) ? 'skinfold' : 'girth'
+      record({
+        kind,
+        site: site === 'mass' ? null : site,
+        school: kind === 'skinfold' ? schoolOfSite(protocol.value, site as SkinfoldId) : null,
+        pass: trial ?? 1,
+        value,
+        unit: kind === 'skinfold' ? 'mm' : kind === 'girth' ? 'cm' : 'kg',
+        typed: String(Number(value.toFixed(3))),
+      })
+    }
+  }
+
+  /** Leaves a site out with a reason, or takes it up again. */
+  function skip(site: SiteId, reason: Skipped['reason'] | null) {
+    const others = skipped.value.filter((s) => s.site !== site)
+    alter({ skipped: reason === null ? others : [...others, { site, reason }] })
+  }
 
   /** Opens a check-in: first what this browser kept, then what the server has. */
   async function open(id: string) {
@@ -130,19 +200,23 @@ export const useCheckInStore = defineStore('check-in', () => {
     kept.value.forEach((k, order) => keepReading(k, order).catch(() => {}))
   }
 
+  /** Id, time and what a new reading supersedes. */
+  function stamp(reading: NewReading) {
+    const slot = slotOf(reading)
+    const before = readingsInForce(readings.value).find((r) => slotOf(r) === slot)
+    return {
+      id: newId(),
+      checkInId: view.value!.checkIn.id,
+      takenAt: new Date().toISOString(),
+      supersedes: before?.id ?? null,
+    }
+  }
+
   /** Takes a reading into the box it belongs to; one that is there already is superseded, never overwritten. */
   function record(reading: NewReading) {
     if (!view.value) return
-    const slot = slotOf(reading)
-    const before = readingsInForce(readings.value).find((r) => slotOf(r) === slot)
     const entry: KeptReading = {
-      reading: {
-        ...reading,
-        id: newId(),
-        checkInId: view.value.checkIn.id,
-        takenAt: new Date().toISOString(),
-        supersedes: before?.id ?? null,
-      },
+      reading: { ...reading, ...stamp(reading) },
       stored: false,
       refusal: null,
     }
@@ -229,6 +303,7 @@ export const useCheckInStore = defineStore('check-in', () => {
   return {
     ...{ view, client, checkIn, person, protocol, readings, last, lastMass },
     ...{ next, nextTape, sheet, result, changed, waiting, refused, reachable, trouble },
-    ...{ open, record, alter, close, send, reset },
+    ...{ skipped, findings, creeps, reach },
+    ...{ open, record, alter, accept, offersFor, skip, close, send, reset },
   }
 })

@@ -26,6 +26,9 @@ export interface Hand {
   handSqueezed?: boolean
 }
 
+/** A trained hand with a half-millimetre caliper: what is assumed until tester and instruments are known. */
+export const USUAL_HAND: Hand = { skill: 'trained', graduation: { mm: 0.5 } }
+
 /** The two parts of a site's technical error: at the same mark, and of finding the mark again another day. */
 export interface SiteError {
   /** One trial at one mark: mm for folds, cm for girths. */

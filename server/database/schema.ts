@@ -6,6 +6,7 @@ import {
   doublePrecision,
   index,
   integer,
+  jsonb,
   pgTable,
   text,
   timestamp,
@@ -89,6 +90,8 @@ export const checkIns = pgTable(
     measuredOn: date('measured_on', { mode: 'string' }).notNull(),
     startedAt: instant('started_at').notNull(),
     closedAt: instant('closed_at'),
+    /** Sites left out, each with the reason. */
+    skipped: jsonb('skipped').$type<{ site: string; reason: string }[]>().notNull().default([]),
   },
   (t) => [
     check('check_ins_conversion', sql`${t.conversion} in ('siri', 'brozek')`),

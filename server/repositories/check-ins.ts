@@ -24,6 +24,7 @@ function checkInOf(row: CheckInRow): CheckIn {
     measuredOn: row.measuredOn,
     startedAt: row.startedAt.toISOString(),
     closedAt: row.closedAt?.toISOString() ?? null,
+    skipped: row.skipped as CheckIn['skipped'],
   }
 }
 

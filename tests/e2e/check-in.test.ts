@@ -66,6 +66,13 @@ async function startFolds() {
   await waitForFocus(page, 'reading')
 }
 
+/** From the read-back to the result: one Enter. */
+async function toResult() {
+  await waitForFocus(page, 'On to the result')
+  await page.keyboard.press('Enter')
+  await waitForFocus(page, 'Close the check-in')
+}
+
 async function openCheckInOf(name: string) {
   const { entries } = await server.get<Today>('/api/today')
   return entries.find((e) => e.client.name === name)!.open!.id
@@ -97,7 +104,7 @@ describe('a seven-fold check-in by keyboard alone', () => {
     for (const value of SHEET) await enter(page, value)
     await waitForFocus(page, 'mass')
     await enter(page, '121 lb')
-    await waitForFocus(page, 'Close the check-in')
+    await toResult()
     expect(await textOf(page, 'fat-percent')).toMatch(/^11\.84 % ± 3\.\d$/)
     await tabTo(page, 'The working, unrounded')
     await page.keyboard.press('Enter')
@@ -122,7 +129,7 @@ describe('a seven-fold check-in by keyboard alone', () => {
     for (const value of [...SLIPPED, ...SLIPPED]) await enter(page, value)
     await waitForFocus(page, 'mass')
     await enter(page, '121 lb')
-    await waitForFocus(page, 'Close the check-in')
+    await toResult()
     expect(await textOf(page, 'fat-percent')).toMatch(/^11\.48 %/)
     await tabTo(page, 'Siri')
     await page.keyboard.press('ArrowRight')
@@ -174,7 +181,8 @@ describe('a seven-fold check-in by keyboard alone', () => {
     expect(await textOf(page, 'site')).toBe('Triceps')
     for (const value of [16, 14, 25, 16.5, 14, 25]) await enter(page, value)
     await waitForFocus(page, 'mass')
-    await enter(page, '60,5')
+    await enter(page, '60,5 kg')
+    await toResult()
     await waitForText(page, 'Jackson-Pollock, three folds')
   })
 })
@@ -199,7 +207,7 @@ test('a check-in with the tape alone, in inches, gives 12.5 %', async () => {
   await enter(page, '34 in')
   await waitForFocus(page, 'mass')
   await enter(page, '167 lb')
-  await waitForFocus(page, 'Close the check-in')
+  await toResult()
   expect(await textOf(page, 'fat-percent')).toMatch(/^12\.5\d % ± 3\.5$/)
 })
 

@@ -28,7 +28,27 @@ function onEnter() {
   }
   const { value, unit: as, text: typed } = parsed.value
   store.record({ kind: 'mass', site: null, school: null, pass: 1, value, unit: as, typed })
+  text.value = ''
+  problem.value = ''
+  if (!finding.value) emit('done')
+}
+
+/** What is found about the body mass that stands: asked once, here, before the result. */
+const finding = computed(() => store.findings.find(({ sites }) => sites.includes('mass')))
+const offer = computed(() => {
+  const value = finding.value?.offers[0]?.value
+  return value === undefined ? '' : formatMass(value, unit.value)
+})
+
+function accept() {
+  if (finding.value) store.accept(finding.value)
   emit('done')
+}
+
+function onKey(event: KeyboardEvent) {
+  if (text.value !== '' || event.key.toLowerCase() !== 'a' || !finding.value?.offers.length) return
+  event.preventDefault()
+  accept()
 }
 </script>
 
@@ -52,6 +72,7 @@ function onEnter() {
         class="figure h-[110px] w-[260px] border-0 border-b-[6px] border-ink bg-board px-3 text-right text-[80px] leading-none sm:h-[164px] sm:w-[400px] sm:text-[130px]"
         :aria-invalid="!!problem"
         aria-describedby="mass-problem"
+        @keydown="onKey"
       />
       <ChoiceRow v-model="unit" label="Unit of the scale" hide-label :options="units" />
       <dl class="flex items-baseline gap-x-5 pb-2">
@@ -73,6 +94,13 @@ function onEnter() {
     >
       {{ problem }}
     </p>
-    <p class="pt-6 text-faded"><kbd class="key">Enter</kbd> shows the result</p>
+    <FindingLine
+      v-if="finding"
+      :finding="finding"
+      :offer="offer"
+      @accept="accept"
+      @again="field?.focus()"
+    />
+    <p class="pt-6 text-faded"><kbd class="key">Enter</kbd> reads the sheet back</p>
   </form>
 </template>

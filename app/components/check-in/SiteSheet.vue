@@ -1,11 +1,12 @@
 <script setup lang="ts">
-import { signed, type SiteStep } from '#core'
+import { fixed, signed, type SiteStep } from '#core'
 import type { SiteKind } from '~/composables/useSiteEntry'
 
 const props = defineProps<{ kind: SiteKind; step: SiteStep | undefined }>()
 const emit = defineEmits<{ pick: [box: SiteStep] }>()
 
 const { rows, sumOf, sinceLast, shownUnit, show } = useSiteSheet(props.kind)
+const { reach, result } = storeToRefs(useCheckInStore())
 const passes = computed(() => rows.value[0]?.trials.length ?? 0)
 
 const isOpen = (site: string, pass: number) => props.step?.site === site && props.step.pass === pass
@@ -41,7 +42,11 @@ const isOpen = (site: string, pass: number) => props.step?.site === site && prop
             class="border-l-4 pl-1.5 text-left"
             :class="row.site === step?.site ? 'border-leaf' : 'border-transparent'"
           >
-            {{ row.name }}
+            <span :class="{ 'text-faded line-through': row.skipped }">{{ row.name }}</span>
+            <span v-if="row.skipped" class="block text-sm font-normal">{{ row.skipped }}</span>
+            <span v-if="row.asked" class="font-bold text-clay" :title="row.asked" data-test="asked"
+              >&nbsp;?<span class="sr-only">: {{ row.asked }}</span></span
+            >
           </th>
           <td class="figure w-14 px-1 text-right text-[21px] text-faded">
             {{ show(row.last) }}
@@ -80,14 +85,23 @@ const isOpen = (site: string, pass: number) => props.step?.site === site && prop
         </tr>
       </tfoot>
     </table>
-    <p
-      v-if="sinceLast !== undefined"
-      class="mt-auto flex items-baseline justify-between gap-4 border-t border-line pt-3 text-faded"
-    >
-      Sum so far, against last time
-      <span class="figure text-[32px] whitespace-nowrap text-ink"
-        >{{ signed(sinceLast, 1) }} mm</span
-      >
-    </p>
+    <dl v-if="kind === 'folds'" class="mt-auto border-t border-line pt-3 text-faded">
+      <div v-if="sinceLast !== undefined" class="flex items-baseline justify-between gap-4">
+        <dt>Sum so far, against last time</dt>
+        <dd class="figure text-[30px] whitespace-nowrap text-ink">{{ signed(sinceLast, 1) }} mm</dd>
+      </div>
+      <div v-if="reach !== undefined" class="flex items-baseline justify-between gap-4">
+        <dt>This hand can tell from</dt>
+        <dd class="figure text-[30px] whitespace-nowrap text-ink" data-test="reach">
+          {{ fixed(reach, 1) }} mm
+        </dd>
+      </div>
+      <div v-if="result?.ok" class="flex items-baseline justify-between gap-4">
+        <dt>Fat, about</dt>
+        <dd class="figure text-[30px] whitespace-nowrap text-ink" data-test="running-fat">
+          {{ fixed(result.value.fatPercent, 1) }} %
+        </dd>
+      </div>
+    </dl>
   </div>
 </template>

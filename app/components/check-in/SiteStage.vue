@@ -4,10 +4,14 @@ import {
   girthLandmark,
   isSkinfold,
   landmarkOf,
+  nameOf,
   rulesOf,
   schoolOfSite,
+  trialsOf,
   type LengthUnit,
+  type SiteId,
 } from '#core'
+import { SKIP_REASONS } from '#shared/check-ins'
 import type { SiteKind } from '~/composables/useSiteEntry'
 import { spotOf } from '../figure/sites'
 
@@ -15,16 +19,29 @@ const props = defineProps<{ kind: SiteKind }>()
 const emit = defineEmits<{ done: [] }>()
 
 const store = useCheckInStore()
-const { client, protocol, last } = storeToRefs(store)
-const { text, problem, step, before, trials, apart, enter, back, openBox } = useSiteEntry(
+const { client, protocol, last, skipped } = storeToRefs(store)
+const { text, problem, meant, step, before, trials, apart, finding, ...act } = useSiteEntry(
   props.kind,
 )
+const { openBox } = act
+const cue = useReadCue(() => protocol.value.readingDelaySeconds[1])
+const { state: cueState, choice: cueChoice } = cue
 const { sites, shownUnit, show } = useSiteSheet(props.kind)
 const unit = useLengthUnit()
 const units = [
   { value: 'cm', name: 'cm' },
   { value: 'in', name: 'in' },
 ] as { value: LengthUnit; name: string }[]
+
+/** Small screens get the keypad in place of the system's own. */
+const pad = ref(false)
+onMounted(() => {
+  const small = window.matchMedia('(max-width: 1023px)')
+  const follow = () => (pad.value = small.matches)
+  follow()
+  small.addEventListener('change', follow)
+  onBeforeUnmount(() => small.removeEventListener('change', follow))
+})
 
 const field = useTemplateRef<HTMLInputElement>('field')
 const focus = () => void nextTick(() => field.value?.focus())
@@ -62,15 +79,73 @@ const allowed = computed(() => {
   return by === 'percent' ? `${value} %` : `${value} ${by}`
 })
 
+/** The value that a finding offers, as it would be read. */
+const offer = computed(() => {
+  const offers = meant.value ? [meant.value] : (finding.value?.offers ?? [])
+  return offers.map(({ value }) => show(value)).join(' and ')
+})
+
+const asking = ref<'keys' | 'skip' | 'site' | 'figure'>()
+const siteOptions = computed(() => sites.value.map((site) => ({ value: site, name: nameOf(site) })))
+const reasons = SKIP_REASONS.map((reason) => ({ value: reason, name: reason }))
+
+function close() {
+  asking.value = undefined
+  focus()
+}
+
 function onEnter() {
-  enter()
+  act.enter()
+  cue.stop()
   if (!step.value && !problem.value) emit('done')
 }
 
-function onBackspace(event: KeyboardEvent) {
-  if (text.value !== '') return
-  event.preventDefault()
-  back()
+function skip(reason: (typeof SKIP_REASONS)[number]) {
+  if (step.value) store.skip(step.value.site, reason)
+  openBox(undefined)
+  close()
+  if (!step.value) emit('done')
+}
+
+function goTo(site: SiteId) {
+  if (skipped.value.some((s) => s.site === site)) store.skip(site, null)
+  const { passes } = rulesOf(protocol.value, site)
+  const taken = trialsOf(store.readings, site, protocol.value).filter((t) => t !== undefined)
+  openBox({ site, pass: Math.min(taken.length + 1, passes) })
+  close()
+}
+
+/** One key each. They work while the field is empty, so that they never stand in the way of a number. */
+const KEYS: Record<string, { does: string; run: () => void }> = {
+  a: { does: 'take the value that is offered', run: act.accept },
+  r: { does: 'measure what is asked about again', run: act.again },
+  s: { does: 'skip this site, with a reason', run: () => (asking.value = 'skip') },
+  g: { does: 'go to a site', run: () => (asking.value = 'site') },
+  j: { does: 'jaws not parallel: skip', run: () => skip('jaws not parallel') },
+  b: { does: 'beyond the caliper: skip', run: () => skip('beyond the caliper') },
+  u: { does: 'undo the last reading', run: act.undo },
+  ' ': { does: 'read cue: start when the jaws close', run: cue.start },
+  '?': { does: 'these keys', run: () => (asking.value = 'keys') },
+}
+
+function onKey(event: KeyboardEvent) {
+  if (event.ctrlKey || event.metaKey || event.altKey) return
+  const key = event.key.toLowerCase()
+  const refusedOffer = key === 'a' && meant.value
+  if (text.value !== '' && !refusedOffer) return
+  if (key === 'backspace') {
+    event.preventDefault()
+    act.back()
+  } else if (KEYS[key]) {
+    event.preventDefault()
+    KEYS[key].run()
+  }
+}
+
+/** The keypad types where the cursor would: at the end. */
+function backOnPad() {
+  if (text.value === '') act.back()
+  else text.value = text.value.slice(0, -1)
 }
 </script>
 
@@ -110,14 +185,21 @@ function onBackspace(event: KeyboardEvent) {
           <h2 class="pb-1 text-[44px] sm:text-[68px]" data-test="site">{{ landmark.name }}</h2>
           <p class="max-w-xl text-lg max-sm:leading-snug">{{ landmark.text }}</p>
         </div>
-        <BodyFigure
+        <button
           v-if="spot"
-          :view="spot.view"
-          :current="spot"
-          label=""
-          aria-hidden="true"
-          class="h-40! w-20! shrink-0 lg:hidden"
-        />
+          type="button"
+          class="shrink-0 lg:hidden"
+          aria-label="Show the figure"
+          @click="asking = 'figure'"
+        >
+          <BodyFigure
+            :view="spot.view"
+            :current="spot"
+            label=""
+            aria-hidden="true"
+            class="h-32! w-16!"
+          />
+        </button>
       </div>
 
       <form
@@ -132,19 +214,19 @@ function onBackspace(event: KeyboardEvent) {
           id="reading"
           ref="field"
           v-model="text"
-          inputmode="decimal"
+          :inputmode="pad ? 'none' : 'decimal'"
           enterkeyhint="next"
           autocomplete="off"
           maxlength="12"
           class="figure h-[110px] w-[210px] border-0 border-b-[6px] border-ink bg-board px-3 text-right caret-leaf text-[96px] leading-none sm:h-[164px] sm:w-[330px] sm:text-[150px]"
           :aria-invalid="!!problem"
           aria-describedby="reading-problem"
-          @keydown.backspace="onBackspace"
+          @keydown="onKey"
         />
         <span v-if="kind === 'folds'" class="figure pb-2 text-[40px] text-faded">mm</span>
         <ChoiceRow v-else v-model="unit" label="Unit of the tape" hide-label :options="units" />
         <dl
-          class="grid flex-1 grid-cols-[auto_auto] content-end items-baseline justify-start gap-x-5 gap-y-1 pb-2"
+          class="grid flex-1 grid-cols-[auto_auto] max-sm:w-full max-sm:flex-none max-sm:grid-cols-[auto_auto_auto_auto] content-end items-baseline justify-start gap-x-5 gap-y-1 pb-2"
         >
           <template v-if="before !== undefined">
             <dt class="text-faded">Keeps on Enter</dt>
@@ -171,9 +253,25 @@ function onBackspace(event: KeyboardEvent) {
         class="mt-4 border-2 border-l-8 border-clay bg-clay-wash px-4 py-3"
       >
         {{ problem }}
+        <button
+          v-if="meant"
+          type="button"
+          class="pl-3 font-bold"
+          @mousedown.prevent
+          @click="act.accept"
+        >
+          <kbd class="key">A</kbd> take {{ offer }}
+        </button>
       </p>
+      <FindingLine
+        v-if="!problem && finding"
+        :finding="finding"
+        :offer="offer"
+        @accept="act.accept"
+        @again="act.again"
+      />
       <p
-        v-else-if="apart"
+        v-if="!problem && apart"
         role="status"
         data-test="apart"
         class="mt-4 border-2 border-l-8 border-clay bg-clay-wash px-4 py-3"
@@ -181,7 +279,44 @@ function onBackspace(event: KeyboardEvent) {
         <strong>{{ show(apart) }} {{ shownUnit }} apart</strong>, more than {{ allowed }}. Take it
         once more.
       </p>
-      <SiteStrip :kind="kind" class="mt-5 lg:hidden" :step="step" @pick="openBox" />
+      <p
+        v-if="cueState !== 'idle'"
+        role="status"
+        class="mt-4 flex items-center gap-3 text-lg"
+        :class="{ 'font-bold text-leaf': cueState === 'read' }"
+      >
+        <svg
+          v-if="cueChoice.ring"
+          viewBox="0 0 36 36"
+          class="size-12 -rotate-90"
+          aria-hidden="true"
+        >
+          <circle cx="18" cy="18" r="15" class="fill-none stroke-line" stroke-width="5" />
+          <circle
+            cx="18"
+            cy="18"
+            r="15"
+            pathLength="1"
+            class="fill-none stroke-leaf"
+            :class="cueState === 'waiting' ? 'cue-running' : ''"
+            :style="{ '--cue': `${protocol.readingDelaySeconds[1]}s` }"
+            stroke-width="5"
+            stroke-dasharray="1"
+          />
+        </svg>
+        {{ cueState === 'waiting' ? 'Wait…' : 'Read now.' }}
+      </p>
+      <div class="mt-3 flex flex-wrap gap-2 lg:hidden">
+        <button type="button" class="button" @click="asking = 'skip'">Skip</button>
+        <button type="button" class="button" @click="asking = 'site'">Go to</button>
+        <button v-if="kind === 'folds'" type="button" class="button" @click="cue.start">
+          Read cue
+        </button>
+      </div>
+      <details class="mt-3 lg:hidden">
+        <summary class="min-h-11 py-2 font-bold">Sheet so far</summary>
+        <SiteStrip :kind="kind" :step="step" @pick="openBox" />
+      </details>
     </section>
     <section v-else class="px-4 py-8 sm:px-10">
       <p class="text-faded">{{ kind === 'folds' ? 'Folds' : 'Tape' }}</p>
@@ -198,6 +333,70 @@ function onBackspace(event: KeyboardEvent) {
   <p class="flex flex-wrap gap-x-8 gap-y-1 border-t border-line px-6 py-3 text-faded max-lg:hidden">
     <span><kbd class="key">Enter</kbd> takes the number and goes on</span>
     <span><kbd class="key">⌫</kbd> in an empty field goes back</span>
-    <span><kbd class="key">Tab</kbd> to the sheet, to correct any box</span>
+    <span><kbd class="key">S</kbd> skip</span>
+    <span><kbd class="key">G</kbd> go to a site</span>
+    <span><kbd class="key">?</kbd> all keys</span>
+    <span v-if="kind === 'folds'" class="ml-auto">
+      <kbd class="key">Space</kbd> read cue, {{ protocol.readingDelaySeconds[1] }} s
+    </span>
   </p>
+  <KeyPad
+    v-if="pad && step"
+    class="sticky bottom-0"
+    @type="text += $event"
+    @back="backOnPad"
+    @enter="onEnter"
+  />
+
+  <AskDialog title="Keys" :open="asking === 'keys'" @close="close">
+    <dl class="grid grid-cols-[auto_1fr] gap-x-4 gap-y-2 pb-4 text-lg">
+      <dt><kbd class="key">Enter</kbd></dt>
+      <dd>take the number and go on</dd>
+      <dt><kbd class="key">⌫</kbd></dt>
+      <dd>in an empty field: back to the reading before</dd>
+      <template v-for="(key, name) in KEYS" :key="name">
+        <dt>
+          <kbd class="key">{{ name === ' ' ? 'Space' : name.toUpperCase() }}</kbd>
+        </dt>
+        <dd>{{ key.does }}</dd>
+      </template>
+    </dl>
+    <div class="flex flex-wrap gap-x-6 gap-y-2 border-t border-line pt-3">
+      <label class="flex min-h-11 items-center gap-2">
+        <input v-model="cueChoice.sound" type="checkbox" class="size-5 accent-leaf" /> the cue
+        sounds
+      </label>
+      <label class="flex min-h-11 items-center gap-2">
+        <input v-model="cueChoice.ring" type="checkbox" class="size-5 accent-leaf" /> the cue shows
+        a ring
+      </label>
+      <button type="button" class="button ml-auto" @click="close">Close</button>
+    </div>
+  </AskDialog>
+  <AskDialog
+    v-if="landmark && spot"
+    :title="landmark.name"
+    :open="asking === 'figure'"
+    @close="close"
+  >
+    <div class="h-[60vh]">
+      <BodyFigure :view="spot.view" :current="spot" :others="others" :label="landmark.text" />
+    </div>
+    <p class="py-3">{{ landmark.text }} The {{ landmark.caption }}.</p>
+    <button type="button" class="button" @click="close">Close</button>
+  </AskDialog>
+  <NumberedChoice
+    :title="`Skip ${landmark?.name ?? ''}: why?`"
+    :open="asking === 'skip'"
+    :options="reasons"
+    @choose="skip"
+    @close="close"
+  />
+  <NumberedChoice
+    title="Go to"
+    :open="asking === 'site'"
+    :options="siteOptions"
+    @choose="goTo"
+    @close="close"
+  />
 </template>

@@ -4,6 +4,8 @@ import {
   CONVERSIONS,
   equationById,
   fixed,
+  handErrors,
+  USUAL_HAND,
   formatDate,
   formatMass,
   leadEquation,
@@ -18,6 +20,7 @@ import {
   type Conversion,
   type MassUnit,
   type Person,
+  type Quantity,
 } from '#core'
 import type { CheckInWithReadings } from '#shared/check-ins'
 
@@ -35,6 +38,12 @@ const sheet = computed(() => sheetOf(props.person, props.checkIn))
 const result = computed(() => resultOf(props.person, props.checkIn))
 const steps = computed(() => workingOf(props.person, props.checkIn))
 const change = computed(() => changeSince(props.person, props.checkIn, props.earlier))
+/** What this hand can tell, beside each change. */
+const hand = computed(() => {
+  if (!change.value) return undefined
+  const errors = handErrors(props.person, props.checkIn, change.value.since, USUAL_HAND)
+  return errors.ok ? errors.value : undefined
+})
 const equation = computed(() => {
   const id = leadEquation(sheet.value.protocol, props.person.sex)
   return id === undefined ? undefined : equationById(id)
@@ -59,6 +68,8 @@ interface Row {
   label: string
   value: string
   change: string
+  /** The smallest change that the hand can tell, in the unit of the change. */
+  reach: string
   tone?: string
 }
 
@@ -69,6 +80,11 @@ const rows = computed<Row[]>(() => {
   const mass = (kg: number | undefined) => (kg === undefined ? '' : formatMass(kg, unit.value, 2))
   const massChange = (kg: number | undefined) =>
     kg === undefined ? '' : `${signed(massIn(kg, unit.value), 2)} ${unit.value}`
+  const reach = (of: Quantity, show: (value: number) => string) => {
+    const error = hand.value?.[of].smallestRealChange
+    return error === undefined || !Number.isFinite(error) ? '' : show(error)
+  }
+  const massReach = (kg: number) => fixed(massIn(kg, unit.value), 1)
   return [
     {
       id: 'fat-percent',
@@ -78,6 +94,7 @@ const rows = computed<Row[]>(() => {
           ? `${fixed(fatPercent, 2)} %`
           : `${fixed(fatPercent, 2)} % ± ${fixed(standardError, 1)}`,
       change: since ? `${signed(since.fatPercent, 2)} points` : '',
+      reach: reach('fatPercent', (v) => fixed(v, 1)),
       tone: 'text-amber',
     },
     {
@@ -85,6 +102,7 @@ const rows = computed<Row[]>(() => {
       label: 'Fat mass',
       value: mass(fatMassKg),
       change: massChange(since?.fatMassKg),
+      reach: reach('fatMass', massReach),
       tone: 'text-amber',
     },
     {
@@ -92,6 +110,7 @@ const rows = computed<Row[]>(() => {
       label: 'Lean mass',
       value: mass(leanMassKg),
       change: massChange(since?.leanMassKg),
+      reach: reach('leanMass', massReach),
       tone: 'text-leaf',
     },
     {
@@ -99,14 +118,22 @@ const rows = computed<Row[]>(() => {
       label: 'Body mass',
       value: mass(sheet.value.subject.massKg),
       change: massChange(since?.massKg),
+      reach: '',
     },
     {
       id: 'sum',
       label: `Sum of ${sheet.value.protocol.folds[props.person.sex].length} folds`,
       value: `${fixed(sumMm!, 1)} mm`,
       change: since?.sumMm === undefined ? '' : `${signed(since.sumMm, 1)} mm`,
+      reach: reach('sum', (v) => fixed(v, 1)),
     },
-    { id: 'density', label: 'Body density', value: `${fixed(density!, 5)} g/cm³`, change: '' },
+    {
+      id: 'density',
+      label: 'Body density',
+      value: `${fixed(density!, 5)} g/cm³`,
+      change: '',
+      reach: '',
+    },
   ].filter((row) => row.value !== '')
 })
 
@@ -159,6 +186,7 @@ const sentence = computed(() => {
             <th scope="col" class="pl-4 text-right font-normal">
               {{ change ? `since ${formatDate(change.since.measuredOn)}` : '' }}
             </th>
+            <th v-if="hand" scope="col" class="pl-4 text-right font-normal">can tell from</th>
           </tr>
         </thead>
         <tbody>
@@ -177,6 +205,9 @@ const sentence = computed(() => {
             >
               {{ row.change }}
             </td>
+            <td v-if="hand" class="figure pl-4 text-right text-[21px] text-faded">
+              {{ row.reach }}
+            </td>
           </tr>
         </tbody>
       </table>
@@ -191,7 +222,7 @@ const sentence = computed(() => {
       </p>
       <details v-if="steps.ok" class="pt-5" data-test="working">
         <summary class="cursor-pointer font-bold">The working, unrounded</summary>
-        <div class="overflow-x-auto">
+        <div class="overflow-x-auto" tabindex="0" role="region" aria-label="Sheet">
           <table class="mt-2 border-collapse text-left">
             <thead class="sr-only">
               <tr>
@@ -220,6 +251,7 @@ const sentence = computed(() => {
           estimate, not to a change.
         </p>
       </details>
+      <ResultMore :person="person" :check-in="checkIn" />
     </template>
   </section>
 </template>

@@ -17,7 +17,7 @@ const model = defineModel<T>({ required: true })
 
 <template>
   <RadioGroup v-model="model">
-    <RadioGroupLabel class="block pb-1 font-bold" :class="{ 'sr-only': hideLabel }">
+    <RadioGroupLabel as="span" class="block pb-1 font-bold" :class="{ 'sr-only': hideLabel }">
       {{ label }}
     </RadioGroupLabel>
     <div class="flex flex-wrap gap-2">

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 definePageMeta({ layout: false })
 
-type Stage = 'ready' | 'folds' | 'tape' | 'scale' | 'result'
+type Stage = 'ready' | 'folds' | 'tape' | 'scale' | 'read-back' | 'result'
 
 const route = useRoute()
 const store = useCheckInStore()
@@ -38,6 +38,7 @@ const stages = computed(() => {
     { id: 'folds', name: 'Folds', done: !next.value, wanted: folds[sex].length > 0 },
     { id: 'tape', name: 'Tape', done: !nextTape.value, wanted: girths[sex].length > 0 },
     { id: 'scale', name: 'Scale', done: weighed, wanted: true },
+    { id: 'read-back', name: 'Read-back', done: false, wanted: true },
     { id: 'result', name: 'Result', done: checkIn.value?.closedAt != null, wanted: true },
   ]
   return all.filter(({ wanted }) => wanted)
@@ -63,6 +64,7 @@ function goOn() {
         @done="goOn"
       />
       <ScaleStage v-else-if="stage === 'scale'" @done="goOn" />
+      <ReadBackStage v-else-if="stage === 'read-back'" @done="goOn" @go="stage = stageOfWork()" />
       <ResultStage v-else-if="stage === 'result'" @go="stage = $event ?? stageOfWork()" />
     </main>
     <main v-else-if="trouble" class="mx-auto max-w-xl p-6">

@@ -73,7 +73,9 @@ export async function tabTo(page: Page, what: string): Promise<void> {
       const element = document.activeElement
       return (
         element?.id === wanted ||
-        (element !== document.body && !!element?.textContent?.includes(wanted))
+        (element !== document.body &&
+          element?.role !== 'region' &&
+          !!element?.textContent?.includes(wanted))
       )
     }, what)
     if (there) return

@@ -83,6 +83,16 @@ export class TestServer {
     return (await fetch(`${this.url}${path}`)).json() as Promise<T>
   }
 
+  async post<T>(path: string, body: unknown): Promise<T> {
+    const response = await fetch(`${this.url}${path}`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify(body),
+    })
+    if (!response.ok) throw new Error(`${path}: ${response.status} ${await response.text()}`)
+    return response.json() as Promise<T>
+  }
+
   /** Starts a second process on the same folder and gives back how it ended. */
   async second(): Promise<{ code: number | null; stderr: string }> {
     const other = this.spawn(await freePort())

@@ -1,0 +1,49 @@
+<script setup lang="ts">
+/** A large keypad for the thumb. It types into the field; it never takes the focus away from it. */
+const emit = defineEmits<{ type: [sign: string]; back: []; enter: [] }>()
+
+const rows = [
+  ['7', '8', '9'],
+  ['4', '5', '6'],
+  ['1', '2', '3'],
+  ['.', '0'],
+]
+</script>
+
+<template>
+  <div
+    class="grid grid-cols-4 grid-rows-4 gap-1.5 border-t border-line bg-board p-2"
+    role="group"
+    aria-label="Keypad"
+    @mousedown.prevent
+  >
+    <template v-for="(row, i) in rows" :key="i">
+      <button
+        v-for="sign in row"
+        :key="sign"
+        type="button"
+        class="figure min-h-14 rounded border-2 border-line bg-chalk text-[32px] active:bg-white"
+        :style="{ gridRow: i + 1 }"
+        @click="emit('type', sign)"
+      >
+        {{ sign }}
+      </button>
+    </template>
+    <button
+      type="button"
+      class="figure row-start-4 min-h-14 rounded border-2 border-line bg-chalk text-[26px] active:bg-white"
+      style="grid-column: 3"
+      aria-label="Back"
+      @click="emit('back')"
+    >
+      ⌫
+    </button>
+    <button
+      type="button"
+      class="figure col-start-4 row-span-4 row-start-1 rounded bg-leaf text-[26px] text-white active:bg-ink"
+      @click="emit('enter')"
+    >
+      Take
+    </button>
+  </div>
+</template>

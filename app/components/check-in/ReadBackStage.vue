@@ -1,0 +1,233 @@
+<script setup lang="ts">
+import {
+  attempt,
+  formatMass,
+  isSkinfold,
+  nameOf,
+  parseFold,
+  parseGirth,
+  plausibility,
+  readingsInForce,
+  schoolOfSite,
+  signed,
+  lengthIn,
+  type SiteId,
+} from '#core'
+import type { SheetRow } from '~/composables/useSiteSheet'
+
+const emit = defineEmits<{ done: []; go: [] }>()
+
+const store = useCheckInStore()
+const { client, protocol, readings, findings, sheet, lastMass } = storeToRefs(store)
+const folds = useSiteSheet('folds')
+const girths = useSiteSheet('tape')
+const lengthUnit = useLengthUnit()
+const massUnit = useMassUnit()
+
+const on = useTemplateRef<HTMLButtonElement>('on')
+onMounted(() => on.value?.focus({ preventScroll: true }))
+
+interface Part {
+  name: string
+  unit: string
+  rows: SheetRow[]
+  show(value: number | undefined): string
+}
+
+const parts = computed<Part[]>(() =>
+  [
+    { name: 'Folds', unit: 'mm', rows: folds.rows.value, show: folds.show },
+    { name: 'Girths', unit: lengthUnit.value, rows: girths.rows.value, show: girths.show },
+  ].filter(({ rows }) => rows.length > 0),
+)
+
+/** The value of a site by the rules of the protocol, and its change since last time. */
+function valueOf({ site }: SheetRow) {
+  return sheet.value?.sites[site]?.value
+}
+function changeOf(row: SheetRow): string {
+  const now = valueOf(row)
+  if (now === undefined || row.last === undefined) return ''
+  const change = now - row.last
+  return signed(isSkinfold(row.site) ? change : lengthIn(change, lengthUnit.value), 1)
+}
+
+/** What to look at before closing, in words. */
+function remark(row: SheetRow): string {
+  const taken = row.trials.filter((t) => t !== undefined).length
+  if (row.skipped) return `left out: ${row.skipped}`
+  if (taken === 0) return 'missing'
+  if (row.asked) return row.asked
+  if (row.apart) return 'the trials do not agree'
+  return taken === 1 && row.trials.length > 2 ? 'one trial only' : ''
+}
+
+const massFinding = computed(() => findings.value.find(({ sites }) => sites.includes('mass')))
+const toLookAt = computed(
+  () =>
+    parts.value.flatMap(({ rows }) => rows).filter((row) => remark(row) !== '').length +
+    (massFinding.value || sheet.value?.subject.massKg === undefined ? 1 : 0),
+)
+
+const editing = ref<{ site: SiteId; pass: number }>()
+const text = ref('')
+const problem = ref('')
+const isOpen = (site: SiteId, pass: number) =>
+  editing.value?.site === site && editing.value.pass === pass
+
+function edit(site: SiteId, pass: number) {
+  editing.value = { site, pass }
+  text.value = ''
+  problem.value = ''
+  void nextTick(() => document.getElementById('correction')?.focus())
+}
+
+/** Takes the correction; the value before stays on record as superseded. */
+function correct() {
+  const { site, pass } = editing.value!
+  const fold = isSkinfold(site)
+  const parsed = attempt(() =>
+    fold
+      ? parseFold(text.value, site, nameOf(site))
+      : parseGirth(text.value, lengthUnit.value, site, nameOf(site)),
+  )
+  if (!parsed.ok) {
+    problem.value = parsed.error.message
+    return
+  }
+  const { value, unit, text: typed } = parsed.value
+  if (plausibility(site, value, client.value!.sex) === 'impossible') {
+    problem.value = `${nameOf(site)}: got “${typed}”, which cannot be.`
+    return
+  }
+  store.record({
+    kind: fold ? 'skinfold' : 'girth',
+    site,
+    school: fold ? schoolOfSite(protocol.value, site) : null,
+    pass,
+    value,
+    unit,
+    typed,
+  })
+  stop()
+}
+
+function stop() {
+  editing.value = undefined
+  problem.value = ''
+  on.value?.focus()
+}
+
+/** Everything that was replaced, with when it was typed. */
+const replaced = computed(() => {
+  const inForce = new Set(readingsInForce(readings.value).map(({ id }) => id))
+  return readings.value.filter(({ id }) => !inForce.has(id))
+})
+const timeOf = (instant: string) =>
+  new Date(instant).toLocaleTimeString([], { hour: '2-digit', minute: '2-digit' })
+</script>
+
+<template>
+  <div class="mx-auto w-full max-w-5xl px-4 py-6 sm:px-8">
+    <p class="text-faded">Read-back</p>
+    <h2 class="pb-3 text-[36px] sm:text-[44px]" data-test="read-back">
+      {{
+        toLookAt === 0
+          ? 'Nothing to look at again.'
+          : `${toLookAt} ${toLookAt === 1 ? 'thing' : 'things'} to look at before closing.`
+      }}
+    </h2>
+    <div class="overflow-x-auto" tabindex="0" role="region" aria-label="Sheet">
+      <table class="w-full border-collapse text-left">
+        <caption class="sr-only">
+          The whole sheet against last time
+        </caption>
+        <template v-for="part in parts" :key="part.name">
+          <thead>
+            <tr class="border-b-2 border-ink text-faded">
+              <th scope="col" class="py-1 font-normal">{{ part.name }}, {{ part.unit }}</th>
+              <th scope="col" class="px-2 text-right font-normal">last</th>
+              <th
+                v-for="(_, i) in part.rows[0]!.trials"
+                :key="i"
+                scope="col"
+                class="px-2 text-right font-normal"
+              >
+                {{ i + 1 }}
+              </th>
+              <th scope="col" class="px-2 text-right font-normal">value</th>
+              <th scope="col" class="px-2 text-right font-normal">change</th>
+              <th scope="col" class="px-2 font-normal">look at</th>
+            </tr>
+          </thead>
+          <tbody>
+            <tr v-for="row in part.rows" :key="row.site" class="border-b border-line">
+              <th scope="row" class="py-1 pr-2">{{ row.name }}</th>
+              <td class="figure px-2 text-right text-[21px] text-faded">
+                {{ part.show(row.last) }}
+              </td>
+              <td v-for="(trial, i) in row.trials" :key="i" class="text-right">
+                <form v-if="isOpen(row.site, i + 1)" novalidate @submit.prevent="correct">
+                  <label for="correction" class="sr-only">{{ row.name }}, pass {{ i + 1 }}</label>
+                  <input
+                    id="correction"
+                    v-model="text"
+                    class="figure h-11 w-20 border-2 border-leaf bg-white px-1 text-right text-[21px]"
+                    inputmode="decimal"
+                    autocomplete="off"
+                    :placeholder="part.show(trial)"
+                    aria-describedby="correction-problem"
+                    @keydown.esc="stop"
+                  />
+                </form>
+                <button
+                  v-else-if="trial !== undefined"
+                  type="button"
+                  class="figure min-h-11 min-w-12 px-2 text-right text-[21px] underline decoration-line decoration-dotted underline-offset-4"
+                  @click="edit(row.site, i + 1)"
+                >
+                  <span class="sr-only">Correct {{ row.name }}, pass {{ i + 1 }}: </span>
+                  {{ part.show(trial) }}
+                </button>
+              </td>
+              <td class="figure px-2 text-right text-[21px]">{{ part.show(valueOf(row)) }}</td>
+              <td class="figure px-2 text-right text-[21px]">{{ changeOf(row) }}</td>
+              <td class="max-w-64 min-w-32 px-2 text-clay">{{ remark(row) }}</td>
+            </tr>
+          </tbody>
+        </template>
+      </table>
+    </div>
+    <p v-if="problem" id="correction-problem" role="alert" class="pt-3 font-bold text-clay">
+      {{ problem }}
+    </p>
+    <p class="flex flex-wrap items-baseline gap-x-4 pt-4 text-lg">
+      <strong>Body mass</strong>
+      <template v-if="sheet?.subject.massKg !== undefined">
+        <span class="figure text-[26px]">{{ formatMass(sheet.subject.massKg, massUnit) }}</span>
+        <span v-if="lastMass" class="text-faded">
+          last {{ formatMass(lastMass.massKg, massUnit) }}
+        </span>
+      </template>
+      <span v-else class="text-clay">not weighed</span>
+      <span v-if="massFinding" class="text-clay">{{ massFinding.evidence }}</span>
+    </p>
+    <details v-if="replaced.length" class="pt-3">
+      <summary class="cursor-pointer font-bold">Replaced values, kept on record</summary>
+      <ul class="pt-1">
+        <li v-for="reading in replaced" :key="reading.id">
+          {{ reading.site ? nameOf(reading.site) : 'Body mass' }}, pass {{ reading.pass }}: typed
+          {{ reading.typed }} at {{ timeOf(reading.takenAt) }}
+        </li>
+      </ul>
+    </details>
+    <div class="flex flex-wrap gap-3 pt-6">
+      <button ref="on" type="button" class="button button-lead" @click="emit('done')">
+        On to the result
+      </button>
+      <button v-if="sheet?.missing.length" type="button" class="button" @click="emit('go')">
+        Take what is missing
+      </button>
+    </div>
+  </div>
+</template>

@@ -1,0 +1,194 @@
+<script setup lang="ts">
+import {
+  bodyMassIndex,
+  classify,
+  estimate,
+  everyResultOf,
+  fatMassIndex,
+  fatPercentile,
+  fixed,
+  isSkinfold,
+  leadEquation,
+  leanMassIndex,
+  nameOf,
+  normalisedLeanMassIndex,
+  NORM_TABLES,
+  resultOf,
+  sensitivity,
+  sheetOf,
+  signed,
+  waistToHeight,
+  waistToHip,
+  type Person,
+  type SkinfoldId,
+} from '#core'
+import type { CheckInWithReadings } from '#shared/check-ins'
+
+const props = defineProps<{ person: Person; checkIn: CheckInWithReadings }>()
+
+const sheet = computed(() => sheetOf(props.person, props.checkIn))
+const result = computed(() => resultOf(props.person, props.checkIn))
+const every = computed(() => everyResultOf(props.person, props.checkIn))
+
+/** How far apart the equations are, points of fat %. */
+const spread = computed(() => {
+  const fat = every.value.flatMap((r) => (r.ok ? [r.estimate.fatPercent] : []))
+  return fat.length > 1 ? Math.max(...fat) - Math.min(...fat) : undefined
+})
+
+/** What a millimetre more at each fold does to fat %, the largest first. */
+const effects = computed(() => {
+  const { protocol, measured, subject } = sheet.value
+  const lead = leadEquation(protocol, props.person.sex)
+  if (!result.value.ok || lead === undefined) return []
+  const folds = Object.fromEntries(
+    measured.flatMap(({ site, value }) => (isSkinfold(site) ? [[site, value]] : [])),
+  ) as Record<SkinfoldId, number>
+  const girths = Object.fromEntries(
+    measured.flatMap(({ site, value }) => (isSkinfold(site) ? [] : [[site, value]])),
+  )
+  const effect = sensitivity(
+    (values) =>
+      estimate(lead, subject, { ...girths, ...values }, { conversion: props.checkIn.conversion })
+        .fatPercent,
+    folds,
+  )
+  return (Object.entries(effect) as [SkinfoldId, number][])
+    .filter(([, points]) => Math.abs(points) > 1e-9)
+    .sort((a, b) => Math.abs(b[1]) - Math.abs(a[1]))
+})
+const sameEverywhere = computed(() => {
+  const [first, ...rest] = effects.value
+  return first && rest.every(([, points]) => Math.abs(points - first[1]) < 1e-9)
+    ? first[1]
+    : undefined
+})
+
+interface Index {
+  name: string
+  value: string
+}
+
+const indices = computed<Index[]>(() => {
+  const { massKg, heightCm } = sheet.value.subject
+  const { sites } = sheet.value
+  const [waist, hip] = [sites.waist?.value, sites.hip?.value]
+  const list: Index[] = []
+  const add = (name: string, value: number, digits: number, unit = '') =>
+    list.push({ name, value: `${fixed(value, digits)}${unit}` })
+  if (massKg !== undefined && heightCm !== undefined) {
+    add('BMI', bodyMassIndex(massKg, heightCm), 1, ' kg/m²')
+  }
+  if (result.value.ok && result.value.value.fatMassKg !== undefined && heightCm !== undefined) {
+    const { fatMassKg, leanMassKg } = result.value.value
+    add('Fat mass index', fatMassIndex(fatMassKg, heightCm), 1, ' kg/m²')
+    add('Lean mass index', leanMassIndex(leanMassKg!, heightCm), 1, ' kg/m²')
+    add('Lean mass index at 1.80 m', normalisedLeanMassIndex(leanMassKg!, heightCm), 1, ' kg/m²')
+  }
+  if (waist !== undefined && hip !== undefined) add('Waist to hip', waistToHip(waist, hip), 2)
+  if (waist !== undefined && heightCm !== undefined) {
+    add('Waist to height', waistToHeight(waist, heightCm), 2)
+  }
+  return list
+})
+
+/** The range table in use: the coach's choice, one at a time, with its source. */
+const tables = NORM_TABLES.filter((t) => t.of === 'fatPercent')
+const tableId = useCookie('oak-pinch-range-table', {
+  default: () => tables[0]!.id,
+  maxAge: 60 * 60 * 24 * 365 * 5,
+  sameSite: 'strict',
+})
+const standing = computed(() => {
+  if (!result.value.ok) return undefined
+  const { fatPercent } = result.value.value
+  return {
+    band: classify(tableId.value, fatPercent, sheet.value.subject),
+    percentile: fatPercentile(fatPercent, sheet.value.subject),
+  }
+})
+</script>
+
+<template>
+  <div v-if="result.ok" class="space-y-6 pt-6">
+    <section v-if="every.length > 1">
+      <h3 class="border-b-2 border-ink pb-1 text-xl">Every equation that these readings allow</h3>
+      <table class="w-full max-w-2xl border-collapse text-left" data-test="every">
+        <caption class="sr-only">
+          Fat % by every equation, the protocol’s own first
+        </caption>
+        <tbody>
+          <tr v-for="r in every" :key="r.equation.id" class="border-b border-line">
+            <th scope="row" class="py-1.5 pr-3 font-normal">
+              {{ r.equation.name }}
+              <span v-if="!r.ok" class="block text-faded">{{ r.error.message }}</span>
+            </th>
+            <td class="figure text-right text-[21px] whitespace-nowrap">
+              <template v-if="r.ok">
+                {{ fixed(r.estimate.fatPercent, 1) }} %
+                <span class="text-faded">
+                  {{
+                    r.estimate.standardError === null
+                      ? 'error not stated'
+                      : `± ${fixed(r.estimate.standardError, 1)}`
+                  }}
+                </span>
+              </template>
+              <template v-else>–</template>
+            </td>
+          </tr>
+        </tbody>
+      </table>
+      <p v-if="spread !== undefined" class="pt-1 text-faded">
+        {{ fixed(spread, 1) }} points between the lowest and the highest. Stay with one.
+      </p>
+    </section>
+
+    <section v-if="effects.length">
+      <h3 class="border-b-2 border-ink pb-1 text-xl">What one millimetre does</h3>
+      <p class="pt-2">
+        <template v-if="sameEverywhere !== undefined">
+          1 mm at any of the {{ effects.length }} sites is {{ signed(sameEverywhere, 2) }} points.
+        </template>
+        <template v-else>
+          1 mm at the
+          {{
+            effects
+              .map(([site, points]) => `${nameOf(site).toLowerCase()} is ${signed(points, 2)}`)
+              .join(', ')
+          }}
+          points.
+        </template>
+      </p>
+    </section>
+
+    <section>
+      <h3 class="border-b-2 border-ink pb-1 text-xl">Indices and ranges</h3>
+      <dl class="grid max-w-md grid-cols-[1fr_auto] gap-x-6 pt-2">
+        <template v-for="index in indices" :key="index.name">
+          <dt>{{ index.name }}</dt>
+          <dd class="figure text-right text-[21px]">{{ index.value }}</dd>
+        </template>
+      </dl>
+      <div class="flex flex-wrap items-center gap-3 pt-3">
+        <label for="range-table" class="font-bold">Range table</label>
+        <select id="range-table" v-model="tableId" class="field w-auto!">
+          <option v-for="table in tables" :key="table.id" :value="table.id">
+            {{ table.name }}
+          </option>
+        </select>
+      </div>
+      <p v-if="standing" class="max-w-2xl pt-2" data-test="range">
+        <template v-if="standing.band">
+          {{ standing.band.band.name }} ({{ standing.band.table.source }}).
+          {{ standing.band.table.note }}
+        </template>
+        <template v-else>This table says nothing of this age.</template>
+        <template v-if="standing.percentile !== null">
+          About {{ fixed(standing.percentile, 0) }} in 100 of that sex and age have more (Cooper
+          Institute data as printed by the American College of Sports Medicine).
+        </template>
+      </p>
+    </section>
+  </div>
+</template>

@@ -1,0 +1,20 @@
+<script setup lang="ts">
+import { Dialog, DialogPanel, DialogTitle } from '@headlessui/vue'
+
+defineProps<{ title: string; open: boolean }>()
+const emit = defineEmits<{ close: [] }>()
+</script>
+
+<template>
+  <Dialog :open="open" class="relative z-20" @close="emit('close')">
+    <div class="fixed inset-0 bg-ink/50" aria-hidden="true" />
+    <div class="fixed inset-0 grid place-items-center p-4">
+      <DialogPanel
+        class="max-h-full w-full max-w-lg overflow-y-auto rounded border-2 border-ink bg-chalk p-6"
+      >
+        <DialogTitle class="pb-3 text-[28px]">{{ title }}</DialogTitle>
+        <slot />
+      </DialogPanel>
+    </div>
+  </Dialog>
+</template>

@@ -1,0 +1,1 @@
+ALTER TABLE "check_ins" ADD COLUMN "skipped" jsonb DEFAULT '[]'::jsonb NOT NULL;

@@ -1,0 +1,318 @@
+import { randomUUID } from 'node:crypto'
+import { readFileSync } from 'node:fs'
+import { createRequire } from 'node:module'
+import type { Browser, Page } from 'puppeteer-core'
+import { afterAll, afterEach, beforeAll, beforeEach, describe, expect, test } from 'vitest'
+import { addDays, isoDateOf, SEVEN_FOLDS } from '#core'
+import type { CheckIn, CheckInView } from '#shared/check-ins'
+import type { Client } from '#shared/clients'
+import {
+  enter,
+  openBrowser,
+  openPage,
+  PHONE,
+  tabTo,
+  textOf,
+  waitForFocus,
+  waitForText,
+} from './support/browser'
+import { TestServer } from './support/server'
+
+/* One sheet and its slips, invented for testing: a woman of 36, 62.0 kg, four weeks apart. */
+const LAST = [9, 11, 17, 13.5, 21, 16, 26]
+const NOW = [9, 10.5, 16.5, 13, 19.5, 15, 25]
+
+const axe = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8')
+
+let server: TestServer
+let browser: Browser
+let closeBrowser: () => Promise<void>
+let page: Page & { faults: string[] }
+
+beforeAll(async () => {
+  server = await TestServer.create()
+  ;({ browser, close: closeBrowser } = await openBrowser())
+})
+afterAll(async () => {
+  await closeBrowser?.()
+  await server?.remove()
+})
+beforeEach(async () => {
+  page = await openPage(browser)
+})
+afterEach(async () => {
+  expect(page.faults).toEqual([])
+  await page.close()
+})
+
+const today = isoDateOf(new Date())
+
+/** A woman of 36 with one closed check-in four weeks ago, and one just started; its id. */
+async function secondCheckIn(name: string): Promise<string> {
+  const client = await server.post<Client>('/api/clients', {
+    name,
+    sex: 'female',
+    birthDate: addDays(today, -Math.round(36.5 * 365.25)),
+    height: '168 cm',
+    cadenceDays: '28',
+  })
+  const start = (daysAgo: number) =>
+    server.post<CheckIn>('/api/check-ins', {
+      id: randomUUID(),
+      clientId: client.id,
+      measuredOn: addDays(today, -daysAgo),
+      startedAt: new Date(Date.now() - daysAgo * 86_400_000).toISOString(),
+    })
+  const first = await start(28)
+  const reading = (more: object) => ({
+    id: randomUUID(),
+    checkInId: first.id,
+    pass: 1,
+    unit: 'mm',
+    typed: 'x',
+    takenAt: new Date().toISOString(),
+    supersedes: null,
+    ...more,
+  })
+  await server.post(`/api/check-ins/${first.id}/readings`, {
+    readings: [
+      ...SEVEN_FOLDS.map((site, i) =>
+        reading({ kind: 'skinfold', site, school: 'us', value: LAST[i] }),
+      ),
+      reading({ kind: 'mass', site: null, school: null, value: 62, unit: 'kg' }),
+    ],
+  })
+  await server.post(`/api/check-ins/${first.id}/close`, {})
+  return (await start(0)).id
+}
+
+async function openFolds(id: string) {
+  await page.goto(`${server.url}/check-in/${id}`)
+  await waitForFocus(page, 'Begin with the folds')
+  await page.keyboard.press('Enter')
+  await waitForFocus(page, 'reading')
+}
+
+/** From the read-back to the result: one Enter. */
+async function toResult() {
+  await waitForFocus(page, 'On to the result')
+  await page.keyboard.press('Enter')
+  await waitForFocus(page, 'Close the check-in')
+}
+
+const stored = async (id: string) => {
+  await waitForText(page, 'all stored')
+  return (await server.get<CheckInView>(`/api/check-ins/${id}`)).checkIn
+}
+
+/** Every violation that the accessibility audit finds on the page as it is. */
+async function violations(): Promise<string[]> {
+  await page.evaluate(axe)
+  return page.evaluate(async () => {
+    const { axe: audit } = window as unknown as {
+      axe: { run(): Promise<{ violations: { id: string; nodes: { html: string }[] }[] }> }
+    }
+    const result = await audit.run()
+    return result.violations.map(({ id, nodes }) => `${id}: ${nodes.map((n) => n.html).join(' ')}`)
+  })
+}
+
+describe('findings in the moment', () => {
+  test('the honest list is not questioned', async () => {
+    const id = await secondCheckIn('Hanna Honest')
+    await openFolds(id)
+    for (const value of [...NOW, ...NOW.map((v, i) => v + (i % 2 ? 0.5 : -0.5))]) {
+      await enter(page, value)
+      expect(await page.$('[data-test="finding"]')).toBeNull()
+      expect(await page.$('[data-test="asked"]')).toBeNull()
+    }
+    await waitForFocus(page, 'mass')
+    await enter(page, '61.6')
+    await waitForText(page, 'Nothing to look at again.')
+    await toResult()
+  })
+
+  test.each([
+    ['a decimal point moved', 'abdominal', '1.95', /Accepted: 3 to 85 mm/, 19.5],
+    ['digits changed about', 'thigh', '52', /digits changed about/, 25],
+    ['inches', 'subscapular', '0.5', /Accepted: 3 to 75 mm/, 12.7],
+    ['a decimal point lost', 'abdominal', '195', /Accepted: 3 to 85 mm/, 19.5],
+  ] as const)('%s: one key takes what was meant', async (_what, slipped, typed, words, meant) => {
+    const id = await secondCheckIn(`Slip ${typed}`)
+    await openFolds(id)
+    for (const [i, site] of SEVEN_FOLDS.entries()) {
+      await enter(page, site === slipped ? typed : NOW[i]!)
+      if (site !== slipped) continue
+      // A value outside the hard limits is refused and stays in the field; any other lets the work go on.
+      const where = '[data-test="finding"], #reading-problem'
+      await page.waitForSelector(where)
+      expect(await page.$eval(where, (e) => (e as HTMLElement).innerText)).toMatch(words)
+      await page.keyboard.press('a')
+      await page.waitForFunction((s) => !document.querySelector(s), {}, where)
+    }
+    await waitForText(page, 'Pass 2 · site 1 of 7')
+    const { readings } = await stored(id)
+    const mine = readings.filter((r) => r.site === slipped)
+    expect(mine.at(-1)!.value).toBeCloseTo(meant, 6)
+  })
+
+  test('two sites swapped are put right together, and the typed values stay on record', async () => {
+    const id = await secondCheckIn('Sven Swap')
+    await openFolds(id)
+    for (const value of [16.5, 10.5, 9]) await enter(page, value)
+    await waitForText(page, 'Chest and Triceps look swapped')
+    await page.keyboard.press('a')
+    await page.waitForFunction(() => !document.querySelector('[data-test="finding"]'))
+    const { readings } = await stored(id)
+    expect(readings.map((r) => [r.site, r.value])).toEqual([
+      ['chest', 16.5],
+      ['midaxillary', 10.5],
+      ['triceps', 9],
+      ['chest', 9],
+      ['triceps', 16.5],
+    ])
+    expect(readings[3]!.supersedes).toBe(readings[0]!.id)
+  })
+
+  test('pounds under kilograms are asked about at the scale', async () => {
+    const id = await secondCheckIn('Paula Pound')
+    await openFolds(id)
+    for (const value of [...NOW, ...NOW]) await enter(page, value)
+    await waitForFocus(page, 'mass')
+    await enter(page, '136.7')
+    await waitForText(page, 'pounds typed as kilograms')
+    await page.keyboard.press('a')
+    await toResult()
+    expect(await textOf(page, 'mass')).toBe('62.01 kg')
+  })
+
+  test('typing on keeps the value, marked beside its site', async () => {
+    const id = await secondCheckIn('Kaja Keep')
+    await openFolds(id)
+    for (const value of [9, 10.5, 61.5, 13]) await enter(page, value)
+    expect(await page.$$eval('[data-test="asked"]', (all) => all.length)).toBe(1)
+    expect(await textOf(page, 'site')).toBe('Abdominal')
+    expect((await stored(id)).readings.map((r) => r.value)).toEqual([9, 10.5, 61.5, 13])
+  })
+})
+
+describe('keys', () => {
+  test('skip with a reason, go to a site, undo, and the map of keys', async () => {
+    const id = await secondCheckIn('Kit Keys')
+    await openFolds(id)
+    await enter(page, 9)
+    await page.keyboard.press('?')
+    await waitForText(page, 'read cue: start when the jaws close')
+    await page.keyboard.press('Escape')
+    await waitForFocus(page, 'reading')
+    await page.keyboard.press('s')
+    await waitForText(page, 'Skip Midaxillary: why?')
+    await page.keyboard.press('3')
+    await waitForFocus(page, 'reading')
+    expect(await textOf(page, 'site')).toBe('Triceps')
+    await page.keyboard.press('b')
+    expect(await textOf(page, 'site')).toBe('Subscapular')
+    await page.keyboard.press('g')
+    await waitForText(page, 'Go to')
+    await page.keyboard.press('2')
+    await waitForFocus(page, 'reading')
+    expect(await textOf(page, 'site')).toBe('Midaxillary')
+    await enter(page, 10.5)
+    await page.keyboard.press('u')
+    await waitForText(page, 'Keeps on Enter')
+    await enter(page, 11)
+    const checkIn = await stored(id)
+    expect(checkIn.skipped).toEqual([{ site: 'triceps', reason: 'beyond the caliper' }])
+    expect(checkIn.readings.map((r) => r.value)).toEqual([9, 10.5, 11])
+  })
+
+  test('the sum, what the hand can tell and fat % stand beside the sheet', async () => {
+    const id = await secondCheckIn('Suse Sum')
+    await openFolds(id)
+    for (const value of NOW) await enter(page, value)
+    await waitForText(page, '−5.0 mm')
+    // Single trials of seven folds: 8.0 mm, and a little more for the caliper's graduation.
+    expect(await textOf(page, 'reach')).toBe('8.1 mm')
+    expect(await textOf(page, 'running-fat')).toMatch(/^\d\d\.\d %$/)
+  })
+
+  test('the read cue counts the seconds of the school', async () => {
+    const id = await secondCheckIn('Cora Cue')
+    await openFolds(id)
+    await page.keyboard.press('Space')
+    await waitForText(page, 'Wait…')
+    await waitForText(page, 'Read now.')
+    await enter(page, 9)
+    expect(await textOf(page, 'site')).toBe('Midaxillary')
+  })
+})
+
+test('the read-back says what is missing, alone or once only, and corrects in place', async () => {
+  const id = await secondCheckIn('Rena Readback')
+  await openFolds(id)
+  for (const value of [...NOW, 9, 10.5]) await enter(page, value)
+  await page.keyboard.press('j')
+  await tabTo(page, 'Read-back')
+  await page.keyboard.press('Enter')
+  await waitForText(page, '6 things to look at before closing.')
+  const body = await page.evaluate(() => document.body.innerText)
+  for (const words of ['left out: jaws not parallel', 'one trial only', 'not weighed']) {
+    expect(body).toContain(words)
+  }
+  await tabTo(page, 'Correct Chest, pass 1')
+  await page.keyboard.press('Enter')
+  await waitForFocus(page, 'correction')
+  await enter(page, '500')
+  await waitForText(page, 'Chest: got “500”')
+  await page.keyboard.down('Control')
+  await page.keyboard.press('a')
+  await page.keyboard.up('Control')
+  await enter(page, '9.5')
+  await waitForText(page, 'Replaced values, kept on record')
+  const { readings } = await stored(id)
+  const chest = readings.filter((r) => r.site === 'chest' && r.pass === 1)
+  expect(chest.map((r) => r.value)).toEqual([9, 9.5])
+  expect(chest[1]!.supersedes).toBe(chest[0]!.id)
+})
+
+test('by touch alone on a phone: the keypad takes seven folds', async () => {
+  const id = await secondCheckIn('Tamsin Thumb')
+  await page.setViewport(PHONE)
+  await page.goto(`${server.url}/check-in/${id}`)
+  await waitForText(page, 'Begin with the folds')
+  const tap = async (text: string) => {
+    const handle = await page.waitForFunction(
+      (wanted) =>
+        [...document.querySelectorAll('button')].find((b) => b.textContent?.trim() === wanted),
+      {},
+      text,
+    )
+    await (handle.asElement() as unknown as { tap(): Promise<void> }).tap()
+  }
+  await tap('Begin with the folds')
+  await waitForFocus(page, 'reading')
+  expect(await page.$eval('#reading', (e) => (e as HTMLInputElement).inputMode)).toBe('none')
+  for (const value of NOW) {
+    for (const sign of String(value)) await tap(sign)
+    await tap('Take')
+  }
+  await waitForText(page, 'Pass 2 · site 1 of 7')
+  expect((await stored(id)).readings.map((r) => r.value)).toEqual(NOW)
+})
+
+test('no stage has an accessibility violation, at either size', async () => {
+  const id = await secondCheckIn('Ada Audit')
+  for (const size of [{ width: 1280, height: 800 }, PHONE]) {
+    await page.setViewport(size)
+    await page.goto(`${server.url}/check-in/${id}`, { waitUntil: 'networkidle0' })
+    for (const stage of ['Ready', 'Folds', 'Scale', 'Read-back', 'Result']) {
+      await tabTo(page, stage)
+      await page.keyboard.press('Enter')
+      expect(await violations(), `${stage} at ${size.width}`).toEqual([])
+    }
+  }
+  for (const path of ['/', '/clients/new']) {
+    await page.goto(`${server.url}${path}`, { waitUntil: 'networkidle0' })
+    expect(await violations(), path).toEqual([])
+  }
+})

@@ -19,6 +19,10 @@ export {
   type OwnProtocol,
 } from './protocols/registry'
 export * from './protocols/types'
+export * from './protocols/in-force'
+export * from './protocols/screening'
+export * from './measuring/conditions'
+export * from './reliability/instrument-check'
 export { estimate } from './composition/estimate'
 export { working, type Step } from './composition/working'
 export * from './measuring/readings'

@@ -10,10 +10,13 @@ import {
   REMARK_SHARE,
   SEVEN_FOLDS,
   usualRepeatError,
+  type Conditions,
+  type ScreeningAnswers,
   type Sex,
   type SkinfoldId,
 } from '../core'
 import type { CheckIn, ReadingRecord } from '../shared/check-ins'
+import type { Mark } from '../shared/clients'
 
 /*
  * Lock Nine Rowing Club, on a canal: masters crews getting ready for a regatta with weight classes, and a few
@@ -33,9 +36,15 @@ export interface DemoClient {
   cadenceDays: number
   /** Date of joining, on or before the first check-in. */
   addedOn: string
+  showPercentages: boolean
+  screening?: { answers: ScreeningAnswers; reviewedOn: string }
+  marks: Mark[]
 }
 
-export interface DemoCheckIn extends Omit<CheckIn, 'coachId'> {
+/** What the seed does not fill in from the gym. */
+type OfGym = 'coachId' | 'caliperId' | 'tapeId' | 'scaleId' | 'heightCm' | 'voided'
+
+export interface DemoCheckIn extends Omit<CheckIn, OfGym> {
   readings: ReadingRecord[]
 }
 
@@ -66,11 +75,24 @@ interface Person {
   massBy?: number
   /** Readings in so far of a check-in under way today. */
   underWay?: number
+  /** Conditions of the last check-in, where they are not those of every other. */
+  lastConditions?: Conditions
+  screening?: { answers: ScreeningAnswers; daysAgo: number }
+  marks?: Mark[]
+  hidePercentages?: boolean
 }
 
 /** Check-ins every so many days, the last one so many days ago. */
 function every(days: number, count: number, last: number): number[] {
   return Array.from({ length: count }, (_, i) => last + days * (count - 1 - i))
+}
+
+/** Before breakfast and training, as the club does it. */
+const USUAL_CONDITIONS: Conditions = {
+  time: 'morning',
+  food: 'fasted',
+  training: 'before',
+  skin: 'dry',
 }
 
 const PEOPLE: Person[] = [
@@ -85,6 +107,11 @@ const PEOPLE: Person[] = [
     daysAgo: every(28, 13, 12),
     foldsTo: 0.72,
     massBy: -5.4,
+    screening: { answers: { flags: [], training: 'athlete', build: 'usual' }, daysAgo: 68 },
+    marks: [
+      { site: 'triceps', school: 'us', text: 'two fingers above the freckle', side: 'right' },
+      { site: 'abdominal', school: 'us', text: 'level with the small scar', side: 'right' },
+    ],
   },
   {
     // Loses weight but not folds: lean or water.
@@ -111,6 +138,12 @@ const PEOPLE: Person[] = [
     foldsTo: 0.95,
     massBy: -1,
     underWay: 9,
+    lastConditions: { ...USUAL_CONDITIONS, training: 'after', time: 'evening' },
+    screening: { answers: { flags: [], training: 'recreational', build: 'usual' }, daysAgo: 240 },
+    marks: [
+      { site: 'triceps', school: 'us', text: 'by the freckle, 1 cm out', side: 'right' },
+      { site: 'subscapular', school: 'us', text: 'just under the mole', side: 'right' },
+    ],
   },
   {
     name: 'Bram Tolliver',
@@ -135,6 +168,8 @@ const PEOPLE: Person[] = [
     cadenceDays: 42,
     foldsTo: 0.9,
     massBy: -2.1,
+    hidePercentages: true,
+    screening: { answers: { flags: ['bleeding tendency'], build: 'usual' }, daysAgo: 20 },
   },
   {
     name: 'Hugo Brandreth',
@@ -249,6 +284,16 @@ export function scenario(today: string): Scenario {
     },
     cadenceDays: person.cadenceDays ?? DEFAULT_CADENCE_DAYS,
     addedOn: addDays(today, -(person.daysAgo[0] ?? 0)),
+    showPercentages: !person.hidePercentages,
+    ...(person.screening
+      ? {
+          screening: {
+            answers: person.screening.answers,
+            reviewedOn: addDays(today, -person.screening.daysAgo),
+          },
+        }
+      : {}),
+    marks: person.marks ?? [],
   }))
 
   const checkIns = PEOPLE.flatMap((person, index) => {
@@ -340,6 +385,13 @@ export function scenario(today: string): Scenario {
       closedAt: underWay ? null : new Date(Date.parse(startedAt) + 900_000).toISOString(),
       readings,
       skipped: [],
+      ownProtocol: null,
+      tolerance: null,
+      extraGirths: [],
+      conditions: underWay ? (person.lastConditions ?? USUAL_CONDITIONS) : USUAL_CONDITIONS,
+      consent: { by: 'client', at: startedAt },
+      massDry: underWay ? null : true,
+      fromPaper: false,
     }
   }
 }

@@ -1,23 +1,54 @@
-import { isoDateOf } from '../core'
+import { randomUUID } from 'node:crypto'
+import { addDays, isoDateOf } from '../core'
 import type { Database } from '../server/database/open'
-import { checkIns, clients, heights, readings } from '../server/database/schema'
-import { furnitureInUse, nameFirstCoach } from '../server/repositories/furniture'
+import {
+  checkIns,
+  clients,
+  coaches,
+  heights,
+  instrumentChecks,
+  instruments,
+  marks,
+  readings,
+  screenings,
+} from '../server/database/schema'
+import { findSettings, nameFirstCoach } from '../server/repositories/gym'
 import { scenario } from './scenario'
 
 /** Stores the made-up club in an empty database; does nothing where there are clients already. */
 export async function seedDemo(db: Database): Promise<void> {
   if ((await db.select({ id: clients.id }).from(clients).limit(1)).length > 0) return
-  const club = scenario(isoDateOf(new Date()))
+  const today = isoDateOf(new Date())
+  const club = scenario(today)
   await nameFirstCoach(db, club.coachName)
-  const { coach, caliperId, scaleId } = await furnitureInUse(db)
+  const { caliperId, tapeId, scaleId, ...settings } = await findSettings(db)
+  const coachId = settings.coachId!
   await db.transaction(async (tx) => {
+    await tx.insert(coaches).values({ id: randomUUID(), name: 'Wim Astley', skill: 'novice' })
+    await tx.insert(instruments).values({
+      id: randomUUID(),
+      kind: 'caliper',
+      name: 'Spare caliper, clicks',
+      graduation: 1,
+      jaws: 'click',
+    })
+    await tx.insert(instrumentChecks).values([
+      {
+        id: randomUUID(),
+        instrumentId: caliperId!,
+        checkedOn: addDays(today, -40),
+        points: [5, 10, 20, 30, 40].map((known) => ({ known, read: known })),
+      },
+      {
+        id: randomUUID(),
+        instrumentId: scaleId!,
+        checkedOn: addDays(today, -230),
+        points: [{ known: 20, read: 20.1 }],
+      },
+    ])
     await tx.insert(clients).values(
-      club.clients.map(({ id, name, sex, birthDate, cadenceDays }) => ({
-        id,
-        name,
-        sex,
-        birthDate,
-        cadenceDays,
+      club.clients.map(({ id, name, sex, birthDate, cadenceDays, showPercentages }) => ({
+        ...{ id, name, sex, birthDate, cadenceDays, showPercentages },
       })),
     )
     await tx.insert(heights).values(
@@ -30,12 +61,17 @@ export async function seedDemo(db: Database): Promise<void> {
         takenOn: addedOn,
       })),
     )
+    for (const { id: clientId, screening, marks: own } of club.clients) {
+      if (screening)
+        await tx.insert(screenings).values({ id: randomUUID(), clientId, ...screening })
+      if (own.length) {
+        await tx.insert(marks).values(own.map((mark) => ({ id: randomUUID(), clientId, ...mark })))
+      }
+    }
     for (const { readings: taken, startedAt, closedAt, ...checkIn } of club.checkIns) {
       await tx.insert(checkIns).values({
         ...checkIn,
-        coachId: coach.id,
-        caliperId,
-        scaleId,
+        ...{ coachId, caliperId, tapeId, scaleId },
         startedAt: new Date(startedAt),
         closedAt: closedAt === null ? null : new Date(closedAt),
       })
@@ -43,7 +79,7 @@ export async function seedDemo(db: Database): Promise<void> {
         taken.map((reading) => ({
           ...reading,
           takenAt: new Date(reading.takenAt),
-          coachId: coach.id,
+          coachId,
           instrumentId: reading.kind === 'mass' ? scaleId : caliperId,
         })),
       )

@@ -1,26 +1,20 @@
 import { z } from 'zod'
+import { CONDITIONS, isGirth, isSkinfold, limitsOf, nameOf, SCHOOLS, type Hand } from '../core'
+import { clientSchema, markFormSchema, recordEventSchema, screeningSchema } from './clients'
 import {
-  GIRTH_IDS,
-  isGirth,
-  isSkinfold,
-  limitsOf,
-  nameOf,
-  PROTOCOLS,
-  SCHOOLS,
-  SKINFOLD_IDS,
-} from '../core'
-import { idSchema, isoDateSchema, clientSchema } from './clients'
+  coachSchema,
+  consentSchema,
+  gymSchema,
+  ownProtocolSchema,
+  protocolIdSchema,
+  toleranceSchema,
+} from './gym'
+import { idSchema, isoDateSchema } from './ids'
+import { girthIdSchema, siteIdSchema } from './sites'
 
 export const conversionSchema = z.enum(['siri', 'brozek'], {
   error: 'Conversion: accepted are siri and brozek.',
 })
-
-export const protocolIdSchema = z.enum(PROTOCOLS.map((p) => p.id) as [string, ...string[]], {
-  error: `Protocol: accepted are ${PROTOCOLS.map((p) => p.id).join(', ')}.`,
-})
-
-export const coachSchema = z.object({ id: idSchema, name: z.string() })
-export type Coach = z.infer<typeof coachSchema>
 
 const instant = z.iso.datetime({
   offset: true,
@@ -34,6 +28,8 @@ export const newCheckInSchema = z.object({
   protocolId: protocolIdSchema.optional(),
   measuredOn: isoDateSchema,
   startedAt: instant,
+  /** Entered later from a paper sheet, beside any that is under way. */
+  fromPaper: z.boolean().optional(),
 })
 export type NewCheckIn = z.infer<typeof newCheckInSchema>
 
@@ -46,10 +42,6 @@ export const SKIP_REASONS = [
   'out of time',
 ] as const
 
-const siteIdSchema = z.enum([...SKINFOLD_IDS, ...GIRTH_IDS], {
-  error: 'Site: there is no such site.',
-})
-
 const skippedSchema = z.array(
   z.object({
     site: siteIdSchema,
@@ -58,23 +50,51 @@ const skippedSchema = z.array(
 )
 export type Skipped = z.infer<typeof skippedSchema>[number]
 
-export const checkInChangeSchema = z.object({
-  skipped: skippedSchema.optional(),
-  protocolId: protocolIdSchema.optional(),
-  conversion: conversionSchema.optional(),
-})
+/** One chip of each condition, and notes. */
+export const conditionsSchema = z
+  .object({
+    ...Object.fromEntries(
+      CONDITIONS.map(({ id, label, options }) => [
+        id,
+        z.enum(options.map((o) => o.id) as [string, ...string[]], {
+          error: `${label}: accepted are ${options.map((o) => o.id).join(', ')}.`,
+        }),
+      ]),
+    ),
+    notes: z.string().max(500, 'Notes: is too long. Accepted: up to 500 characters.'),
+  })
+  .partial()
+
+const choices = {
+  protocolId: protocolIdSchema,
+  conversion: conversionSchema,
+  skipped: skippedSchema,
+  extraGirths: z.array(girthIdSchema),
+  conditions: conditionsSchema,
+  consent: consentSchema.nullable(),
+  massDry: z.boolean().nullable(),
+  coachId: idSchema,
+  caliperId: idSchema.nullable(),
+  tapeId: idSchema.nullable(),
+  scaleId: idSchema.nullable(),
+}
+
+export const checkInChangeSchema = z.object({ ...choices, measuredOn: isoDateSchema }).partial()
 export type CheckInChange = z.infer<typeof checkInChangeSchema>
 
 export const checkInSchema = z.object({
+  ...choices,
   id: idSchema,
   clientId: idSchema,
-  coachId: idSchema,
-  protocolId: protocolIdSchema,
-  conversion: conversionSchema,
+  ownProtocol: ownProtocolSchema.nullable(),
+  tolerance: toleranceSchema.nullable(),
   measuredOn: isoDateSchema,
   startedAt: z.string(),
   closedAt: z.string().nullable(),
-  skipped: skippedSchema,
+  fromPaper: z.boolean(),
+  voided: z.object({ at: z.string(), reason: z.string() }).nullable(),
+  /** The height in force on its day, besides one taken in the check-in itself. */
+  heightCm: z.number().nullable(),
 })
 export type CheckIn = z.infer<typeof checkInSchema>
 
@@ -83,7 +103,7 @@ export const readingSchema = z
   .object({
     id: idSchema,
     checkInId: idSchema,
-    kind: z.enum(['skinfold', 'girth', 'mass']),
+    kind: z.enum(['skinfold', 'girth', 'mass', 'height']),
     site: siteIdSchema.nullable(),
     school: z.enum(SCHOOLS).nullable(),
     pass: z.number().int().min(1).max(9),
@@ -92,26 +112,31 @@ export const readingSchema = z
     typed: z.string().max(40),
     takenAt: instant,
     supersedes: idSchema.nullable(),
+    /** Who took it; the server says so. */
+    coachId: idSchema.optional(),
   })
   .superRefine((reading, context) => {
     const { kind, site, school, value, typed } = reading
+    const bare = site === null && school === null
     const fits = {
       skinfold: site !== null && isSkinfold(site) && school !== null,
       girth: site !== null && isGirth(site) && school === null,
-      mass: site === null && school === null,
+      mass: bare,
+      height: bare,
     }[kind]
     if (!fits) {
       context.addIssue({
         code: 'custom',
         path: ['site'],
-        message: 'Site: a fold names its site and school, a girth its site, a body mass neither.',
+        message:
+          'Site: a fold names its site and school, a girth its site, body mass and height neither.',
       })
       return
     }
-    const { hardLow, hardHigh } = limitsOf(site ?? 'mass')
+    const { hardLow, hardHigh } = limitsOf(site ?? (kind === 'height' ? 'height' : 'mass'))
     if (!(value >= hardLow && value <= hardHigh)) {
-      const label = site ? nameOf(site) : 'Body mass'
-      const unit = { skinfold: 'mm', girth: 'cm', mass: 'kg' }[kind]
+      const label = site ? nameOf(site) : kind === 'height' ? 'Height' : 'Body mass'
+      const unit = { skinfold: 'mm', girth: 'cm', mass: 'kg', height: 'cm' }[kind]
       context.addIssue({
         code: 'custom',
         path: ['value'],
@@ -130,20 +155,52 @@ export const readingReceiptSchema = z.object({
 })
 export type ReadingReceipt = z.infer<typeof readingReceiptSchema>
 
-const checkInWithReadingsSchema = checkInSchema.extend({ readings: z.array(readingSchema) })
+export const checkInWithReadingsSchema = checkInSchema.extend({
+  readings: z.array(readingSchema),
+})
 export type CheckInWithReadings = z.infer<typeof checkInWithReadingsSchema>
+
+/** Who measures and with what, as far as the size of the error depends on it. */
+const handSchema = z.custom<Hand>((value) => typeof value === 'object' && value !== null)
 
 /** What the check-in screen needs: itself, the person, and the closed check-ins before it, newest first. */
 export const checkInViewSchema = z.object({
   checkIn: checkInWithReadingsSchema,
   client: clientSchema,
   earlier: z.array(checkInWithReadingsSchema),
+  screening: screeningSchema.nullable(),
+  marks: z.array(markFormSchema),
+  gym: gymSchema,
+  hand: handSchema,
 })
 export type CheckInView = z.infer<typeof checkInViewSchema>
 
-/** What the client page needs: check-ins newest first. */
+/** What the caller's view needs: no screening, no percentages, nothing that a bystander should not read. */
+export const callerViewSchema = z.object({
+  checkIn: checkInWithReadingsSchema.omit({ conditions: true, consent: true, heightCm: true }),
+  client: clientSchema.pick({ name: true, sex: true }),
+  marks: z.array(markFormSchema),
+})
+export type CallerView = z.infer<typeof callerViewSchema>
+
+/** What the client page needs: check-ins newest first; the voided ones apart. */
 export const clientViewSchema = z.object({
   client: clientSchema,
   checkIns: z.array(checkInWithReadingsSchema),
+  voided: z.array(checkInWithReadingsSchema),
+  screening: screeningSchema.nullable(),
+  marks: z.array(markFormSchema),
+  coaches: z.array(coachSchema),
+  history: z.array(recordEventSchema),
+  heights: z.array(z.object({ cm: z.number(), unit: z.string(), takenOn: isoDateSchema })),
 })
 export type ClientView = z.infer<typeof clientViewSchema>
+
+const reason = z
+  .string({ error: 'Reason: is missing. Accepted: a few words.' })
+  .trim()
+  .min(1, 'Reason: is missing. Accepted: a few words.')
+  .max(200, 'Reason: is too long. Accepted: up to 200 characters.')
+
+export const voidSchema = z.object({ reason })
+export const moveSchema = z.object({ clientId: idSchema, reason })

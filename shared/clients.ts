@@ -1,18 +1,21 @@
 import { z } from 'zod'
-import { ageOn, DEFAULT_CADENCE_DAYS, isIsoDate, parseHeight } from '../core'
+import {
+  ageOn,
+  BUILDS,
+  DEFAULT_CADENCE_DAYS,
+  isIsoDate,
+  parseHeight,
+  SCHOOLS,
+  SCREENING_QUESTIONS,
+  TRAINING,
+} from '../core'
+import { idSchema, isoDateSchema } from './ids'
 import { readBy } from './problems'
-
-export const idSchema = z.uuid('Id: accepted is a UUID.')
+import { siteIdSchema } from './sites'
 
 export const sexSchema = z.enum(['male', 'female'], {
   error: 'Sex used by the equations: choose female or male.',
 })
-
-export const isoDateSchema = z
-  .string({ error: 'Date: is missing. Accepted: a date as 1985-03-14.' })
-  .refine(isIsoDate, {
-    error: ({ input }) => `Date: got “${input}”. Accepted: a date that exists, as 1985-03-14.`,
-  })
 
 const OLDEST = 110
 
@@ -24,6 +27,10 @@ const birthDateSchema = z
         ? `Birth date: got “${input}”. Accepted: a date that exists, as 1985-03-14.`
         : 'Birth date: is missing. Accepted: a date as 1985-03-14.',
   })
+
+const heightSchema = z
+  .string({ error: 'Height: is missing. Accepted: 5\'10", 70 in, 178 cm or 1.78 m.' })
+  .transform(readBy(parseHeight))
 
 /**
  * A new client as the form and the API take it. The height is the text as typed; the parsed value goes with it.
@@ -49,9 +56,7 @@ export function newClientSchema(today: string) {
           `Birth date: got “${input}”. Accepted: a date in the past, at most ${OLDEST} years ago.`,
       },
     ),
-    height: z
-      .string({ error: 'Height: is missing. Accepted: 5\'10", 70 in, 178 cm or 1.78 m.' })
-      .transform(readBy(parseHeight)),
+    height: heightSchema,
     cadenceDays: z.coerce
       .number({ error: 'Days between check-ins: accepted is a whole number from 1 to 365.' })
       .int('Days between check-ins: accepted is a whole number from 1 to 365.')
@@ -67,13 +72,82 @@ export interface NewClientForm extends z.input<ReturnType<typeof newClientSchema
 }
 export type NewClient = z.output<ReturnType<typeof newClientSchema>>
 
-export const clientSchema = z.object({
+/**
+ * Changes of a client; what is not named stays. A height comes with the date from which it counts.
+ *
+ * @param today the date that dates are held against
+ */
+export function clientChangeSchema(today: string) {
+  const { name, sex, birthDate, cadenceDays } = newClientSchema(today).shape
+  return z
+    .object({
+      name,
+      sex,
+      birthDate,
+      cadenceDays: cadenceDays.unwrap(),
+      height: heightSchema,
+      heightTakenOn: isoDateSchema.refine((date) => date <= today, {
+        error: ({ input }) => `Height taken on: got “${input}”. Accepted: today or a date before.`,
+      }),
+      showPercentages: z.boolean(),
+      cycleWanted: z.boolean(),
+      archived: z.boolean(),
+    })
+    .partial()
+}
+export type ClientChange = z.output<ReturnType<typeof clientChangeSchema>>
+
+/** Erasing takes the name once more, so that no slip of the thumb erases somebody. */
+export const eraseSchema = z.object({ name: z.string() })
+
+/** What lists need of a client. */
+export const clientSummarySchema = z.object({
   id: idSchema,
   name: z.string(),
   sex: sexSchema,
   birthDate: isoDateSchema,
   cadenceDays: z.number(),
+})
+export type ClientSummary = z.infer<typeof clientSummarySchema>
+
+export const clientSchema = clientSummarySchema.extend({
+  /** The latest height on record. */
   heightCm: z.number().nullable(),
   heightUnit: z.string().nullable(),
+  /** False where the client sees sums and girths only. */
+  showPercentages: z.boolean(),
+  cycleWanted: z.boolean(),
+  archived: z.boolean(),
 })
 export type Client = z.infer<typeof clientSchema>
+
+const FLAGS = SCREENING_QUESTIONS.map(({ flag }) => flag)
+
+/** The private screening; every answer is optional. */
+export const screeningAnswersSchema = z.object({
+  flags: z.array(z.enum(FLAGS, { error: 'Screening: there is no such question.' })),
+  training: z.enum(TRAINING).optional(),
+  build: z.enum(BUILDS).optional(),
+  notes: z.string().max(2000, 'Notes: is too long. Accepted: up to 2000 characters.').optional(),
+})
+
+export const screeningSchema = z.object({
+  answers: screeningAnswersSchema,
+  reviewedOn: isoDateSchema,
+})
+export type Screening = z.infer<typeof screeningSchema>
+
+export const markFormSchema = z.object({
+  site: siteIdSchema,
+  school: z.enum(SCHOOLS).nullable(),
+  text: z.string().trim().max(120, 'Own mark: is too long. Accepted: up to 120 characters.'),
+  side: z.enum(['right', 'left'], { error: 'Side: accepted are right and left.' }),
+})
+export type Mark = z.infer<typeof markFormSchema>
+
+export const recordEventSchema = z.object({
+  at: z.string(),
+  words: z.string(),
+  coach: z.string().nullable(),
+})
+export type RecordEvent = z.infer<typeof recordEventSchema>

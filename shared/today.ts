@@ -1,8 +1,9 @@
 import { z } from 'zod'
-import { clientSchema, isoDateSchema } from './clients'
+import { clientSummarySchema } from './clients'
+import { isoDateSchema } from './ids'
 
 export const todayEntrySchema = z.object({
-  client: clientSchema,
+  client: clientSummarySchema,
   lastMeasuredOn: isoDateSchema.nullable(),
   state: z.enum(['first', 'coming', 'due', 'late']),
   dueOn: isoDateSchema.nullable(),

@@ -24,6 +24,7 @@ const QUANTITIES: Quantity[] = ['sum', 'fatPercent', 'fatMass', 'leanMass']
  * The technical error of every change between two check-ins, by the equation of the later one and at the later age.
  *
  * @param hand who measured and with what
+ * @param changed whether tester or caliper are others than last time
  * @returns by quantity; the InputError where the equation cannot read one of the two
  */
 export function handErrors(
@@ -31,6 +32,7 @@ export function handErrors(
   record: CheckInRecord,
   since: CheckInRecord,
   hand: Hand,
+  changed: { anotherTester?: boolean; anotherCaliper?: boolean } = {},
 ): Outcome<Record<Quantity, ChangeError>> {
   const [after, before] = [sheetOf(person, record), sheetOf(person, since)]
   const lead = leadEquation(after.protocol, person.sex)
@@ -56,7 +58,7 @@ export function handErrors(
     return Object.fromEntries(
       QUANTITIES.map((quantity) => [
         quantity,
-        changeError(quantity, lead, occasion(before), occasion(after), hand, {}, options),
+        changeError(quantity, lead, occasion(before), occasion(after), hand, changed, options),
       ]),
     ) as Record<Quantity, ChangeError>
   })

@@ -1,7 +1,7 @@
 import type { CheckInRecord, Person } from '../composition/check-in'
 import { leadEquation, resultOf } from '../composition/check-in'
 import type { Estimate } from '../equations/types'
-import { protocolById } from '../protocols/registry'
+import { protocolOf } from '../protocols/in-force'
 
 /** One check-in of a series: its estimate by the series' equation, or null where its sites do not allow it. */
 export interface SeriesPoint<R extends CheckInRecord> {
@@ -21,7 +21,7 @@ export function seriesBy<R extends CheckInRecord>(
   checkIns: readonly R[],
   newest: CheckInRecord,
 ): SeriesPoint<R>[] {
-  const lead = leadEquation(protocolById(newest.protocolId), person.sex)
+  const lead = leadEquation(protocolOf(newest), person.sex)
   return checkIns.map((checkIn) => {
     if (lead === undefined) return { checkIn, estimate: null }
     const result = resultOf(person, { ...checkIn, conversion: newest.conversion }, lead)

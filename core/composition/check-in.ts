@@ -4,11 +4,12 @@ import { compare, type Comparison } from '../change/compare'
 import { equationById } from '../equations/registry'
 import type { Conversion, Equation, Estimate, Subject } from '../equations/types'
 import { inputError } from '../errors'
-import { massOf, siteValues } from '../measuring/rotation'
+import { heightOf, massOf, siteValues } from '../measuring/rotation'
 import type { Reading } from '../measuring/readings'
 import type { SiteValue } from '../measuring/site-value'
 import { attempt, type Outcome } from '../outcome'
-import { protocolById, schoolOfSite } from '../protocols/registry'
+import { protocolOf, type ProtocolChoice } from '../protocols/in-force'
+import { schoolOfSite } from '../protocols/registry'
 import type { Protocol } from '../protocols/types'
 import { ageOn, type IsoDate } from '../units/dates'
 import { estimate } from './estimate'
@@ -23,8 +24,9 @@ export interface Person {
 }
 
 /** One check-in as it is stored: readings, and by which rules they are read. */
-export interface CheckInRecord {
-  protocolId: string
+export interface CheckInRecord extends ProtocolChoice {
+  /** The height in force on its day, where that is known; a height taken in the check-in itself comes first. */
+  heightCm?: number | null
   conversion: Conversion
   measuredOn: IsoDate
   readings: readonly Reading[]
@@ -44,7 +46,7 @@ export interface Sheet {
 
 /** Reads a check-in: the value of each site by the protocol's rules, and the person on that day. */
 export function sheetOf(person: Person, record: CheckInRecord): Sheet {
-  const protocol = protocolById(record.protocolId)
+  const protocol = protocolOf(record)
   const { sex } = person
   const wanted = [...protocol.folds[sex], ...protocol.girths[sex]]
   const sites = siteValues(protocol, sex, record.readings)
@@ -61,7 +63,7 @@ export function sheetOf(person: Person, record: CheckInRecord): Sheet {
     subject: {
       sex,
       ageYears: ageOn(person.birthDate, record.measuredOn),
-      heightCm: person.heightCm ?? undefined,
+      heightCm: heightOf(record.readings) ?? record.heightCm ?? person.heightCm ?? undefined,
       massKg: massOf(record.readings),
     },
   }

@@ -1,3 +1,4 @@
+import { mean } from 'simple-statistics'
 import { isSkinfold, type GirthId, type Sex, type SiteId, type SkinfoldId } from '../anatomy/ids'
 import { schoolOfSite } from '../protocols/registry'
 import type { Protocol, Tolerance } from '../protocols/types'
@@ -126,6 +127,12 @@ export function siteValues(
     if (value) values[site] = value
   }
   return values
+}
+
+/** Body height of a check-in, cm: the mean of its height readings in force; undefined when it was not taken. */
+export function heightOf(readings: readonly Reading[]): number | undefined {
+  const taken = readingsInForce(readings).filter((reading) => reading.kind === 'height')
+  return taken.length ? mean(taken.map(({ value }) => value)) : undefined
 }
 
 /** The body mass in force, kg, or undefined when the scale was not used. */

@@ -12,6 +12,7 @@ export type Flag =
   | 'skin or surgery at the sites'
   | 'oedema'
   | 'bleeding tendency'
+  | 'illness or medicines'
   | 'no undressing'
 
 export type Instrument = 'caliper' | 'tape' | 'scale' | 'height'
@@ -180,6 +181,11 @@ export function recommend(client: Candidate): Recommendation {
   const cautions = deferrals(client)
   if (client.ageYears < ADULT && cautions.length === 0) {
     cautions.push('Under 18: a guardian’s consent is on record, and no deficit is planned.')
+  }
+  if (client.flags.includes('illness or medicines')) {
+    cautions.push(
+      'Measuring may go on; diet, pace and medicines belong to the physician or dietitian who knows the illness.',
+    )
   }
   if (client.build === 'very lean') {
     cautions.push(

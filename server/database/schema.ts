@@ -1,6 +1,9 @@
+import type { Conditions, GirthId, OwnProtocol, ScreeningAnswers, Tolerance } from '#core'
+import type { CheckPoint, Consent } from '#shared/gym'
 import { sql } from 'drizzle-orm'
 import {
   bigint,
+  boolean,
   check,
   date,
   doublePrecision,
@@ -24,6 +27,10 @@ const instant = (name: string) => timestamp(name, { withTimezone: true, mode: 'd
 export const coaches = pgTable('coaches', {
   id: uuid('id').primaryKey(),
   name: text('name').notNull(),
+  skill: text('skill', { enum: ['trained', 'novice'] })
+    .notNull()
+    .default('trained'),
+  retiredAt: instant('retired_at'),
   createdAt: instant('created_at').notNull().defaultNow(),
 })
 
@@ -35,6 +42,11 @@ export const clients = pgTable(
     sex: text('sex', { enum: ['male', 'female'] }).notNull(),
     birthDate: date('birth_date', { mode: 'string' }).notNull(),
     cadenceDays: integer('cadence_days').notNull(),
+    /** False where the client sees sums and girths only, with no percentage and no class names. */
+    showPercentages: boolean('show_percentages').notNull().default(true),
+    /** The client wants the phase of the cycle kept with each check-in. */
+    cycleWanted: boolean('cycle_wanted').notNull().default(false),
+    archivedAt: instant('archived_at'),
     createdAt: instant('created_at').notNull().defaultNow(),
   },
   (t) => [
@@ -68,9 +80,88 @@ export const instruments = pgTable(
     name: text('name').notNull(),
     /** Smallest step of the scale, in mm or kg. */
     graduation: doublePrecision('graduation'),
+    /** Of a caliper. */
+    jaws: text('jaws', { enum: ['spring', 'hand', 'click'] }),
+    checkEveryDays: integer('check_every_days').notNull().default(180),
+    retiredAt: instant('retired_at'),
     createdAt: instant('created_at').notNull().defaultNow(),
   },
   (t) => [check('instruments_kind', sql`${t.kind} in ('caliper', 'tape', 'scale')`)],
+)
+
+/** What an instrument read against known gaps, lengths or masses. */
+export const instrumentChecks = pgTable(
+  'instrument_checks',
+  {
+    id: uuid('id').primaryKey(),
+    instrumentId: uuid('instrument_id')
+      .notNull()
+      .references(() => instruments.id, { onDelete: 'cascade' }),
+    checkedOn: date('checked_on', { mode: 'string' }).notNull(),
+    /** mm for calipers, cm for tapes, kg for scales. */
+    points: jsonb('points').$type<CheckPoint[]>().notNull(),
+    storedAt: instant('stored_at').notNull().defaultNow(),
+  },
+  (t) => [index('instrument_checks_instrument').on(t.instrumentId, t.checkedOn)],
+)
+
+/** One row: the gym's defaults, and the people and instruments chosen last. */
+export const settings = pgTable(
+  'settings',
+  {
+    id: integer('id').primaryKey(),
+    defaultProtocolId: text('default_protocol_id').notNull().default('seven-fold'),
+    school: text('school', { enum: ['us', 'int', 'dw', 'gym'] })
+      .notNull()
+      .default('us'),
+    tolerance: jsonb('tolerance').$type<Tolerance>(),
+    coachId: uuid('coach_id').references(() => coaches.id),
+    caliperId: uuid('caliper_id').references(() => instruments.id),
+    tapeId: uuid('tape_id').references(() => instruments.id),
+    scaleId: uuid('scale_id').references(() => instruments.id),
+  },
+  (t) => [check('settings_one_row', sql`${t.id} = 1`)],
+)
+
+/** Sets of the coach's own. A check-in keeps a copy of the one it was taken by. */
+export const ownProtocols = pgTable('own_protocols', {
+  id: text('id').primaryKey(),
+  definition: jsonb('definition').$type<OwnProtocol>().notNull(),
+  createdAt: instant('created_at').notNull().defaultNow(),
+  retiredAt: instant('retired_at'),
+})
+
+/** Private answers; the latest row is in force, the earlier ones are its history. */
+export const screenings = pgTable(
+  'screenings',
+  {
+    id: uuid('id').primaryKey(),
+    clientId: uuid('client_id')
+      .notNull()
+      .references(() => clients.id, { onDelete: 'cascade' }),
+    answers: jsonb('answers').$type<ScreeningAnswers>().notNull(),
+    reviewedOn: date('reviewed_on', { mode: 'string' }).notNull(),
+    storedAt: instant('stored_at').notNull().defaultNow(),
+  },
+  (t) => [index('screenings_client').on(t.clientId, t.storedAt)],
+)
+
+/** A client's own fixed mark of a site and the side it is taken on; the latest row of a site is in force. */
+export const marks = pgTable(
+  'marks',
+  {
+    id: uuid('id').primaryKey(),
+    position: bigint('position', { mode: 'number' }).generatedAlwaysAsIdentity(),
+    clientId: uuid('client_id')
+      .notNull()
+      .references(() => clients.id, { onDelete: 'cascade' }),
+    site: text('site').notNull(),
+    school: text('school'),
+    text: text('text').notNull(),
+    side: text('side', { enum: ['right', 'left'] }).notNull(),
+    storedAt: instant('stored_at').notNull().defaultNow(),
+  },
+  (t) => [index('marks_client').on(t.clientId)],
 )
 
 export const checkIns = pgTable(
@@ -84,8 +175,21 @@ export const checkIns = pgTable(
       .notNull()
       .references(() => coaches.id),
     caliperId: uuid('caliper_id').references(() => instruments.id),
+    tapeId: uuid('tape_id').references(() => instruments.id),
     scaleId: uuid('scale_id').references(() => instruments.id),
     protocolId: text('protocol_id').notNull(),
+    /** The set itself, where it is one of the coach's own. */
+    ownProtocol: jsonb('own_protocol').$type<OwnProtocol>(),
+    /** In place of the set's own, where the gym has one. */
+    tolerance: jsonb('tolerance').$type<Tolerance>(),
+    extraGirths: jsonb('extra_girths').$type<GirthId[]>().notNull().default([]),
+    conditions: jsonb('conditions').$type<Conditions>().notNull().default({}),
+    consent: jsonb('consent').$type<Consent>(),
+    massDry: boolean('mass_dry'),
+    /** Entered later, from a paper sheet. */
+    fromPaper: boolean('from_paper').notNull().default(false),
+    voidedAt: instant('voided_at'),
+    voidReason: text('void_reason'),
     conversion: text('conversion', { enum: ['siri', 'brozek'] }).notNull(),
     measuredOn: date('measured_on', { mode: 'string' }).notNull(),
     startedAt: instant('started_at').notNull(),
@@ -130,5 +234,24 @@ export const readings = pgTable(
     check('readings_kind', sql`${t.kind} in ('skinfold', 'girth', 'mass', 'height')`),
     check('readings_pass', sql`${t.pass} between 1 and 9`),
     index('readings_check_in').on(t.checkInId, t.position),
+    index('readings_supersedes').on(t.supersedes),
+    index('readings_coach').on(t.coachId, t.pass),
   ],
+)
+
+/** What was done to the record by hand: edits of a client, moved, voided and restored check-ins. Append-only. */
+export const recordEvents = pgTable(
+  'record_events',
+  {
+    id: uuid('id').primaryKey(),
+    clientId: uuid('client_id')
+      .notNull()
+      .references(() => clients.id, { onDelete: 'cascade' }),
+    checkInId: uuid('check_in_id').references(() => checkIns.id, { onDelete: 'cascade' }),
+    coachId: uuid('coach_id').references(() => coaches.id),
+    at: instant('at').notNull().defaultNow(),
+    /** In words: "Birth date: 1985-03-14, was 1985-04-13". */
+    words: text('words').notNull(),
+  },
+  (t) => [index('record_events_client').on(t.clientId, t.at)],
 )

@@ -1,4 +1,5 @@
 import { and, asc, desc, eq, inArray, isNull } from 'drizzle-orm'
+import type { OwnProtocol } from '#core'
 import type {
   CheckIn,
   CheckInChange,
@@ -8,23 +9,21 @@ import type {
 } from '#shared/check-ins'
 import type { Database } from '../database/open'
 import { checkIns, readings } from '../database/schema'
-
-const DEFAULT_PROTOCOL = 'seven-fold'
+import { heightOn, listHeights, noteEvent, type HeightOnRecord } from './clients'
+import { changeSettings, findProtocol, findSettings } from './gym'
 
 type CheckInRow = typeof checkIns.$inferSelect
 type ReadingRow = typeof readings.$inferSelect
 
-function checkInOf(row: CheckInRow): CheckIn {
+function checkInOf(row: CheckInRow, heights: readonly HeightOnRecord[]): CheckIn {
+  const { voidedAt, voidReason, skipped, ...rest } = row
   return {
-    id: row.id,
-    clientId: row.clientId,
-    coachId: row.coachId,
-    protocolId: row.protocolId,
-    conversion: row.conversion,
-    measuredOn: row.measuredOn,
+    ...rest,
+    skipped: skipped as CheckIn['skipped'],
     startedAt: row.startedAt.toISOString(),
     closedAt: row.closedAt?.toISOString() ?? null,
-    skipped: row.skipped as CheckIn['skipped'],
+    voided: voidedAt && { at: voidedAt.toISOString(), reason: voidReason ?? '' },
+    heightCm: heightOn(heights, row.measuredOn, row.id)?.cm ?? null,
   }
 }
 
@@ -41,10 +40,11 @@ function readingOf(row: ReadingRow): ReadingRecord {
     typed: row.typed,
     takenAt: row.takenAt.toISOString(),
     supersedes: row.supersedes,
+    coachId: row.coachId,
   }
 }
 
-/** A client's check-ins with their readings, newest first. */
+/** A client's check-ins with their readings, newest first, the voided ones among them. */
 export async function listCheckIns(db: Database, clientId: string): Promise<CheckInWithReadings[]> {
   const rows = await db
     .select()
@@ -55,7 +55,9 @@ export async function listCheckIns(db: Database, clientId: string): Promise<Chec
 }
 
 async function withReadings(db: Database, rows: CheckInRow[]): Promise<CheckInWithReadings[]> {
-  if (rows.length === 0) return []
+  const [first] = rows
+  if (!first) return []
+  const heights = await listHeights(db, first.clientId)
   const taken = await db
     .select()
     .from(readings)
@@ -68,7 +70,7 @@ async function withReadings(db: Database, rows: CheckInRow[]): Promise<CheckInWi
     .orderBy(asc(readings.position))
   const byCheckIn = new Map(rows.map((row): [string, ReadingRecord[]] => [row.id, []]))
   for (const row of taken) byCheckIn.get(row.checkInId)!.push(readingOf(row))
-  return rows.map((row) => ({ ...checkInOf(row), readings: byCheckIn.get(row.id)! }))
+  return rows.map((row) => ({ ...checkInOf(row, heights), readings: byCheckIn.get(row.id)! }))
 }
 
 /** One check-in with its readings, or undefined. */
@@ -81,55 +83,75 @@ export async function findCheckIn(
 }
 
 /**
- * Starts a check-in by the protocol and conversion of the last one, unless another is asked for. Starting the same id
- * twice starts it once; where one is under way already, that one is given back.
+ * Starts a check-in by the protocol and conversion of the last one, unless another is asked for, with the people and
+ * instruments in use. Starting the same id twice starts it once; where one is under way already, that one is given
+ * back, except for a paper sheet that is entered beside it.
  *
- * @param tools coach and instruments in use
+ * @returns undefined where the protocol asked for is not there
  */
-export async function startCheckIn(
-  db: Database,
-  start: NewCheckIn,
-  tools: { coachId: string; caliperId: string; scaleId: string },
-): Promise<CheckIn> {
+export async function startCheckIn(db: Database, start: NewCheckIn): Promise<string | undefined> {
   return db.transaction(async (tx) => {
-    const mine = eq(checkIns.clientId, start.clientId)
+    const paper = start.fromPaper ?? false
+    const mine = and(eq(checkIns.clientId, start.clientId), isNull(checkIns.voidedAt))
     const [open] = await tx
       .select()
       .from(checkIns)
-      .where(and(mine, isNull(checkIns.closedAt)))
+      .where(and(mine, isNull(checkIns.closedAt), eq(checkIns.fromPaper, false)))
       .limit(1)
-    if (open) return checkInOf(open)
+    if (open && !paper) return open.id
     const [last] = await tx
       .select()
       .from(checkIns)
       .where(mine)
       .orderBy(desc(checkIns.measuredOn), desc(checkIns.startedAt))
       .limit(1)
+    const { defaultProtocolId, coachId, school: _, ...inUse } = await findSettings(tx as never)
+    const asked =
+      start.protocolId === undefined
+        ? last && { protocolId: last.protocolId, ownProtocol: last.ownProtocol }
+        : undefined
+    const protocol =
+      asked ?? (await findProtocol(tx as never, start.protocolId ?? defaultProtocolId))
+    if (!protocol) return undefined
     await tx
       .insert(checkIns)
       .values({
+        ...inUse,
+        ...protocol,
         id: start.id,
         clientId: start.clientId,
-        ...tools,
-        protocolId: start.protocolId ?? last?.protocolId ?? DEFAULT_PROTOCOL,
+        coachId: coachId!,
         conversion: last?.conversion ?? 'siri',
+        extraGirths: last?.extraGirths ?? [],
         measuredOn: start.measuredOn,
         startedAt: new Date(start.startedAt),
+        fromPaper: paper,
       })
       .onConflictDoNothing()
-    const [row] = await tx.select().from(checkIns).where(eq(checkIns.id, start.id))
-    return checkInOf(row!)
+    return start.id
   })
 }
 
-/** Changes the protocol or conversion of a check-in. */
+/**
+ * Changes what a check-in says of itself. People and instruments are remembered for the next one.
+ *
+ * @param ownProtocol the definition that goes with a new protocol id; null for the named sets
+ */
 export async function changeCheckIn(
   db: Database,
   id: string,
   change: CheckInChange,
+  ownProtocol?: OwnProtocol | null,
 ): Promise<void> {
-  if (Object.keys(change).length > 0)
-    await db.update(checkIns).set(change).where(eq(checkIns.id, id))
+  if (Object.keys(change).length === 0) return
+  const set = change.protocolId === undefined ? change : { ...change, ownProtocol }
+  await db.update(checkIns).set(set).where(eq(checkIns.id, id))
+  const { coachId, caliperId, tapeId, scaleId } = change
+  const chosen = Object.entries({ coachId, caliperId, tapeId, scaleId })
+  await changeSettings(
+    db,
+    Object.fromEntries(chosen.filter(([, value]) => value !== undefined)) as Partial<CheckInRow>,
+  )
 }
 
 /** Closes a check-in; closing twice keeps the first time. */
@@ -140,27 +162,88 @@ export async function closeCheckIn(db: Database, id: string, at: Date): Promise<
     .where(and(eq(checkIns.id, id), isNull(checkIns.closedAt)))
 }
 
-/**
- * Appends a reading. Sending it twice stores it once.
- *
- * @param tools who measured and with what
- */
-export async function appendReading(
+/** Sets a check-in aside with the reason, or takes it back. Nothing of it is deleted. */
+export async function voidCheckIn(
   db: Database,
-  reading: ReadingRecord,
-  tools: { coachId: string; instrumentId: string | null },
+  checkIn: CheckIn,
+  reason: string | null,
+  coachId: string | null,
 ): Promise<void> {
   await db
-    .insert(readings)
-    .values({ ...reading, ...tools, takenAt: new Date(reading.takenAt) })
-    .onConflictDoNothing({ target: readings.id })
+    .update(checkIns)
+    .set({ voidedAt: reason === null ? null : new Date(), voidReason: reason })
+    .where(eq(checkIns.id, checkIn.id))
+  await noteEvent(db, {
+    clientId: checkIn.clientId,
+    checkInId: checkIn.id,
+    coachId,
+    words:
+      reason === null
+        ? `Check-in of ${checkIn.measuredOn} taken back`
+        : `Check-in of ${checkIn.measuredOn} voided: ${reason}`,
+  })
 }
 
-/** The tester and instruments of a check-in. */
-export async function toolsOf(db: Database, checkInId: string) {
+/** Moves a check-in to another client; both histories say so. */
+export async function moveCheckIn(
+  db: Database,
+  checkIn: CheckIn,
+  to: { clientId: string; reason: string },
+  coachId: string | null,
+): Promise<void> {
+  await db.transaction(async (tx) => {
+    await tx.update(checkIns).set({ clientId: to.clientId }).where(eq(checkIns.id, checkIn.id))
+    const note = (clientId: string, words: string) =>
+      noteEvent(tx, { clientId, checkInId: checkIn.id, coachId, words })
+    const day = `Check-in of ${checkIn.measuredOn}`
+    await note(checkIn.clientId, `${day} moved to another client: ${to.reason}`)
+    await note(to.clientId, `${day} moved here from another client: ${to.reason}`)
+  })
+}
+
+export interface Tools {
+  coachId: string
+  caliperId: string | null
+  tapeId: string | null
+  scaleId: string | null
+}
+
+/** The tester and instruments of a check-in, or undefined where there is no such check-in. */
+export async function toolsOf(db: Database, checkInId: string): Promise<Tools | undefined> {
   const [row] = await db
-    .select({ coachId: checkIns.coachId, caliperId: checkIns.caliperId, scaleId: checkIns.scaleId })
+    .select({
+      coachId: checkIns.coachId,
+      caliperId: checkIns.caliperId,
+      tapeId: checkIns.tapeId,
+      scaleId: checkIns.scaleId,
+    })
     .from(checkIns)
     .where(eq(checkIns.id, checkInId))
   return row
+}
+
+/** Appends readings in their order, all or none. Sending one twice stores it once. */
+export async function appendReadings(
+  db: Database,
+  taken: readonly ReadingRecord[],
+  tools: Tools,
+): Promise<void> {
+  if (taken.length === 0) return
+  const instrument = {
+    skinfold: tools.caliperId,
+    girth: tools.tapeId,
+    mass: tools.scaleId,
+    height: null,
+  }
+  await db
+    .insert(readings)
+    .values(
+      taken.map((reading) => ({
+        ...reading,
+        coachId: tools.coachId,
+        instrumentId: instrument[reading.kind],
+        takenAt: new Date(reading.takenAt),
+      })),
+    )
+    .onConflictDoNothing({ target: readings.id })
 }

@@ -1,43 +1,89 @@
 import { randomUUID } from 'node:crypto'
 import { and, asc, desc, eq, isNull, sql } from 'drizzle-orm'
-import type { IsoDate } from '#core'
-import type { Client, NewClient } from '#shared/clients'
+import { formatDate, type IsoDate } from '#core'
+import type {
+  Client,
+  ClientChange,
+  ClientSummary,
+  Mark,
+  NewClient,
+  RecordEvent,
+  Screening,
+} from '#shared/clients'
 import type { Database } from '../database/open'
-import { checkIns, clients, heights, readings } from '../database/schema'
+import {
+  checkIns,
+  clients,
+  coaches,
+  heights,
+  marks,
+  readings,
+  recordEvents,
+  screenings,
+} from '../database/schema'
 
-/** The latest height of each client, as a row to join. */
-function latestHeights(db: Database) {
-  return db
-    .selectDistinctOn([heights.clientId], {
-      clientId: heights.clientId,
-      valueCm: heights.valueCm,
-      unit: heights.unit,
-    })
-    .from(heights)
-    .orderBy(heights.clientId, desc(heights.takenOn), desc(heights.storedAt))
-    .as('latest_heights')
+/** A body height with the day it counts from; measured in a check-in, or put on record by hand. */
+export interface HeightOnRecord {
+  cm: number
+  unit: string
+  takenOn: IsoDate
+  checkInId: string | null
 }
 
-function selectClients(db: Database) {
-  const latest = latestHeights(db)
-  return db
-    .select({
-      id: clients.id,
-      name: clients.name,
-      sex: clients.sex,
-      birthDate: clients.birthDate,
-      cadenceDays: clients.cadenceDays,
-      heightCm: latest.valueCm,
-      heightUnit: latest.unit,
-    })
-    .from(clients)
-    .leftJoin(latest, eq(latest.clientId, clients.id))
+/** Every height of a client, oldest first: those on record, and the mean of each check-in's height readings. */
+export async function listHeights(db: Database, clientId: string): Promise<HeightOnRecord[]> {
+  const { rows } = await db.execute<{
+    cm: number
+    unit: string
+    taken_on: string
+    check_in_id: string | null
+  }>(sql`
+    select avg(r.value)::float8 as cm, min(r.unit) as unit,
+      to_char(c.measured_on, 'YYYY-MM-DD') as taken_on, c.id as check_in_id, 0 as rank, max(r.stored_at) as at
+    from readings r
+    join check_ins c on c.id = r.check_in_id
+    where c.client_id = ${clientId} and c.voided_at is null and r.kind = 'height'
+      and not exists (select 1 from readings s where s.supersedes = r.id)
+    group by c.id
+    union all
+    select value_cm, unit, to_char(taken_on, 'YYYY-MM-DD'), null, 1, stored_at
+    from heights where client_id = ${clientId}
+    order by taken_on, rank, at`)
+  return rows.map((row) => ({
+    cm: row.cm,
+    unit: row.unit,
+    takenOn: row.taken_on,
+    checkInId: row.check_in_id,
+  }))
+}
+
+/**
+ * The height in force on a day: the latest that is not after it, else the first there is.
+ *
+ * @param heights oldest first
+ * @param except a check-in whose own measured height is left out
+ */
+export function heightOn(
+  heights: readonly HeightOnRecord[],
+  day: IsoDate,
+  except?: string,
+): HeightOnRecord | undefined {
+  const others = heights.filter(({ checkInId }) => !checkInId || checkInId !== except)
+  return others.findLast(({ takenOn }) => takenOn <= day) ?? others[0]
 }
 
 /** One client, or undefined. */
 export async function findClient(db: Database, id: string): Promise<Client | undefined> {
-  const [client] = await selectClients(db).where(eq(clients.id, id))
-  return client
+  const [row] = await db.select().from(clients).where(eq(clients.id, id))
+  if (!row) return undefined
+  const latest = (await listHeights(db, id)).at(-1)
+  const { createdAt: _, archivedAt, ...rest } = row
+  return {
+    ...rest,
+    archived: archivedAt !== null,
+    heightCm: latest?.cm ?? null,
+    heightUnit: latest?.unit ?? null,
+  }
 }
 
 /** Adds a client with the height given. */
@@ -46,30 +92,148 @@ export async function addClient(db: Database, client: NewClient, today: IsoDate)
   await db.transaction(async (tx) => {
     const { height, ...rest } = client
     await tx.insert(clients).values({ id, ...rest })
-    await tx.insert(heights).values({
-      id: randomUUID(),
-      clientId: id,
-      valueCm: height.value,
-      unit: height.unit,
-      typed: height.text,
-      takenOn: today,
-    })
+    await addHeight(tx, id, height, today)
   })
   return (await findClient(db, id))!
 }
 
+type Transaction = Parameters<Parameters<Database['transaction']>[0]>[0]
+
+async function addHeight(
+  tx: Transaction,
+  clientId: string,
+  height: NewClient['height'],
+  takenOn: IsoDate,
+) {
+  await tx.insert(heights).values({
+    id: randomUUID(),
+    clientId,
+    valueCm: height.value,
+    unit: height.unit,
+    typed: height.text,
+    takenOn,
+  })
+}
+
+/** Writes down what was done to the record by hand. */
+export async function noteEvent(
+  db: Database | Transaction,
+  event: { clientId: string; checkInId?: string; coachId: string | null; words: string },
+): Promise<void> {
+  await db.insert(recordEvents).values({ id: randomUUID(), ...event })
+}
+
+const FIELDS = {
+  name: 'Name',
+  sex: 'Sex used by the equations',
+  birthDate: 'Birth date',
+  cadenceDays: 'Days between check-ins',
+  showPercentages: 'Percentages shown',
+  cycleWanted: 'Cycle kept',
+} as const
+
+function wordFor(value: unknown): string {
+  return typeof value === 'boolean' ? (value ? 'yes' : 'no') : String(value)
+}
+
+/** Changes a client. Every field that becomes another is written into the history with what it was. */
+export async function changeClient(
+  db: Database,
+  id: string,
+  change: ClientChange,
+  { coachId, today }: { coachId: string | null; today: IsoDate },
+): Promise<void> {
+  await db.transaction(async (tx) => {
+    const [before] = await tx.select().from(clients).where(eq(clients.id, id))
+    const note = (words: string) => noteEvent(tx, { clientId: id, coachId, words })
+    const set: Partial<typeof clients.$inferInsert> = {}
+    for (const field of Object.keys(FIELDS) as (keyof typeof FIELDS)[]) {
+      const value = change[field]
+      if (value === undefined || value === before![field]) continue
+      Object.assign(set, { [field]: value })
+      await note(`${FIELDS[field]}: ${wordFor(value)}, was ${wordFor(before![field])}`)
+    }
+    if (change.archived !== undefined && change.archived !== (before!.archivedAt !== null)) {
+      set.archivedAt = change.archived ? new Date() : null
+      await note(change.archived ? 'Archived' : 'Taken back from the archive')
+    }
+    if (Object.keys(set).length) await tx.update(clients).set(set).where(eq(clients.id, id))
+    if (change.height) {
+      const on = change.heightTakenOn ?? today
+      await addHeight(tx, id, change.height, on)
+      await note(`Height: ${change.height.text}, from ${formatDate(on, true)}`)
+    }
+  })
+}
+
+/** Erases a client and everything that hangs on them, for good. */
+export async function eraseClient(db: Database, id: string): Promise<void> {
+  await db.delete(clients).where(eq(clients.id, id))
+}
+
+/** What was done to a client's record by hand, newest first. */
+export async function listEvents(db: Database, clientId: string): Promise<RecordEvent[]> {
+  const rows = await db
+    .select({ at: recordEvents.at, words: recordEvents.words, coach: coaches.name })
+    .from(recordEvents)
+    .leftJoin(coaches, eq(coaches.id, recordEvents.coachId))
+    .where(eq(recordEvents.clientId, clientId))
+    .orderBy(desc(recordEvents.at))
+  return rows.map((row) => ({ ...row, at: row.at.toISOString() }))
+}
+
+/** The screening in force, or null where nothing was asked. */
+export async function findScreening(db: Database, clientId: string): Promise<Screening | null> {
+  const [row] = await db
+    .select()
+    .from(screenings)
+    .where(eq(screenings.clientId, clientId))
+    .orderBy(desc(screenings.storedAt))
+    .limit(1)
+  return row ? { answers: row.answers, reviewedOn: row.reviewedOn } : null
+}
+
+/** Keeps a screening; the ones before it stay as its history. */
+export async function addScreening(
+  db: Database,
+  clientId: string,
+  screening: Screening,
+): Promise<void> {
+  await db.insert(screenings).values({ id: randomUUID(), clientId, ...screening })
+}
+
+/** The client's own marks in force, one a site and school. */
+export async function listMarks(db: Database, clientId: string): Promise<Mark[]> {
+  const rows = await db
+    .selectDistinctOn([marks.site, marks.school], {
+      site: marks.site,
+      school: marks.school,
+      text: marks.text,
+      side: marks.side,
+    })
+    .from(marks)
+    .where(eq(marks.clientId, clientId))
+    .orderBy(marks.site, marks.school, desc(marks.position))
+  return rows as Mark[]
+}
+
+/** Keeps a mark in place of the one before. */
+export async function addMark(db: Database, clientId: string, mark: Mark): Promise<void> {
+  await db.insert(marks).values({ id: randomUUID(), clientId, ...mark })
+}
+
 export interface ClientStanding {
-  client: Client
+  client: ClientSummary
   lastMeasuredOn: IsoDate | null
   open: { id: string; readings: number; startedAt: string } | null
 }
 
-/** Every client with the date of the latest closed check-in and the one under way, by name. */
+/** Every client who is not archived, with the date of the latest closed check-in and the one under way, by name. */
 export async function listStandings(db: Database): Promise<ClientStanding[]> {
   const closed = await db
     .select({ clientId: checkIns.clientId, on: sql<string>`max(${checkIns.measuredOn})` })
     .from(checkIns)
-    .where(sql`${checkIns.closedAt} is not null`)
+    .where(sql`${checkIns.closedAt} is not null and ${checkIns.voidedAt} is null`)
     .groupBy(checkIns.clientId)
   const open = await db
     .select({
@@ -80,12 +244,22 @@ export async function listStandings(db: Database): Promise<ClientStanding[]> {
     })
     .from(checkIns)
     .leftJoin(readings, eq(readings.checkInId, checkIns.id))
-    .where(and(isNull(checkIns.closedAt)))
+    .where(and(isNull(checkIns.closedAt), isNull(checkIns.voidedAt), eq(checkIns.fromPaper, false)))
     .groupBy(checkIns.id)
     .orderBy(asc(checkIns.startedAt))
   const lastBy = new Map(closed.map((row) => [row.clientId, row.on]))
   const openBy = new Map(open.map((row) => [row.clientId, row]))
-  const rows = await selectClients(db).orderBy(asc(clients.name))
+  const rows = await db
+    .select({
+      id: clients.id,
+      name: clients.name,
+      sex: clients.sex,
+      birthDate: clients.birthDate,
+      cadenceDays: clients.cadenceDays,
+    })
+    .from(clients)
+    .where(isNull(clients.archivedAt))
+    .orderBy(asc(clients.name))
   return rows.map((client) => {
     const under = openBy.get(client.id)
     return {
@@ -96,4 +270,13 @@ export async function listStandings(db: Database): Promise<ClientStanding[]> {
         : null,
     }
   })
+}
+
+/** Archived clients by name. */
+export async function listArchived(db: Database): Promise<{ id: string; name: string }[]> {
+  return db
+    .select({ id: clients.id, name: clients.name })
+    .from(clients)
+    .where(sql`${clients.archivedAt} is not null`)
+    .orderBy(asc(clients.name))
 }

@@ -8,7 +8,7 @@ import {
 } from 'h3'
 import { ZodError, type z } from 'zod'
 import { InputError } from '#core'
-import { idSchema } from '#shared/clients'
+import { idSchema } from '#shared/ids'
 import { problemsOf, type Problem } from '#shared/problems'
 import type { Database } from '../database/open'
 import { useDatabase } from './database'

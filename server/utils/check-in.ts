@@ -1,6 +1,8 @@
-import type { CheckInWithReadings } from '#shared/check-ins'
+import type { CallerView, CheckInWithReadings } from '#shared/check-ins'
+import type { Client } from '#shared/clients'
 import type { Database } from '../database/open'
 import { findCheckIn } from '../repositories/check-ins'
+import { findClient, listMarks } from '../repositories/clients'
 import { NotFound } from './api'
 
 /** The check-in of that id; the answer is 404 when there is none. */
@@ -8,4 +10,18 @@ export async function checkInOr404(db: Database, id: string): Promise<CheckInWit
   const checkIn = await findCheckIn(db, id)
   if (!checkIn) throw new NotFound('No such check-in.')
   return checkIn
+}
+
+/** The client of that id; the answer is 404 when there is none. */
+export async function clientOr404(db: Database, id: string): Promise<Client> {
+  const client = await findClient(db, id)
+  if (!client) throw new NotFound('No such client.')
+  return client
+}
+
+/** A check-in for a screen that anybody may read: without conditions, notes, height and percentages. */
+export async function callerViewOf(db: Database, id: string): Promise<CallerView> {
+  const { conditions: _c, consent: _n, heightCm: _h, ...checkIn } = await checkInOr404(db, id)
+  const { name, sex } = await clientOr404(db, checkIn.clientId)
+  return { checkIn, client: { name, sex }, marks: await listMarks(db, checkIn.clientId) }
 }

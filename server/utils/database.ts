@@ -2,7 +2,7 @@ import { mkdtempSync, rmSync, writeFileSync, mkdirSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { dirname, join } from 'node:path'
 import { DataFolderInUse } from '../database/lock'
-import { ensureFurniture } from '../repositories/furniture'
+import { ensureGym } from '../repositories/gym'
 import { openDatabase, type Database, type OpenDatabase } from '../database/open'
 
 let opening: Promise<OpenDatabase> | undefined
@@ -27,7 +27,7 @@ async function withMigrations<T>(use: (folder: string) => Promise<T>): Promise<T
 async function start(): Promise<OpenDatabase> {
   const folder = process.env.OAK_PINCH_DATA || './.data/gym'
   const open = await withMigrations((migrations) => openDatabase(folder, migrations))
-  await ensureFurniture(open.db)
+  await ensureGym(open.db)
   if (process.env.OAK_PINCH_DEMO) {
     const { seedDemo } = await import('#demo/seed')
     await seedDemo(open.db)

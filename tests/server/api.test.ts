@@ -165,7 +165,7 @@ describe('readings', () => {
     expect(body.stored).toEqual([good.id])
     expect(body.refused.map((r: { message: string }) => r.message)).toEqual([
       'Chest: got 900. Accepted: 2 to 70 mm.',
-      'Site: a fold names its site and school, a girth its site, a body mass neither.',
+      'Site: a fold names its site and school, a girth its site, body mass and height neither.',
       'This reading belongs to another check-in.',
       'Body mass: got 5. Accepted: 25 to 350 kg.',
     ])

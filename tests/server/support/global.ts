@@ -4,7 +4,7 @@ import { join } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import type { TestProject } from 'vitest/node'
 import { openDatabase } from '../../../server/database/open'
-import { ensureFurniture } from '../../../server/repositories/furniture'
+import { ensureGym } from '../../../server/repositories/gym'
 
 declare module 'vitest' {
   export interface ProvidedContext {
@@ -21,7 +21,7 @@ export const migrations = fileURLToPath(
 export default async function setup(project: TestProject) {
   const folder = mkdtempSync(join(tmpdir(), 'oak-pinch-test-'))
   const database = await openDatabase(undefined, migrations)
-  await ensureFurniture(database.db)
+  await ensureGym(database.db)
   const dump = await database.engine.dumpDataDir('none')
   const path = join(folder, 'database.tar')
   writeFileSync(path, Buffer.from(await dump.arrayBuffer()))

@@ -1,7 +1,12 @@
-import { readingBatchSchema, readingSchema, type ReadingReceipt } from '#shared/check-ins'
-import { appendReading, toolsOf } from '../../../repositories/check-ins'
-import { bodyOf, defineApi, idOf } from '../../../utils/api'
-import { checkInOr404 } from '../../../utils/check-in'
+import {
+  readingBatchSchema,
+  readingSchema,
+  type ReadingReceipt,
+  type ReadingRecord,
+} from '#shared/check-ins'
+import { appendReadings, toolsOf } from '../../../repositories/check-ins'
+import { bodyOf, defineApi, idOf, NotFound } from '../../../utils/api'
+import { announce } from '../../../utils/live'
 
 function idIn(sent: unknown): string {
   const id = sent && typeof sent === 'object' && 'id' in sent ? sent.id : undefined
@@ -10,26 +15,21 @@ function idIn(sent: unknown): string {
 
 /** Stores a batch in order. A reading counts as stored only once its row is committed. */
 export default defineApi(async (event, db): Promise<ReadingReceipt> => {
-  const { id } = await checkInOr404(db, idOf(event))
+  const id = idOf(event)
   const batch = await bodyOf(event, readingBatchSchema)
-  const tools = (await toolsOf(db, id))!
-  const receipt: ReadingReceipt = { stored: [], refused: [] }
+  const tools = await toolsOf(db, id)
+  if (!tools) throw new NotFound('No such check-in.')
+  const good: ReadingRecord[] = []
+  const refused: ReadingReceipt['refused'] = []
   for (const sent of batch.readings) {
     const parsed = readingSchema.safeParse(sent)
     if (!parsed.success) {
-      receipt.refused.push({ id: idIn(sent), message: parsed.error.issues[0]!.message })
-      continue
-    }
-    const reading = parsed.data
-    if (reading.checkInId !== id) {
-      receipt.refused.push({ id: reading.id, message: 'This reading belongs to another check-in.' })
-      continue
-    }
-    const instrumentId = { skinfold: tools.caliperId, girth: null, mass: tools.scaleId }[
-      reading.kind
-    ]
-    await appendReading(db, reading, { coachId: tools.coachId, instrumentId })
-    receipt.stored.push(reading.id)
+      refused.push({ id: idIn(sent), message: parsed.error.issues[0]!.message })
+    } else if (parsed.data.checkInId !== id) {
+      refused.push({ id: parsed.data.id, message: 'This reading belongs to another check-in.' })
+    } else good.push(parsed.data)
   }
-  return receipt
+  await appendReadings(db, good, tools)
+  announce(id)
+  return { stored: good.map((reading) => reading.id), refused }
 })

@@ -1,0 +1,72 @@
+import type { Sex } from '../anatomy/ids'
+import { daysBetween, type IsoDate } from '../units/dates'
+import type { Candidate, Flag, Instrument } from './recommender'
+
+/** What a screening may say. All of it is optional. */
+export type ScreeningFlag = Exclude<Flag, 'no guardian consent'> | 'guardian consents'
+
+export interface ScreeningAnswers {
+  flags: ScreeningFlag[]
+  training?: Candidate['training']
+  build?: Candidate['build']
+  notes?: string
+}
+
+/** The questions, in the words of the form. */
+export const SCREENING_QUESTIONS: readonly { flag: ScreeningFlag; label: string }[] = [
+  { flag: 'pregnant', label: 'Pregnant' },
+  { flag: 'recently pregnant', label: 'Gave birth in the last months' },
+  { flag: 'eating disorder', label: 'Eating disorder, now or before, or suspected' },
+  {
+    flag: 'skin or surgery at the sites',
+    label: 'Surgery, implant, stoma or broken skin near a site',
+  },
+  { flag: 'oedema', label: 'Oedema or lymphoedema' },
+  { flag: 'bleeding tendency', label: 'Bruises or bleeds easily' },
+  {
+    flag: 'illness or medicines',
+    label:
+      'Diabetes, kidney, thyroid or heart disease; insulin, diuretics or weight-loss medicines',
+  },
+  { flag: 'no undressing', label: 'Prefers not to bare the sites' },
+  { flag: 'guardian consents', label: 'Under 18: a guardian consents' },
+]
+
+export const TRAINING = ['untrained', 'recreational', 'athlete', 'physique'] as const
+export const BUILDS = ['very lean', 'usual', 'overweight', 'very overweight'] as const
+
+/** Days after which a screening is looked through again. Judgement. */
+export const SCREENING_GOOD_FOR_DAYS = 182
+
+/** True when the answers should be looked through again. */
+export function isScreeningOld(reviewedOn: IsoDate, today: IsoDate): boolean {
+  return daysBetween(reviewedOn, today) > SCREENING_GOOD_FOR_DAYS
+}
+
+const ADULT = 18
+
+/**
+ * The client as the recommender sees them.
+ *
+ * @param screening undefined where nothing was asked
+ */
+export function candidateOf(
+  person: { sex: Sex; ageYears: number },
+  screening: ScreeningAnswers | undefined,
+  instruments: Instrument[],
+  last?: Candidate['last'],
+): Candidate {
+  const said = screening?.flags ?? []
+  const flags = said.filter((flag): flag is Exclude<ScreeningFlag, 'guardian consents'> => {
+    return flag !== 'guardian consents'
+  })
+  const alone = person.ageYears < ADULT && !said.includes('guardian consents')
+  return {
+    ...person,
+    training: screening?.training ?? 'recreational',
+    build: screening?.build ?? 'usual',
+    flags: alone ? [...flags, 'no guardian consent'] : flags,
+    instruments,
+    ...(last ? { last } : {}),
+  }
+}

@@ -1,0 +1,81 @@
+import { addDays, daysBetween, type IsoDate } from '../units/dates'
+import { fixed } from '../units/format'
+
+export type InstrumentKind = 'caliper' | 'tape' | 'scale'
+
+/** What an instrument read against something known: mm for calipers, cm for tapes, kg for scales. */
+export interface CheckPoint {
+  known: number
+  read: number
+}
+
+export const INSTRUMENT_UNITS: Record<InstrumentKind, string> = {
+  caliper: 'mm',
+  tape: 'cm',
+  scale: 'kg',
+}
+
+/** How far off one point may be: a graduation, or this where none is known. Judgement, no source. */
+const ALLOWED: Record<InstrumentKind, number> = { caliper: 0.5, tape: 0.3, scale: 0.2 }
+
+/** Gaps, lengths and masses that a check usually stands on. Common practice, no source. */
+export const USUAL_POINTS: Record<InstrumentKind, number[]> = {
+  caliper: [5, 10, 20, 30, 40],
+  tape: [30, 60, 100],
+  scale: [5, 10, 20],
+}
+
+export interface CheckVerdict {
+  passed: boolean
+  /** The largest difference, read less known, in the unit of the instrument. */
+  worst: number
+  /** In words. */
+  words: string
+}
+
+/**
+ * Judges an instrument's check: every point must be within one graduation of what is known.
+ *
+ * @param points one or more
+ * @param graduation smallest step of its scale, in its unit
+ */
+export function judgeCheck(
+  kind: InstrumentKind,
+  points: readonly CheckPoint[],
+  graduation: number | null,
+): CheckVerdict {
+  const allowed = Math.max(graduation ?? 0, ALLOWED[kind])
+  const unit = INSTRUMENT_UNITS[kind]
+  const off = points.map(({ known, read }) => read - known)
+  const worst = off.reduce((a, b) => (Math.abs(b) > Math.abs(a) ? b : a), 0)
+  const passed = Math.abs(worst) <= allowed + 1e-9
+  const far = `${fixed(Math.abs(worst), 2)} ${unit} ${worst > 0 ? 'too much' : 'too little'}`
+  const oneWay = off.length > 1 && off.every((d) => Math.sign(d) === Math.sign(worst) && d !== 0)
+  if (worst === 0) return { passed, worst, words: 'Reads true at every point.' }
+  if (passed) return { passed, worst, words: `Within ${allowed} ${unit}; at most ${far}.` }
+  return {
+    passed,
+    worst,
+    words: `Reads ${far}, more than ${allowed} ${unit}. ${
+      oneWay
+        ? 'Off one way at every width: zero it or have it set, and mark the change on the record.'
+        : 'Off unevenly: have it serviced before the next check-in.'
+    }`,
+  }
+}
+
+/**
+ * Whether an instrument's check is overdue.
+ *
+ * @returns null while it is good, else why not, in words
+ */
+export function checkOverdue(
+  lastCheckedOn: IsoDate | null,
+  everyDays: number,
+  today: IsoDate,
+): string | null {
+  if (lastCheckedOn === null) return 'never checked'
+  const over = daysBetween(addDays(lastCheckedOn, everyDays), today)
+  if (over <= 0) return null
+  return `check overdue by ${over} ${over === 1 ? 'day' : 'days'}`
+}

@@ -1,0 +1,22 @@
+import type { ClientView } from '#shared/check-ins'
+import { listCheckIns } from '../../../repositories/check-ins'
+import { findScreening, listEvents, listHeights, listMarks } from '../../../repositories/clients'
+import { listCoaches } from '../../../repositories/gym'
+import { defineApi, idOf } from '../../../utils/api'
+import { clientOr404 } from '../../../utils/check-in'
+
+export default defineApi(async (event, db): Promise<ClientView> => {
+  const id = idOf(event)
+  const client = await clientOr404(db, id)
+  const all = await listCheckIns(db, id)
+  return {
+    client,
+    checkIns: all.filter(({ voided }) => voided === null),
+    voided: all.filter(({ voided }) => voided !== null),
+    screening: await findScreening(db, id),
+    marks: await listMarks(db, id),
+    coaches: await listCoaches(db),
+    history: await listEvents(db, id),
+    heights: await listHeights(db, id),
+  }
+})

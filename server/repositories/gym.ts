@@ -1,0 +1,250 @@
+import { randomUUID } from 'node:crypto'
+import { and, asc, desc, eq, inArray, isNull, sql } from 'drizzle-orm'
+import { PROTOCOLS, type Hand, type IsoDate, type OwnProtocol, type SiteId } from '#core'
+import type {
+  Coach,
+  CoachForm,
+  Gym,
+  Instrument,
+  InstrumentCheck,
+  InstrumentForm,
+  Settings,
+  SettingsChange,
+} from '#shared/gym'
+import type { Database } from '../database/open'
+import { coaches, instrumentChecks, instruments, ownProtocols, settings } from '../database/schema'
+
+/** Ids of what every gym starts with, fixed so that starting twice adds nothing. */
+const FIRST_COACH = '0a4c0000-0000-4000-8000-000000000001'
+const FIRST_CALIPER = '0a4c0000-0000-4000-8000-000000000002'
+const FIRST_SCALE = '0a4c0000-0000-4000-8000-000000000003'
+const FIRST_TAPE = '0a4c0000-0000-4000-8000-000000000004'
+const ONE_ROW = 1
+
+/** Puts in the coach, the instruments and the settings that an empty data folder needs before the first check-in. */
+export async function ensureGym(db: Database): Promise<void> {
+  await db.insert(coaches).values({ id: FIRST_COACH, name: 'Coach' }).onConflictDoNothing()
+  await db
+    .insert(instruments)
+    .values([
+      { id: FIRST_CALIPER, kind: 'caliper', name: 'Caliper', graduation: 0.5, jaws: 'spring' },
+      { id: FIRST_SCALE, kind: 'scale', name: 'Scale', graduation: 0.1 },
+      { id: FIRST_TAPE, kind: 'tape', name: 'Tape', graduation: 0.1, checkEveryDays: 365 },
+    ])
+    .onConflictDoNothing()
+  await db
+    .insert(settings)
+    .values({
+      id: ONE_ROW,
+      coachId: FIRST_COACH,
+      caliperId: FIRST_CALIPER,
+      tapeId: FIRST_TAPE,
+      scaleId: FIRST_SCALE,
+    })
+    .onConflictDoNothing()
+}
+
+/** The gym's defaults, and the people and instruments chosen last. */
+export async function findSettings(db: Database): Promise<Settings> {
+  const [row] = await db.select().from(settings)
+  if (!row) throw new Error('The settings row is missing.')
+  const { id: _, ...rest } = row
+  return rest
+}
+
+/** Changes the gym's defaults or what is in use. */
+export async function changeSettings(db: Database, change: SettingsChange): Promise<void> {
+  if (Object.keys(change).length > 0) {
+    await db.update(settings).set(change).where(eq(settings.id, ONE_ROW))
+  }
+}
+
+/** Everybody who measures or has measured, in the order they were added. */
+export async function listCoaches(db: Database): Promise<Coach[]> {
+  const rows = await db.select().from(coaches).orderBy(asc(coaches.createdAt), asc(coaches.id))
+  return rows.map(({ id, name, skill, retiredAt }) => ({
+    id,
+    name,
+    skill,
+    retired: retiredAt !== null,
+  }))
+}
+
+async function listInstruments(db: Database): Promise<Instrument[]> {
+  const rows = await db
+    .select()
+    .from(instruments)
+    .orderBy(asc(instruments.createdAt), asc(instruments.id))
+  const checks = await db
+    .select()
+    .from(instrumentChecks)
+    .orderBy(desc(instrumentChecks.checkedOn), desc(instrumentChecks.storedAt))
+  return rows.map(({ id, kind, name, graduation, jaws, checkEveryDays, retiredAt }) => ({
+    ...{ id, kind, name, graduation, jaws, checkEveryDays },
+    retired: retiredAt !== null,
+    checks: checks
+      .filter(({ instrumentId }) => instrumentId === id)
+      .map(({ checkedOn, points }) => ({ checkedOn, points })),
+  }))
+}
+
+/** Everything that is the gym's and not a client's. */
+export async function findGym(db: Database, today: IsoDate): Promise<Gym> {
+  const own = await db
+    .select()
+    .from(ownProtocols)
+    .where(isNull(ownProtocols.retiredAt))
+    .orderBy(asc(ownProtocols.createdAt))
+  return {
+    today,
+    coaches: await listCoaches(db),
+    instruments: await listInstruments(db),
+    ownProtocols: own.map(({ definition }) => definition),
+    settings: await findSettings(db),
+  }
+}
+
+const retiredAt = (retired: boolean) => (retired ? new Date() : null)
+
+/** Adds somebody who measures, or changes them. @returns false where that id is not there */
+export async function saveCoach(db: Database, form: CoachForm, id?: string): Promise<boolean> {
+  const { retired, ...rest } = form
+  const row = { ...rest, retiredAt: retiredAt(retired) }
+  if (id === undefined) {
+    await db.insert(coaches).values({ id: randomUUID(), ...row })
+    return true
+  }
+  return (await db.update(coaches).set(row).where(eq(coaches.id, id)).returning()).length > 0
+}
+
+/** Adds an instrument, or changes it. @returns false where that id is not there */
+export async function saveInstrument(
+  db: Database,
+  form: InstrumentForm,
+  id?: string,
+): Promise<boolean> {
+  const { retired, ...rest } = form
+  const row = { ...rest, retiredAt: retiredAt(retired) }
+  if (id === undefined) {
+    await db.insert(instruments).values({ id: randomUUID(), ...row })
+    return true
+  }
+  const changed = await db.update(instruments).set(row).where(eq(instruments.id, id)).returning()
+  return changed.length > 0
+}
+
+/** Keeps what an instrument read against something known. @returns false where there is no such instrument */
+export async function addInstrumentCheck(
+  db: Database,
+  instrumentId: string,
+  check: InstrumentCheck,
+): Promise<boolean> {
+  const [there] = await db.select().from(instruments).where(eq(instruments.id, instrumentId))
+  if (!there) return false
+  await db.insert(instrumentChecks).values({ id: randomUUID(), instrumentId, ...check })
+  return true
+}
+
+/** Keeps a set of the coach's own; saving the same id again replaces it for check-ins to come. */
+export async function saveOwnProtocol(db: Database, definition: OwnProtocol): Promise<void> {
+  await db
+    .insert(ownProtocols)
+    .values({ id: definition.id, definition })
+    .onConflictDoUpdate({ target: ownProtocols.id, set: { definition, retiredAt: null } })
+}
+
+/** Takes an own set off the list; check-ins taken by it keep their copy. */
+export async function retireOwnProtocol(db: Database, id: string): Promise<void> {
+  await db.update(ownProtocols).set({ retiredAt: new Date() }).where(eq(ownProtocols.id, id))
+}
+
+/**
+ * A set by its id, as a check-in keeps it.
+ *
+ * @returns undefined where there is no such set; the definition is null for the named sets
+ */
+export async function findProtocol(
+  db: Database,
+  protocolId: string,
+): Promise<{ protocolId: string; ownProtocol: OwnProtocol | null } | undefined> {
+  if (PROTOCOLS.some(({ id }) => id === protocolId)) return { protocolId, ownProtocol: null }
+  const [own] = await db.select().from(ownProtocols).where(eq(ownProtocols.id, protocolId))
+  return own && { protocolId, ownProtocol: own.definition }
+}
+
+/** The latest duplicates of a tester that their own error is computed from. */
+const LATEST_PAIRS = 3000
+
+/**
+ * Who measures and with what, for the size of the error: the tester's skill and own duplicates (first and second
+ * trial of one site on one day), the graduation of caliper and tape, and how the jaws are pressed.
+ *
+ * @param checkIn its own duplicates are left out, so that a slip in it does not widen what is allowed to it
+ */
+export async function findHand(
+  db: Database,
+  checkIn: { id: string; coachId: string; caliperId: string | null; tapeId: string | null },
+): Promise<Hand> {
+  const [coach] = await db.select().from(coaches).where(eq(coaches.id, checkIn.coachId))
+  const ids = [checkIn.caliperId, checkIn.tapeId].filter((id) => id !== null)
+  const used = ids.length
+    ? await db.select().from(instruments).where(inArray(instruments.id, ids))
+    : []
+  const caliper = used.find(({ kind }) => kind === 'caliper')
+  const tape = used.find(({ kind }) => kind === 'tape')
+  const { rows } = await db.execute<{ site: SiteId; first: number; second: number }>(sql`
+    select a.site, a.value as first, b.value as second
+    from readings a
+    join check_ins c on c.id = a.check_in_id and c.voided_at is null
+    join readings b on b.check_in_id = a.check_in_id and b.site = a.site and b.pass = 2
+      and b.kind = a.kind and b.school is not distinct from a.school
+    where a.coach_id = ${checkIn.coachId} and a.pass = 1 and a.check_in_id <> ${checkIn.id}
+      and not exists (select 1 from readings s where s.supersedes = a.id)
+      and not exists (select 1 from readings s where s.supersedes = b.id)
+    order by a.position desc
+    limit ${LATEST_PAIRS}`)
+  const ownPairs: Partial<Record<SiteId, [number, number][]>> = {}
+  for (const { site, first, second } of rows) (ownPairs[site] ??= []).push([first, second])
+  return {
+    skill: coach?.skill ?? 'trained',
+    ownPairs,
+    graduation: {
+      ...(caliper?.graduation ? { mm: caliper.graduation } : {}),
+      ...(tape?.graduation ? { cm: tape.graduation } : {}),
+    },
+    handSqueezed: caliper?.jaws === 'hand',
+  }
+}
+
+/** True when everybody and everything named is on record, each instrument of its kind. */
+export async function areTools(
+  db: Database,
+  tools: {
+    coachId?: string
+    caliperId?: string | null
+    tapeId?: string | null
+    scaleId?: string | null
+  },
+): Promise<boolean> {
+  const { coachId, caliperId, tapeId, scaleId } = tools
+  const named = [
+    ['caliper', caliperId],
+    ['tape', tapeId],
+    ['scale', scaleId],
+  ] as const
+  for (const [kind, id] of named) {
+    if (!id) continue
+    const found = await db
+      .select()
+      .from(instruments)
+      .where(and(eq(instruments.id, id), eq(instruments.kind, kind)))
+    if (found.length === 0) return false
+  }
+  if (!coachId) return true
+  return (await db.select().from(coaches).where(eq(coaches.id, coachId))).length > 0
+}
+
+/** Gives the first coach a name. */
+export async function nameFirstCoach(db: Database, name: string): Promise<void> {
+  await db.update(coaches).set({ name }).where(eq(coaches.id, FIRST_COACH))
+}

@@ -1,0 +1,17 @@
+/** Who is listening to a check-in, in this process: the only one that writes to the data folder. */
+const listeners = new Map<string, Set<() => void>>()
+
+/** Tells every screen that follows a check-in that it changed. */
+export function announce(checkInId: string): void {
+  for (const tell of listeners.get(checkInId) ?? []) tell()
+}
+
+/** Calls back on every change of a check-in. @returns what ends it */
+export function listen(checkInId: string, tell: () => void): () => void {
+  const mine = listeners.get(checkInId) ?? new Set()
+  listeners.set(checkInId, mine.add(tell))
+  return () => {
+    mine.delete(tell)
+    if (mine.size === 0) listeners.delete(checkInId)
+  }
+}

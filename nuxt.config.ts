@@ -7,7 +7,7 @@ export default defineNuxtConfig({
   compatibilityDate: '2026-11-01',
   telemetry: false,
   devtools: { enabled: false },
-  modules: ['@pinia/nuxt', '@nuxt/eslint', 'nuxt-security'],
+  modules: ['@pinia/nuxt', '@nuxt/eslint', 'nuxt-security', '@vite-pwa/nuxt'],
   css: ['~/assets/main.css'],
   alias: { '#core': rootFolder('core'), '#demo': rootFolder('demo') },
   app: {
@@ -23,7 +23,18 @@ export default defineNuxtConfig({
   },
   components: [{ path: '~/components', pathPrefix: false }],
   // The check-in outlives the server, so it is rendered in the browser alone.
-  routeRules: { '/check-in/**': { ssr: false } },
+  routeRules: { '/check-in/**': { ssr: false }, '/caller/**': { ssr: false } },
+  // Without the manifest of routes a page opened from the service worker asks the server for nothing.
+  experimental: { appManifest: false },
+  pwa: {
+    strategies: 'injectManifest',
+    srcDir: 'service-worker',
+    filename: 'sw.ts',
+    injectRegister: false,
+    manifest: false,
+    client: { registerPlugin: false },
+    injectManifest: { globPatterns: ['**/*.{js,css,woff2,svg}'] },
+  },
   security: {
     nonce: true,
     rateLimiter: false,

@@ -1,5 +1,14 @@
 import { z } from 'zod'
-import { CONDITIONS, isGirth, isSkinfold, limitsOf, nameOf, SCHOOLS, type Hand } from '../core'
+import {
+  CONDITIONS,
+  isGirth,
+  isSkinfold,
+  limitsOf,
+  nameOf,
+  SCHOOLS,
+  type ConditionId,
+  type Hand,
+} from '../core'
 import { clientSchema, markFormSchema, recordEventSchema, screeningSchema } from './clients'
 import {
   coachSchema,
@@ -50,17 +59,24 @@ const skippedSchema = z.array(
 )
 export type Skipped = z.infer<typeof skippedSchema>[number]
 
+const chip = (id: ConditionId) => {
+  const { label, options } = CONDITIONS.find((c) => c.id === id)!
+  const ids = options.map((o) => o.id)
+  return z.enum(ids as [string, ...string[]], {
+    error: `${label}: accepted are ${ids.join(', ')}.`,
+  })
+}
+
 /** One chip of each condition, and notes. */
 export const conditionsSchema = z
   .object({
-    ...Object.fromEntries(
-      CONDITIONS.map(({ id, label, options }) => [
-        id,
-        z.enum(options.map((o) => o.id) as [string, ...string[]], {
-          error: `${label}: accepted are ${options.map((o) => o.id).join(', ')}.`,
-        }),
-      ]),
-    ),
+    time: chip('time'),
+    food: chip('food'),
+    training: chip('training'),
+    skin: chip('skin'),
+    water: chip('water'),
+    health: chip('health'),
+    cycle: chip('cycle'),
     notes: z.string().max(500, 'Notes: is too long. Accepted: up to 500 characters.'),
   })
   .partial()

@@ -2,7 +2,7 @@ import type { FetchResponse } from 'ofetch'
 import type { z } from 'zod'
 import { problemsSchema } from '#shared/problems'
 
-type Method = 'GET' | 'POST' | 'PATCH'
+type Method = 'GET' | 'POST' | 'PATCH' | 'DELETE'
 
 /** Nuxt's fetch without its table of typed routes: the schema given with each call is the type. */
 const raw = (path: string, options: object) =>
@@ -39,5 +39,6 @@ export function useApi() {
       call('POST', path, schema, body ?? {}),
     patch: <S extends z.ZodType>(path: string, schema: S, body: unknown) =>
       call('PATCH', path, schema, body),
+    delete: <S extends z.ZodType>(path: string, schema: S) => call('DELETE', path, schema),
   }
 }

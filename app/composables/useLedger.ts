@@ -4,7 +4,7 @@ import {
   GIRTH_IDS,
   leadEquation,
   massOf,
-  protocolById,
+  protocolOf,
   seriesBy,
   siteValues,
   SKINFOLD_IDS,
@@ -17,13 +17,15 @@ export function useLedger(view: Ref<ClientView>) {
   const closed = computed(() => view.value.checkIns.filter(({ closedAt }) => closedAt !== null))
   const newest = computed<CheckInWithReadings | undefined>(() => closed.value[0])
   const columns = computed(() => [...closed.value].reverse())
-  const open = computed(() => view.value.checkIns.find(({ closedAt }) => closedAt === null))
+  const open = computed(() =>
+    view.value.checkIns.find(({ closedAt, fromPaper }) => closedAt === null && !fromPaper),
+  )
 
   const series = computed(() =>
     newest.value ? seriesBy(view.value.client, columns.value, newest.value) : [],
   )
   const equation = computed(() => {
-    const protocol = newest.value && protocolById(newest.value.protocolId)
+    const protocol = newest.value && protocolOf(newest.value)
     const id = protocol && leadEquation(protocol, view.value.client.sex)
     return id === undefined ? undefined : equationById(id)
   })
@@ -33,7 +35,7 @@ export function useLedger(view: Ref<ClientView>) {
 
   const values = computed(() =>
     columns.value.map((checkIn) =>
-      siteValues(protocolById(checkIn.protocolId), view.value.client.sex, checkIn.readings),
+      siteValues(protocolOf(checkIn), view.value.client.sex, checkIn.readings),
     ),
   )
   const masses = computed(() => columns.value.map(({ readings }) => massOf(readings)))
@@ -41,9 +43,7 @@ export function useLedger(view: Ref<ClientView>) {
   /** Every site that was ever taken, in the order of the newest protocol, then the rest. */
   const sites = computed<SiteId[]>(() => {
     const taken = new Set(values.value.flatMap((v) => Object.keys(v)))
-    const order = newest.value
-      ? protocolById(newest.value.protocolId).folds[view.value.client.sex]
-      : []
+    const order = newest.value ? protocolOf(newest.value).folds[view.value.client.sex] : []
     return [...new Set<SiteId>([...order, ...SKINFOLD_IDS, ...GIRTH_IDS])].filter((site) =>
       taken.has(site),
     )

@@ -2,8 +2,7 @@
 export function useCueChoice() {
   return useCookie<{ sound: boolean; ring: boolean }>('oak-pinch-read-cue', {
     default: () => ({ sound: true, ring: true }),
-    maxAge: 60 * 60 * 24 * 365 * 5,
-    sameSite: 'strict',
+    ...KEPT_ON_DEVICE,
   })
 }
 

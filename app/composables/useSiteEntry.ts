@@ -1,34 +1,17 @@
 import {
   agree,
-  attempt,
-  formatLength,
-  inputError,
+  fixed,
   isSkinfold,
-  limitsOf,
-  nameOf,
-  parseFold,
-  parseGirth,
-  plausibility,
+  lengthIn,
   readingsInForce,
   rulesOf,
-  schoolOfSite,
   trialsOf,
-  type LengthUnit,
   type Offer,
   type SiteId,
   type SiteStep,
 } from '#core'
 
 export type SiteKind = 'folds' | 'tape'
-
-/** A typed fold (mm) or girth (cm, or inches where the coach thinks so). */
-function read(site: SiteId, text: string, unit: LengthUnit) {
-  return attempt(() =>
-    isSkinfold(site)
-      ? parseFold(text, site, nameOf(site))
-      : parseGirth(text, unit, site, nameOf(site)),
-  )
-}
 
 /**
  * The behaviour of the reading field: which box is open, what Enter and Backspace do, and the words beside it. The box
@@ -38,6 +21,8 @@ export function useSiteEntry(kind: SiteKind) {
   const store = useCheckInStore()
   const { next, nextTape, protocol, readings, findings } = storeToRefs(store)
   const unit = useLengthUnit()
+  const { take } = useTakeReading()
+  const { say } = useVoice()
 
   const text = ref('')
   const problem = ref('')
@@ -112,30 +97,13 @@ export function useSiteEntry(kind: SiteKind) {
     if (!step.value) return
     const { site, pass } = step.value
     if (text.value.trim() === '' && before.value !== undefined) return openBox(undefined)
-    const parsed = read(site, text.value, unit.value)
-    if (!parsed.ok) {
-      problem.value = parsed.error.message
+    const taking = take({ site, pass }, text.value)
+    if (!taking.ok) {
+      problem.value = taking.problem
+      meant.value = taking.meant
       return
     }
-    const { value, unit: typedUnit, text: typed } = parsed.value
-    const box = {
-      kind: isSkinfold(site) ? ('skinfold' as const) : ('girth' as const),
-      site,
-      school: isSkinfold(site) ? schoolOfSite(protocol.value, site) : null,
-      pass,
-    }
-    if (plausibility(site, value, store.client!.sex) === 'impossible') {
-      const { hardLow, hardHigh } = limitsOf(site)
-      const accepted = isSkinfold(site)
-        ? `${hardLow} to ${hardHigh} mm`
-        : `${formatLength(hardLow, unit.value)} to ${formatLength(hardHigh, unit.value)}`
-      problem.value = inputError(site, 'impossible', nameOf(site), typed, accepted).message
-      meant.value = store
-        .offersFor({ ...box, value, unit: typedUnit, typed })
-        .find((o) => o.trial === pass)
-      return
-    }
-    store.record({ ...box, value, unit: typedUnit, typed })
+    say(fixed(isSkinfold(site) ? taking.value : lengthIn(taking.value, unit.value), 1))
     taken.value = site
     openBox(undefined)
   }

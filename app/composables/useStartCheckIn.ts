@@ -1,5 +1,5 @@
 import { v4 as newId } from 'uuid'
-import { isoDateOf } from '#core'
+import { isoDateOf, type IsoDate } from '#core'
 import { checkInSchema } from '#shared/check-ins'
 
 /** Starts a check-in of a client, or goes on with the one under way, and opens its screen. */
@@ -8,7 +8,8 @@ export function useStartCheckIn() {
   const busy = ref(false)
   const trouble = ref('')
 
-  async function start(clientId: string) {
+  /** @param paperOf the date of a paper sheet that is typed in later */
+  async function start(clientId: string, paperOf?: IsoDate) {
     if (busy.value) return
     busy.value = true
     trouble.value = ''
@@ -17,7 +18,8 @@ export function useStartCheckIn() {
       const checkIn = await api.post('/api/check-ins', checkInSchema, {
         id: newId(),
         clientId,
-        measuredOn: isoDateOf(now),
+        measuredOn: paperOf ?? isoDateOf(now),
+        ...(paperOf ? { fromPaper: true } : {}),
         startedAt: now.toISOString(),
       })
       await navigateTo(`/check-in/${checkIn.id}`)

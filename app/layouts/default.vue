@@ -1,7 +1,9 @@
 <script setup lang="ts">
 const places = [
   { to: '/', label: 'Today' },
-  { to: '/clients/new', label: 'Add a client' },
+  { to: '/tables', label: 'Tables' },
+  { to: '/bench', label: 'Bench' },
+  { to: '/settings', label: 'Settings' },
 ]
 </script>
 
@@ -10,12 +12,12 @@ const places = [
     <header class="bg-oak text-chalk print:hidden">
       <div class="flex min-h-[60px] flex-wrap items-center gap-x-7 px-4 sm:px-6">
         <NuxtLink to="/" class="figure text-[26px]">Oak Pinch</NuxtLink>
-        <nav aria-label="Places" class="flex gap-2">
+        <nav aria-label="Places" class="flex sm:gap-2 max-sm:-mx-2">
           <NuxtLink
             v-for="place in places"
             :key="place.to"
             :to="place.to"
-            class="border-b-4 border-transparent px-3 pt-4 pb-3"
+            class="border-b-4 border-transparent px-2 pt-4 pb-3 sm:px-3"
             exact-active-class="border-lamp font-bold"
           >
             {{ place.label }}

@@ -1,23 +1,26 @@
 import { v4 as newId } from 'uuid'
+import { z } from 'zod'
 import {
   changeSince,
   creepsOf,
   findingsOf,
   isSkinfold,
   lastValues,
+  heightOf,
   massOf,
   nextFold,
   nextGirth,
-  protocolById,
+  protocolOf,
   reachOf,
   readingsInForce,
   resultOf,
   schoolOfSite,
   sheetOf,
   slotOf,
-  USUAL_HAND,
   type Finding,
+  type Hand,
   type Offer,
+  type OwnProtocol,
   type Person,
   type SiteId,
   type SiteStep,
@@ -26,12 +29,15 @@ import {
 import {
   checkInSchema,
   checkInViewSchema,
+  checkInWithReadingsSchema,
   readingReceiptSchema,
   type CheckInChange,
   type CheckInView,
+  type CheckInWithReadings,
   type ReadingRecord,
   type Skipped,
 } from '#shared/check-ins'
+import { markFormSchema, type Mark } from '#shared/clients'
 
 const RETRY_MS = 1500
 
@@ -50,6 +56,8 @@ export const useCheckInStore = defineStore('check-in', () => {
   const view = ref<CheckInView>()
   const kept = ref<KeptReading[]>([])
   const change = ref<CheckInChange>({})
+  /** Own marks that the server has not taken yet. */
+  const newMarks = ref<Mark[]>([])
   const reachable = ref(true)
   /** Why the check-in cannot be shown. */
   const trouble = ref('')
@@ -64,7 +72,16 @@ export const useCheckInStore = defineStore('check-in', () => {
   const client = computed(() => view.value?.client)
   const checkIn = computed(() => view.value && { ...view.value.checkIn, readings: readings.value })
   const person = computed<Person | undefined>(() => client.value)
-  const protocol = computed(() => protocolById(view.value?.checkIn.protocolId ?? 'seven-fold'))
+  const protocol = computed(() => protocolOf(view.value?.checkIn ?? { protocolId: 'seven-fold' }))
+  const hand = computed<Hand>(() => view.value?.hand ?? { skill: 'trained' })
+  /** Whether tester or caliper are others than last time: both widen what a change has to exceed. */
+  const changedHand = computed(() => changedHands(view.value?.checkIn, view.value?.earlier[0]))
+
+  /** The client's own mark of a site, in the school in hand. */
+  function markOf(site: SiteId): Mark | undefined {
+    const school = isSkinfold(site) ? schoolOfSite(protocol.value, site) : null
+    return view.value?.marks.find((m) => m.site === site && m.school === school)
+  }
 
   const skipped = computed<Skipped[]>(() => view.value?.checkIn.skipped ?? [])
   const skippedSites = computed<ReadonlySet<string>>(
@@ -107,18 +124,23 @@ export const useCheckInStore = defineStore('check-in', () => {
     return undefined
   })
 
+  /** Height taken in this check-in, the mean of its readings, cm. */
+  const heightCm = computed(() => heightOf(readings.value))
+
   /** What asks for a second look so far. It never blocks. */
   const findings = computed<Finding[]>(() =>
     person.value && checkIn.value
-      ? findingsOf(person.value, checkIn.value, view.value!.earlier, USUAL_HAND)
+      ? findingsOf(person.value, checkIn.value, view.value!.earlier, hand.value)
       : [],
   )
   const creeps = computed(() =>
-    person.value && checkIn.value ? creepsOf(person.value, checkIn.value, USUAL_HAND) : [],
+    person.value && checkIn.value ? creepsOf(person.value, checkIn.value, hand.value) : [],
   )
   /** The smallest change in the sum so far that this hand can tell, mm. */
   const reach = computed(() =>
-    person.value && checkIn.value ? reachOf(person.value, checkIn.value, USUAL_HAND) : undefined,
+    person.value && checkIn.value
+      ? reachOf(person.value, checkIn.value, hand.value, changedHand.value)
+      : undefined,
   )
 
   /** What would be found if this reading were taken too: for a value that is refused but may be put right. */
@@ -129,7 +151,7 @@ export const useCheckInStore = defineStore('check-in', () => {
       person.value,
       { ...checkIn.value, readings: taken },
       view.value!.earlier,
-      USUAL_HAND,
+      hand.value,
     )
     return found.flatMap(({ offers }) => offers).filter(({ site }) => site === reading.site)
   }
@@ -137,7 +159,10 @@ export const useCheckInStore = defineStore('check-in', () => {
   /** Takes the values that a finding offers in place of what was typed; the typed ones stay on record. */
   function accept({ offers }: Pick<Finding, 'offers'>) {
     for (const { site, trial, value } of offers) {
-      if (site === 'height') continue
+      if (site === 'height') {
+        acceptHeight(value)
+        continue
+      }
       const kind = site === 'mass' ? 'mass' : isSkinfold(site) ? 'skinfold' : 'girth'
       record({
         kind,
@@ -149,6 +174,25 @@ export const useCheckInStore = defineStore('check-in', () => {
         typed: String(Number(value.toFixed(3))),
       })
     }
+  }
+
+  /** Takes a height in place of every reading of it. */
+  function acceptHeight(cm: number) {
+    const taken = readingsInForce(readings.value).filter(({ kind }) => kind === 'height')
+    for (const { pass } of taken) {
+      const typed = String(Number(cm.toFixed(2)))
+      record({ kind: 'height', site: null, school: null, pass, value: cm, unit: 'cm', typed })
+    }
+  }
+
+  /** Keeps the client's own mark of a site, for ever; here at once and on the server as soon as it answers. */
+  function keepMark(mark: Mark) {
+    if (!view.value) return
+    const others = view.value.marks.filter((m) => m.site !== mark.site || m.school !== mark.school)
+    view.value = { ...view.value, marks: [...others, mark] }
+    newMarks.value = [...newMarks.value, mark]
+    void keepView()
+    void send()
   }
 
   /** Leaves a site out with a reason, or takes it up again. */
@@ -165,6 +209,7 @@ export const useCheckInStore = defineStore('check-in', () => {
       view.value = here.view
       kept.value = here.readings
       change.value = here.change
+      newMarks.value = here.marks ?? []
     }
     try {
       const there = await api.get(`/api/check-ins/${id}`, checkInViewSchema)
@@ -176,11 +221,38 @@ export const useCheckInStore = defineStore('check-in', () => {
       if (!view.value && !trouble.value) trouble.value = (error as Error).message
     }
     void send()
+    if (!trouble.value) follow(id)
+  }
+
+  let following: EventSource | undefined
+
+  /** Follows the check-in live: what another screen types arrives here too. */
+  function follow(id: string) {
+    following = new EventSource(`/api/check-ins/${id}/live`)
+    following.onmessage = ({ data }) => {
+      const heard = checkInWithReadingsSchema.safeParse(JSON.parse(data as string))
+      if (!heard.success || view.value?.checkIn.id !== heard.data.id) return
+      const wasAway = !reachable.value
+      reachable.value = true
+      mergeCheckIn(heard.data)
+      if (wasAway) void send()
+    }
   }
 
   function merge(there: CheckInView) {
-    const known = new Set(there.checkIn.readings.map(({ id }) => id))
-    const stored = there.checkIn.readings.map((reading) => ({
+    view.value = { ...there, marks: withNewMarks(there.marks) }
+    mergeCheckIn(there.checkIn)
+  }
+
+  function withNewMarks(marks: Mark[]): Mark[] {
+    const mine = newMarks.value
+    const replaced = (m: Mark) => mine.some((n) => n.site === m.site && n.school === m.school)
+    return [...marks.filter((m) => !replaced(m)), ...mine]
+  }
+
+  function mergeCheckIn(there: CheckInWithReadings) {
+    const known = new Set(there.readings.map(({ id }) => id))
+    const stored = there.readings.map((reading) => ({
       reading,
       stored: true,
       refusal: null,
@@ -189,21 +261,26 @@ export const useCheckInStore = defineStore('check-in', () => {
       .filter(({ reading }) => !known.has(reading.id))
       .map((k) => ({ ...k, stored: false }))
     kept.value = [...stored, ...mine]
-    view.value = { ...there, checkIn: { ...there.checkIn, ...change.value } }
-    if (there.checkIn.closedAt === null) putAway()
+    view.value = { ...view.value!, checkIn: { ...there, ...change.value } }
+    if (there.closedAt === null) putAway()
   }
 
   function putAway() {
     if (!view.value) return
-    // A browser without its own store (some private windows) still has the server.
-    keepCheckIn(view.value, change.value).catch(() => {})
+    void keepView()
     kept.value.forEach((k, order) => keepReading(k, order).catch(() => {}))
   }
 
-  /** Id, time and what a new reading supersedes. */
+  async function keepView() {
+    // A browser without its own store (some private windows) still has the server.
+    if (view.value) await keepCheckIn(view.value, change.value, newMarks.value).catch(() => {})
+  }
+
+  /** Id, time and what a new reading supersedes. One that the server refused is not on record to be superseded. */
   function stamp(reading: NewReading) {
     const slot = slotOf(reading)
-    const before = readingsInForce(readings.value).find((r) => slotOf(r) === slot)
+    const onRecord = kept.value.filter((k) => k.refusal === null).map((k) => k.reading)
+    const before = readingsInForce(onRecord).find((r) => slotOf(r) === slot)
     return {
       id: newId(),
       checkInId: view.value!.checkIn.id,
@@ -230,8 +307,15 @@ export const useCheckInStore = defineStore('check-in', () => {
     if (!view.value) return
     change.value = { ...change.value, ...what }
     view.value = { ...view.value, checkIn: { ...view.value.checkIn, ...what } }
-    keepCheckIn(view.value, change.value).catch(() => {})
+    void keepView()
     void send()
+  }
+
+  /** Chooses another set; its definition goes with it where it is one of the coach's own. */
+  function choose(protocolId: string, own: OwnProtocol | null) {
+    if (!view.value) return
+    view.value = { ...view.value, checkIn: { ...view.value.checkIn, ownProtocol: own } }
+    alter({ protocolId })
   }
 
   async function send() {
@@ -241,12 +325,13 @@ export const useCheckInStore = defineStore('check-in', () => {
     const id = view.value.checkIn.id
     try {
       while (view.value?.checkIn.id === id && (waiting.value.length || hasChange())) {
-        if (hasChange()) {
+        if (Object.keys(change.value).length > 0) {
           const what = change.value
           await api.patch(`/api/check-ins/${id}`, checkInSchema, what)
           if (change.value === what) change.value = {}
-          void keepCheckIn(view.value, change.value).catch(() => {})
+          void keepView()
         }
+        if (newMarks.value.length) await sendMark(newMarks.value[0]!)
         if (waiting.value.length) await sendReadings(id)
         reachable.value = true
       }
@@ -263,7 +348,13 @@ export const useCheckInStore = defineStore('check-in', () => {
   }
 
   function hasChange() {
-    return Object.keys(change.value).length > 0
+    return Object.keys(change.value).length > 0 || newMarks.value.length > 0
+  }
+
+  async function sendMark(mark: Mark) {
+    await api.post(`/api/clients/${client.value!.id}/marks`, z.array(markFormSchema), mark)
+    newMarks.value = newMarks.value.filter((m) => m !== mark)
+    void keepView()
   }
 
   async function sendReadings(id: string) {
@@ -293,9 +384,11 @@ export const useCheckInStore = defineStore('check-in', () => {
 
   function reset() {
     clearTimeout(retry)
+    following?.close()
     view.value = undefined
     kept.value = []
     change.value = {}
+    newMarks.value = []
     trouble.value = ''
     reachable.value = true
   }
@@ -303,7 +396,8 @@ export const useCheckInStore = defineStore('check-in', () => {
   return {
     ...{ view, client, checkIn, person, protocol, readings, last, lastMass },
     ...{ next, nextTape, sheet, result, changed, waiting, refused, reachable, trouble },
-    ...{ skipped, findings, creeps, reach },
-    ...{ open, record, alter, accept, offersFor, skip, close, send, reset },
+    ...{ skipped, findings, creeps, reach, hand, changedHand, heightCm },
+    ...{ markOf, keepMark },
+    ...{ open, record, alter, choose, accept, offersFor, skip, close, send, reset },
   }
 })

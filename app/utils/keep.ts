@@ -1,5 +1,6 @@
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb'
 import type { CheckInChange, CheckInView, ReadingRecord } from '#shared/check-ins'
+import type { Mark } from '#shared/clients'
 
 /** A reading kept in the browser, and whether the server has said that it is committed. */
 export interface KeptReading {
@@ -14,6 +15,7 @@ interface KeptCheckIn {
   view: CheckInView
   /** Changes that the server has not taken yet. */
   change: CheckInChange
+  marks: Mark[]
 }
 
 interface Schema extends DBSchema {
@@ -38,9 +40,15 @@ function database() {
 }
 
 /** Puts away what the check-in screen shows around the readings. */
-export async function keepCheckIn(view: CheckInView, change: CheckInChange): Promise<void> {
+export async function keepCheckIn(
+  view: CheckInView,
+  change: CheckInChange,
+  marks: Mark[],
+): Promise<void> {
   // Through JSON, since what the store holds is reactive and cannot be cloned.
-  const plain = JSON.parse(JSON.stringify({ id: view.checkIn.id, view, change })) as KeptCheckIn
+  const plain = JSON.parse(
+    JSON.stringify({ id: view.checkIn.id, view, change, marks }),
+  ) as KeptCheckIn
   await (await database()).put('checkIns', plain)
 }
 

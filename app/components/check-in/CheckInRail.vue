@@ -31,6 +31,12 @@ const safety = computed(() => {
         <span class="max-sm:hidden">
           · {{ formatDate(checkIn!.measuredOn) }} · {{ protocol.name.toLowerCase() }}
         </span>
+        <a
+          :href="`/caller/${checkIn!.id}`"
+          target="_blank"
+          class="underline underline-offset-4 max-sm:hidden"
+          >caller’s view</a
+        >
         <span
           role="status"
           data-test="safety"

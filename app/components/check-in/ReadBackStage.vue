@@ -1,16 +1,12 @@
 <script setup lang="ts">
 import {
-  attempt,
+  formatLength,
   formatMass,
   isSkinfold,
-  nameOf,
-  parseFold,
-  parseGirth,
-  plausibility,
-  readingsInForce,
-  schoolOfSite,
-  signed,
   lengthIn,
+  nameOf,
+  readingsInForce,
+  signed,
   type SiteId,
 } from '#core'
 import type { SheetRow } from '~/composables/useSiteSheet'
@@ -18,7 +14,8 @@ import type { SheetRow } from '~/composables/useSiteSheet'
 const emit = defineEmits<{ done: []; go: [] }>()
 
 const store = useCheckInStore()
-const { client, protocol, readings, findings, sheet, lastMass } = storeToRefs(store)
+const { view, readings, findings, sheet, lastMass, heightCm } = storeToRefs(store)
+const { take } = useTakeReading()
 const folds = useSiteSheet('folds')
 const girths = useSiteSheet('tape')
 const lengthUnit = useLengthUnit()
@@ -84,32 +81,9 @@ function edit(site: SiteId, pass: number) {
 
 /** Takes the correction; the value before stays on record as superseded. */
 function correct() {
-  const { site, pass } = editing.value!
-  const fold = isSkinfold(site)
-  const parsed = attempt(() =>
-    fold
-      ? parseFold(text.value, site, nameOf(site))
-      : parseGirth(text.value, lengthUnit.value, site, nameOf(site)),
-  )
-  if (!parsed.ok) {
-    problem.value = parsed.error.message
-    return
-  }
-  const { value, unit, text: typed } = parsed.value
-  if (plausibility(site, value, client.value!.sex) === 'impossible') {
-    problem.value = `${nameOf(site)}: got “${typed}”, which cannot be.`
-    return
-  }
-  store.record({
-    kind: fold ? 'skinfold' : 'girth',
-    site,
-    school: fold ? schoolOfSite(protocol.value, site) : null,
-    pass,
-    value,
-    unit,
-    typed,
-  })
-  stop()
+  const taking = take(editing.value!, text.value)
+  if (taking.ok) stop()
+  else problem.value = taking.problem
 }
 
 function stop() {
@@ -123,6 +97,8 @@ const replaced = computed(() => {
   const inForce = new Set(readingsInForce(readings.value).map(({ id }) => id))
   return readings.value.filter(({ id }) => !inForce.has(id))
 })
+const whoOf = (coachId: string | undefined) =>
+  view.value!.gym.coaches.find(({ id }) => id === (coachId ?? view.value!.checkIn.coachId))?.name
 const timeOf = (instant: string) =>
   new Date(instant).toLocaleTimeString([], { hour: '2-digit', minute: '2-digit' })
 </script>
@@ -211,13 +187,23 @@ const timeOf = (instant: string) =>
       </template>
       <span v-else class="text-clay">not weighed</span>
       <span v-if="massFinding" class="text-clay">{{ massFinding.evidence }}</span>
+      <template v-if="heightCm !== undefined">
+        <strong>Height</strong>
+        <span class="figure text-[26px]">{{ formatLength(heightCm, lengthUnit) }}</span>
+      </template>
     </p>
     <details v-if="replaced.length" class="pt-3">
       <summary class="cursor-pointer font-bold">Replaced values, kept on record</summary>
       <ul class="pt-1">
         <li v-for="reading in replaced" :key="reading.id">
-          {{ reading.site ? nameOf(reading.site) : 'Body mass' }}, pass {{ reading.pass }}: typed
-          {{ reading.typed }} at {{ timeOf(reading.takenAt) }}
+          {{
+            reading.site
+              ? nameOf(reading.site)
+              : reading.kind === 'height'
+                ? 'Height'
+                : 'Body mass'
+          }}, pass {{ reading.pass }}: typed {{ reading.typed }} at {{ timeOf(reading.takenAt) }} by
+          {{ whoOf(reading.coachId) }}
         </li>
       </ul>
     </details>

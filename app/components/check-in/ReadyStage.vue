@@ -1,32 +1,50 @@
 <script setup lang="ts">
-import { ageOn, formatAsTyped, PROTOCOLS, SCHOOL_NAMES, type TypedUnit } from '#core'
+import {
+  ageOn,
+  conditionDifferences,
+  CONDITIONS,
+  formatAsTyped,
+  formatDate,
+  PROTOCOLS,
+  SCHOOL_NAMES,
+  type ConditionId,
+  type TypedUnit,
+} from '#core'
 
 const emit = defineEmits<{ begin: [] }>()
 
 const store = useCheckInStore()
-const { client, checkIn, protocol, last } = storeToRefs(store)
+const { view, client, checkIn, protocol, last } = storeToRefs(store)
+const { recommendation, against, screeningOld, overdue } = useAdvice()
 
 const begin = useTemplateRef<HTMLButtonElement>('begin')
-onMounted(() => begin.value?.focus())
+onMounted(() => begin.value?.focus({ preventScroll: true }))
 
 const options = computed(() => {
   const { sex } = client.value!
-  return PROTOCOLS.map(({ id, name, folds, girths, passes, girthPasses }) => {
+  const named = PROTOCOLS.map(({ id, name, folds, girths, passes, girthPasses }) => {
     const parts = [
       [folds[sex].length * passes, 'fold'],
       [girths[sex].length * girthPasses, 'girth'],
     ].flatMap(([count, what]) => (count ? [`${count} ${what} readings`] : []))
     return { value: id, name, detail: parts.join(', ') }
   })
+  const own = view.value!.gym.ownProtocols.map(({ id, name, folds, girths, passes }) => ({
+    value: id,
+    name,
+    detail: `${(folds.length + girths.length) * passes} readings, your own`,
+  }))
+  return [...named, ...own]
 })
-const first = computed(() =>
-  protocol.value.folds[client.value!.sex].length ? 'Begin with the folds' : 'Begin with the tape',
-)
 const known = computed(() => Object.keys(last.value).length > 0)
 const chosen = computed({
-  get: () => protocol.value.id,
-  set: (protocolId) => store.alter({ protocolId }),
+  get: () => checkIn.value!.protocolId,
+  set: (protocolId) => {
+    const own = view.value!.gym.ownProtocols.find(({ id }) => id === protocolId) ?? null
+    store.choose(protocolId, own)
+  },
 })
+const advised = computed(() => recommendation.value.advice[0])
 
 const facts = computed(() => {
   const { sex, birthDate, heightCm, heightUnit } = client.value!
@@ -34,28 +52,236 @@ const facts = computed(() => {
     heightCm === null ? 'no height' : formatAsTyped(heightCm, (heightUnit ?? 'cm') as TypedUnit)
   return `${sex}, ${ageOn(birthDate, checkIn.value!.measuredOn)} years, ${height}`
 })
+const minor = computed(() => ageOn(client.value!.birthDate, checkIn.value!.measuredOn) < 18)
+
+/* Consent has a key of its own: C. */
+const consent = computed(() => checkIn.value!.consent)
+function agree() {
+  const by = minor.value ? ('guardian' as const) : ('client' as const)
+  store.alter({ consent: consent.value ? null : { by, at: new Date().toISOString() } })
+}
+function onKey(event: KeyboardEvent) {
+  const typing = event.target instanceof HTMLInputElement
+  if (typing || event.ctrlKey || event.metaKey || event.altKey) return
+  if (event.key.toLowerCase() === 'c') agree()
+}
+onMounted(() => window.addEventListener('keydown', onKey))
+onBeforeUnmount(() => window.removeEventListener('keydown', onKey))
+
+const chips = computed(() =>
+  CONDITIONS.filter(({ id }) => id !== 'cycle' || client.value!.cycleWanted),
+)
+const conditions = computed(() => checkIn.value!.conditions)
+function condition(id: ConditionId | 'notes', value: string | undefined) {
+  const { [id]: _, ...others } = conditions.value
+  store.alter({ conditions: value ? { ...others, [id]: value } : others })
+}
+const before = computed(() => view.value!.earlier[0]?.conditions)
+const differences = computed(() =>
+  before.value ? conditionDifferences(before.value, conditions.value) : [],
+)
+function asLastTime() {
+  store.alter({ conditions: { ...conditions.value, ...before.value, notes: '' } })
+}
+
+const tools = computed(() => {
+  const { coaches, instruments } = view.value!.gym
+  const of = (kind: string) => instruments.filter((i) => i.kind === kind)
+  return [
+    { key: 'coachId', label: 'Tester', options: coaches },
+    { key: 'caliperId', label: 'Caliper', options: of('caliper') },
+    { key: 'tapeId', label: 'Tape', options: of('tape') },
+    { key: 'scaleId', label: 'Scale', options: of('scale') },
+  ] as const
+})
+interface Tool {
+  id: string
+  name: string
+  retired: boolean
+}
+const inUse = (all: readonly Tool[], chosenId: string | null) =>
+  all.filter(({ id, retired }) => !retired || id === chosenId)
+
+const otherHands = computed(() => {
+  const { anotherTester, anotherCaliper } = store.changedHand
+  const who = [...(anotherTester ? ['tester'] : []), ...(anotherCaliper ? ['caliper'] : [])]
+  return who.length
+    ? `Another ${who.join(' and another ')} than last time: a change has to be one and a half times as large to be told.`
+    : ''
+})
 </script>
 
 <template>
-  <div class="mx-auto w-full max-w-4xl space-y-6 px-4 py-8">
-    <div>
-      <p class="text-faded">{{ facts }}</p>
-      <h2 class="text-[44px]">{{ client!.name }}</h2>
-      <p class="pt-2 text-lg">
-        Before training, skin dry, no lotion. Right side, standing. Every site once in order, then
-        all again, so that each fold recovers.
+  <div class="mx-auto w-full max-w-6xl flex-1 px-4 py-5 sm:px-6">
+    <div class="flex flex-wrap items-end justify-between gap-x-6">
+      <div>
+        <p class="text-faded">{{ facts }}</p>
+        <h2 class="text-[40px]">{{ client!.name }}</h2>
+      </div>
+      <p v-if="checkIn!.fromPaper" class="border-2 border-line bg-board px-3 py-1">
+        From a paper sheet of {{ formatDate(checkIn!.measuredOn, true) }}
       </p>
     </div>
-    <ChoiceRow v-model="chosen" label="Protocol" :options="options" />
-    <p class="text-lg">{{ protocol.when }}</p>
-    <p v-if="known" class="text-faded">
-      {{ SCHOOL_NAMES[protocol.school] }}. What each site read last time stands beside it.
+    <CautionList :cautions="recommendation.cautions" class="pt-3" />
+    <p v-if="screeningOld" class="pt-3">
+      The private screening is older than half a year:
+      <NuxtLink :to="`/clients/${client!.id}#screening`" class="underline"
+        >look through it</NuxtLink
+      >
+      when there is a quiet moment.
     </p>
-    <p v-else class="text-faded">
-      {{ SCHOOL_NAMES[protocol.school] }}. There is nothing to compare these sites with yet.
-    </p>
-    <button ref="begin" type="button" class="button button-lead" @click="emit('begin')">
-      {{ first }}
-    </button>
+
+    <div class="grid gap-x-10 gap-y-6 pt-4 lg:grid-cols-2">
+      <div class="space-y-5">
+        <section aria-labelledby="hear-first">
+          <h3 id="hear-first" class="border-b-2 border-ink pb-1 text-xl">
+            What {{ client!.name.split(' ')[0] }} hears first
+          </h3>
+          <p class="pt-2">
+            I pinch skin and fat at marked places and read a caliper, twice round. It tells how much
+            fat there is about, give or take a few points, and shows changes better than levels. You
+            may stop at any time, keep on what you like, and nobody else sees the numbers. Shorts,
+            and a sports top; skin dry, no lotion.
+          </p>
+          <button
+            type="button"
+            class="button mt-3"
+            :class="{ 'button-lead': consent }"
+            :aria-pressed="!!consent"
+            data-test="consent"
+            @click="agree"
+          >
+            <kbd class="key mr-2">C</kbd>
+            <template v-if="consent">
+              ✓ {{ consent.by === 'guardian' ? 'A guardian' : client!.name.split(' ')[0] }} agrees
+            </template>
+            <template v-else>
+              {{ minor ? 'A guardian agrees' : `${client!.name.split(' ')[0]} agrees` }}?
+            </template>
+          </button>
+        </section>
+
+        <section aria-labelledby="conditions">
+          <h3
+            id="conditions"
+            class="flex items-end justify-between border-b-2 border-ink pb-1 text-xl"
+          >
+            Conditions
+            <button
+              v-if="before && Object.keys(before).length"
+              type="button"
+              class="min-h-11 font-text text-base underline"
+              @click="asLastTime"
+            >
+              as last time
+            </button>
+          </h3>
+          <div class="space-y-2 pt-2">
+            <ChipRow
+              v-for="{ id, label, options: chipOptions } in chips"
+              :key="id"
+              :label="label"
+              :options="chipOptions"
+              :model-value="conditions[id]"
+              @update:model-value="condition(id, $event)"
+            />
+            <div class="flex items-center gap-1.5">
+              <label for="notes" class="w-28 text-faded">Notes</label>
+              <input
+                id="notes"
+                class="field min-w-0 flex-1"
+                maxlength="500"
+                autocomplete="off"
+                :value="conditions.notes"
+                @change="condition('notes', ($event.target as HTMLInputElement).value.trim())"
+              />
+            </div>
+          </div>
+          <ul v-if="differences.length" class="pt-2" data-test="differences">
+            <li v-for="difference in differences" :key="difference" class="flex gap-2 text-clay">
+              <span aria-hidden="true">≠</span>{{ difference }}
+            </li>
+          </ul>
+        </section>
+      </div>
+
+      <div class="space-y-5">
+        <section aria-labelledby="with">
+          <h3 id="with" class="border-b-2 border-ink pb-1 text-xl">Who and with what</h3>
+          <div class="grid grid-cols-2 gap-x-4 gap-y-2 pt-2">
+            <div v-for="tool in tools" :key="tool.key">
+              <label :for="tool.key" class="text-faded">{{ tool.label }}</label>
+              <select
+                :id="tool.key"
+                class="field"
+                :value="checkIn![tool.key] ?? ''"
+                @change="
+                  store.alter({
+                    [tool.key]: ($event.target as HTMLSelectElement).value || null,
+                  })
+                "
+              >
+                <option
+                  v-for="option in inUse(tool.options, checkIn![tool.key])"
+                  :key="option.id"
+                  :value="option.id"
+                >
+                  {{ option.name }}
+                </option>
+                <option v-if="tool.key !== 'coachId'" value="">none</option>
+              </select>
+              <p
+                v-if="tool.key !== 'coachId' && overdue(checkIn![tool.key])"
+                class="text-clay"
+                data-test="overdue"
+              >
+                {{ overdue(checkIn![tool.key]) }}
+              </p>
+            </div>
+          </div>
+          <p v-if="otherHands" class="pt-2 text-clay">{{ otherHands }}</p>
+          <p class="pt-1">
+            <NuxtLink to="/bench" class="underline">Add, edit and check instruments</NuxtLink>
+          </p>
+        </section>
+
+        <section aria-labelledby="protocol">
+          <h3 id="protocol" class="border-b-2 border-ink pb-1 text-xl">Protocol</h3>
+          <p v-if="advised" class="py-2" data-test="advice">
+            <strong>Advised: {{ advised.protocol.name.toLowerCase() }}.</strong>
+            {{ advised.reason }}
+            <button
+              v-if="advised.protocol.id !== chosen"
+              type="button"
+              class="button ml-1"
+              @click="chosen = advised.protocol.id"
+            >
+              Take it
+            </button>
+          </p>
+          <p v-else class="py-2 font-bold text-clay">
+            No set is advised before the above is clear.
+          </p>
+          <p v-if="against && advised" class="pb-2 text-clay">{{ protocol.name }}: {{ against }}</p>
+          <ChoiceRow v-model="chosen" label="Protocol" hide-label compact :options="options" />
+          <p class="pt-2 text-faded">
+            {{ protocol.when }} {{ SCHOOL_NAMES[protocol.school] }}.
+            {{
+              known
+                ? 'What each site read last time stands beside it.'
+                : 'There is nothing to compare these sites with yet.'
+            }}
+          </p>
+        </section>
+      </div>
+    </div>
+  </div>
+  <div class="sticky bottom-0 border-t border-line bg-chalk px-4 py-3 sm:px-6">
+    <div class="mx-auto flex max-w-6xl flex-wrap items-center gap-x-6 gap-y-2">
+      <button ref="begin" type="button" class="button button-lead" @click="emit('begin')">
+        On to the landmarks
+      </button>
+      <span v-if="!consent" class="text-clay">Nobody has agreed yet: <kbd class="key">C</kbd></span>
+    </div>
   </div>
 </template>

@@ -2,7 +2,13 @@
 const emit = defineEmits<{ go: [stage?: 'scale'] }>()
 
 const store = useCheckInStore()
-const { client, checkIn, person, sheet } = storeToRefs(store)
+const { client, checkIn, sheet, hand } = storeToRefs(store)
+
+const reader = ref<'coach' | 'client'>('coach')
+const readers = computed(() => [
+  { value: 'coach' as const, name: 'for the coach' },
+  { value: 'client' as const, name: `for ${client.value!.name.split(' ')[0]}` },
+])
 
 const closing = ref(false)
 const trouble = ref('')
@@ -26,8 +32,20 @@ async function onClose() {
 
 <template>
   <div class="mx-auto w-full max-w-5xl px-4 py-6 sm:px-8">
+    <div class="pb-4">
+      <ChoiceRow v-model="reader" label="Who reads" hide-label :options="readers" />
+    </div>
+    <ClientPicture
+      v-if="reader === 'client'"
+      :client="client!"
+      :check-in="checkIn!"
+      :earlier="store.view!.earlier"
+      :hand="hand"
+    />
     <ResultSheet
-      :person="person!"
+      v-else
+      :client="client!"
+      :hand="hand"
       :check-in="checkIn!"
       :earlier="store.view!.earlier"
       @conversion="store.alter({ conversion: $event })"

@@ -6,7 +6,7 @@ const props = defineProps<{ kind: SiteKind; step: SiteStep | undefined }>()
 const emit = defineEmits<{ pick: [box: SiteStep] }>()
 
 const { rows, sumOf, sinceLast, shownUnit, show } = useSiteSheet(props.kind)
-const { reach, result } = storeToRefs(useCheckInStore())
+const { reach, result, client } = storeToRefs(useCheckInStore())
 const passes = computed(() => rows.value[0]?.trials.length ?? 0)
 
 const isOpen = (site: string, pass: number) => props.step?.site === site && props.step.pass === pass
@@ -96,7 +96,10 @@ const isOpen = (site: string, pass: number) => props.step?.site === site && prop
           {{ fixed(reach, 1) }} mm
         </dd>
       </div>
-      <div v-if="result?.ok" class="flex items-baseline justify-between gap-4">
+      <div
+        v-if="result?.ok && client?.showPercentages"
+        class="flex items-baseline justify-between gap-4"
+      >
         <dt>Fat, about</dt>
         <dd class="figure text-[30px] whitespace-nowrap text-ink" data-test="running-fat">
           {{ fixed(result.value.fatPercent, 1) }} %

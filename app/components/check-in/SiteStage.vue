@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import {
   formatDate,
+  GIRTH_IDS,
   girthLandmark,
   isSkinfold,
   landmarkOf,
@@ -8,7 +9,7 @@ import {
   rulesOf,
   schoolOfSite,
   trialsOf,
-  type LengthUnit,
+  type GirthId,
   type SiteId,
 } from '#core'
 import { SKIP_REASONS } from '#shared/check-ins'
@@ -28,10 +29,6 @@ const cue = useReadCue(() => protocol.value.readingDelaySeconds[1])
 const { state: cueState, choice: cueChoice } = cue
 const { sites, shownUnit, show } = useSiteSheet(props.kind)
 const unit = useLengthUnit()
-const units = [
-  { value: 'cm', name: 'cm' },
-  { value: 'in', name: 'in' },
-] as { value: LengthUnit; name: string }[]
 
 /** Small screens get the keypad in place of the system's own. */
 const pad = ref(false)
@@ -65,6 +62,9 @@ const landmark = computed(() => {
   }
 })
 const spot = computed(() => step.value && spotOf(step.value.site))
+/** The client's own mark and side of the site in hand. */
+const mark = computed(() => step.value && store.markOf(step.value.site))
+const side = computed(() => mark.value?.side ?? 'right')
 const others = computed(() =>
   props.kind === 'tape'
     ? []
@@ -85,8 +85,22 @@ const offer = computed(() => {
   return offers.map(({ value }) => show(value)).join(' and ')
 })
 
-const asking = ref<'keys' | 'skip' | 'site' | 'figure'>()
+const voice = useVoice()
+const speaking = useVoiceChoice()
+
+const asking = ref<'keys' | 'skip' | 'site' | 'figure' | 'girth'>()
 const siteOptions = computed(() => sites.value.map((site) => ({ value: site, name: nameOf(site) })))
+/** Girths that the set does not have: any can be taken besides. */
+const extraOptions = computed(() =>
+  GIRTH_IDS.filter((girth) => !sites.value.includes(girth)).map((girth) => ({
+    value: girth,
+    name: nameOf(girth),
+  })),
+)
+function addGirth(girth: GirthId) {
+  store.alter({ extraGirths: [...store.checkIn!.extraGirths, girth] })
+  goTo(girth)
+}
 const reasons = SKIP_REASONS.map((reason) => ({ value: reason, name: reason }))
 
 function close() {
@@ -125,6 +139,9 @@ const KEYS: Record<string, { does: string; run: () => void }> = {
   b: { does: 'beyond the caliper: skip', run: () => skip('beyond the caliper') },
   u: { does: 'undo the last reading', run: act.undo },
   ' ': { does: 'read cue: start when the jaws close', run: cue.start },
+  ...(props.kind === 'tape'
+    ? { x: { does: 'take another girth', run: () => (asking.value = 'girth') } }
+    : {}),
   '?': { does: 'these keys', run: () => (asking.value = 'keys') },
 }
 
@@ -156,9 +173,9 @@ function backOnPad() {
       class="hidden flex-col border-r border-line px-4 py-5 text-faded lg:flex"
     >
       <p class="flex justify-between">
-        <span>{{ spot.view === 'front' ? 'Front' : 'Back' }}</span><span>right side</span>
+        <span>{{ spot.view === 'front' ? 'Front' : 'Back' }}</span><span>{{ side }} side</span>
       </p>
-      <div class="min-h-0 flex-1 py-2">
+      <div class="min-h-0 flex-1 py-2" :class="{ '-scale-x-100': side === 'left' }">
         <BodyFigure
           :view="spot.view"
           :current="spot"
@@ -184,6 +201,14 @@ function backOnPad() {
           </p>
           <h2 class="pb-1 text-[44px] sm:text-[68px]" data-test="site">{{ landmark.name }}</h2>
           <p class="max-w-xl text-lg max-sm:leading-snug">{{ landmark.text }}</p>
+          <p
+            v-if="mark?.text || side === 'left'"
+            class="pt-1 text-lg text-leaf"
+            data-test="own-mark"
+          >
+            <strong>{{ side === 'left' ? 'Left side' : 'Own mark' }}:</strong>
+            {{ mark?.text || 'as always' }}
+          </p>
         </div>
         <button
           v-if="spot"
@@ -224,7 +249,13 @@ function backOnPad() {
           @keydown="onKey"
         />
         <span v-if="kind === 'folds'" class="figure pb-2 text-[40px] text-faded">mm</span>
-        <ChoiceRow v-else v-model="unit" label="Unit of the tape" hide-label :options="units" />
+        <ChoiceRow
+          v-else
+          v-model="unit"
+          label="Unit of the tape"
+          hide-label
+          :options="LENGTH_UNITS"
+        />
         <dl
           class="grid flex-1 grid-cols-[auto_auto] max-sm:w-full max-sm:flex-none max-sm:grid-cols-[auto_auto_auto_auto] content-end items-baseline justify-start gap-x-5 gap-y-1 pb-2"
         >
@@ -312,6 +343,7 @@ function backOnPad() {
         <button v-if="kind === 'folds'" type="button" class="button" @click="cue.start">
           Read cue
         </button>
+        <button v-else type="button" class="button" @click="asking = 'girth'">Another girth</button>
       </div>
       <details class="mt-3 lg:hidden">
         <summary class="min-h-11 py-2 font-bold">Sheet so far</summary>
@@ -321,9 +353,14 @@ function backOnPad() {
     <section v-else class="px-4 py-8 sm:px-10">
       <p class="text-faded">{{ kind === 'folds' ? 'Folds' : 'Tape' }}</p>
       <h2 class="pb-4 text-[44px]">All sites are in.</h2>
-      <button type="button" class="button button-lead" autofocus @click="emit('done')">
-        Go on
-      </button>
+      <div class="flex flex-wrap gap-3">
+        <button type="button" class="button button-lead" autofocus @click="emit('done')">
+          Go on
+        </button>
+        <button v-if="kind === 'tape'" type="button" class="button" @click="asking = 'girth'">
+          Another girth
+        </button>
+      </div>
     </section>
 
     <aside class="border-l border-line bg-board px-4 py-5 max-lg:hidden">
@@ -335,6 +372,7 @@ function backOnPad() {
     <span><kbd class="key">⌫</kbd> in an empty field goes back</span>
     <span><kbd class="key">S</kbd> skip</span>
     <span><kbd class="key">G</kbd> go to a site</span>
+    <span v-if="kind === 'tape'"><kbd class="key">X</kbd> another girth</span>
     <span><kbd class="key">?</kbd> all keys</span>
     <span v-if="kind === 'folds'" class="ml-auto">
       <kbd class="key">Space</kbd> read cue, {{ protocol.readingDelaySeconds[1] }} s
@@ -370,6 +408,10 @@ function backOnPad() {
         <input v-model="cueChoice.ring" type="checkbox" class="size-5 accent-leaf" /> the cue shows
         a ring
       </label>
+      <label v-if="voice.able" class="flex min-h-11 items-center gap-2">
+        <input v-model="speaking" type="checkbox" class="size-5 accent-leaf" /> say each reading
+        back
+      </label>
       <button type="button" class="button ml-auto" @click="close">Close</button>
     </div>
   </AskDialog>
@@ -390,6 +432,13 @@ function backOnPad() {
     :open="asking === 'skip'"
     :options="reasons"
     @choose="skip"
+    @close="close"
+  />
+  <NumberedChoice
+    title="Another girth"
+    :open="asking === 'girth'"
+    :options="extraOptions"
+    @choose="addGirth"
     @close="close"
   />
   <NumberedChoice

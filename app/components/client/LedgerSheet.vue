@@ -2,7 +2,12 @@
 import { fixed, formatDate, formatFold, isSkinfold, massIn, nameOf, type MassUnit } from '#core'
 import type { ClientView } from '#shared/check-ins'
 
-const props = defineProps<{ view: ClientView; unit: MassUnit }>()
+const props = defineProps<{
+  view: ClientView
+  unit: MassUnit
+  /** False where the client sees sums and girths only. */
+  percentages: boolean
+}>()
 
 const LABEL_WIDTH = 150
 const COLUMN_WIDTH = 74
@@ -21,13 +26,15 @@ interface Line {
   label: string
   cells: (string | undefined)[]
   strong?: boolean
+  /** Not for a client who sees sums and girths only. */
+  level?: boolean
 }
 
 const mass = (kg: number | undefined) =>
   kg === undefined ? undefined : fixed(massIn(kg, props.unit), 1)
 
-const lines = computed<Line[]>(
-  () =>
+const lines = computed<Line[]>(() =>
+  (
     [
       ...sites.value.map((site) => ({
         label: isSkinfold(site) ? nameOf(site) : `${nameOf(site)}, cm`,
@@ -43,17 +50,21 @@ const lines = computed<Line[]>(
       { label: `Body mass, ${props.unit}`, cells: masses.value.map(mass) },
       {
         label: 'Fat %',
+        level: true,
         cells: series.value.map(({ estimate }) => estimate && fixed(estimate.fatPercent, 1)),
       },
       {
         label: `Fat, ${props.unit}`,
+        level: true,
         cells: series.value.map(({ estimate }) => mass(estimate?.fatMassKg)),
       },
       {
         label: `Lean, ${props.unit}`,
+        level: true,
         cells: series.value.map(({ estimate }) => mass(estimate?.leanMassKg)),
       },
-    ] as Line[],
+    ] as Line[]
+  ).filter((line) => props.percentages || !line.level),
 )
 
 /** The newest column is what the coach came for: the sheet opens scrolled to it. */
@@ -75,7 +86,7 @@ const width = computed(() => LABEL_WIDTH + COLUMN_WIDTH * columns.value.length)
     aria-label="Ledger and curves"
   >
     <div :style="{ width: `${width}px` }">
-      <div class="h-[210px]" data-test="chart">
+      <div v-if="percentages" class="h-[210px]" data-test="chart">
         <ClientOnly>
           <LazyCompositionChart
             :points="points"

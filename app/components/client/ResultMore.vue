@@ -12,7 +12,6 @@ import {
   leanMassIndex,
   nameOf,
   normalisedLeanMassIndex,
-  NORM_TABLES,
   resultOf,
   sensitivity,
   sheetOf,
@@ -29,12 +28,6 @@ const props = defineProps<{ person: Person; checkIn: CheckInWithReadings }>()
 const sheet = computed(() => sheetOf(props.person, props.checkIn))
 const result = computed(() => resultOf(props.person, props.checkIn))
 const every = computed(() => everyResultOf(props.person, props.checkIn))
-
-/** How far apart the equations are, points of fat %. */
-const spread = computed(() => {
-  const fat = every.value.flatMap((r) => (r.ok ? [r.estimate.fatPercent] : []))
-  return fat.length > 1 ? Math.max(...fat) - Math.min(...fat) : undefined
-})
 
 /** What a millimetre more at each fold does to fat %, the largest first. */
 const effects = computed(() => {
@@ -92,13 +85,7 @@ const indices = computed<Index[]>(() => {
   return list
 })
 
-/** The range table in use: the coach's choice, one at a time, with its source. */
-const tables = NORM_TABLES.filter((t) => t.of === 'fatPercent')
-const tableId = useCookie('oak-pinch-range-table', {
-  default: () => tables[0]!.id,
-  maxAge: 60 * 60 * 24 * 365 * 5,
-  sameSite: 'strict',
-})
+const tableId = useRangeTable()
 const standing = computed(() => {
   if (!result.value.ok) return undefined
   const { fatPercent } = result.value.value
@@ -113,35 +100,7 @@ const standing = computed(() => {
   <div v-if="result.ok" class="space-y-6 pt-6">
     <section v-if="every.length > 1">
       <h3 class="border-b-2 border-ink pb-1 text-xl">Every equation that these readings allow</h3>
-      <table class="w-full max-w-2xl border-collapse text-left" data-test="every">
-        <caption class="sr-only">
-          Fat % by every equation, the protocol’s own first
-        </caption>
-        <tbody>
-          <tr v-for="r in every" :key="r.equation.id" class="border-b border-line">
-            <th scope="row" class="py-1.5 pr-3 font-normal">
-              {{ r.equation.name }}
-              <span v-if="!r.ok" class="block text-faded">{{ r.error.message }}</span>
-            </th>
-            <td class="figure text-right text-[21px] whitespace-nowrap">
-              <template v-if="r.ok">
-                {{ fixed(r.estimate.fatPercent, 1) }} %
-                <span class="text-faded">
-                  {{
-                    r.estimate.standardError === null
-                      ? 'error not stated'
-                      : `± ${fixed(r.estimate.standardError, 1)}`
-                  }}
-                </span>
-              </template>
-              <template v-else>–</template>
-            </td>
-          </tr>
-        </tbody>
-      </table>
-      <p v-if="spread !== undefined" class="pt-1 text-faded">
-        {{ fixed(spread, 1) }} points between the lowest and the highest. Stay with one.
-      </p>
+      <EveryEquation :results="every" />
     </section>
 
     <section v-if="effects.length">
@@ -173,7 +132,7 @@ const standing = computed(() => {
       <div class="flex flex-wrap items-center gap-3 pt-3">
         <label for="range-table" class="font-bold">Range table</label>
         <select id="range-table" v-model="tableId" class="field w-auto!">
-          <option v-for="table in tables" :key="table.id" :value="table.id">
+          <option v-for="table in FAT_TABLES" :key="table.id" :value="table.id">
             {{ table.name }}
           </option>
         </select>

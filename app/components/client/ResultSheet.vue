@@ -1,13 +1,17 @@
 <script setup lang="ts">
 import {
+  administrativeNavy,
+  attempt,
   changeSince,
   CONVERSIONS,
   equationById,
   fixed,
   handErrors,
-  USUAL_HAND,
   formatDate,
+  formatLength,
   formatMass,
+  isSkinfold,
+  lengthIn,
   leadEquation,
   SCHOOL_NAMES,
   massIn,
@@ -18,34 +22,63 @@ import {
   unrounded,
   workingOf,
   type Conversion,
-  type MassUnit,
-  type Person,
+  type Hand,
+  type GirthId,
   type Quantity,
+  type Values,
 } from '#core'
 import type { CheckInWithReadings } from '#shared/check-ins'
+import type { Client } from '#shared/clients'
 
 const props = defineProps<{
-  person: Person
+  client: Client
   checkIn: CheckInWithReadings
   /** Earlier check-ins, newest first. */
   earlier: CheckInWithReadings[]
+  hand: Hand
 }>()
 const emit = defineEmits<{ conversion: [to: Conversion] }>()
 
 const unit = useMassUnit()
+const lengthUnit = useLengthUnit()
+const { hiding, shown, asked } = usePercentages(() => props.client)
 
-const sheet = computed(() => sheetOf(props.person, props.checkIn))
-const result = computed(() => resultOf(props.person, props.checkIn))
-const steps = computed(() => workingOf(props.person, props.checkIn))
-const change = computed(() => changeSince(props.person, props.checkIn, props.earlier))
+const sheet = computed(() => sheetOf(props.client, props.checkIn))
+const result = computed(() => resultOf(props.client, props.checkIn))
+const steps = computed(() => workingOf(props.client, props.checkIn))
+const change = computed(() => changeSince(props.client, props.checkIn, props.earlier))
+/** The change since the first check-in that the same equation can read, where that is another one. */
+const sinceFirst = computed(() => {
+  const found = changeSince(props.client, props.checkIn, [...props.earlier].reverse())
+  return found && found.since.id !== change.value?.since.id ? found : undefined
+})
 /** What this hand can tell, beside each change. */
-const hand = computed(() => {
+const reaches = computed(() => {
   if (!change.value) return undefined
-  const errors = handErrors(props.person, props.checkIn, change.value.since, USUAL_HAND)
+  const { since } = change.value
+  const changed = changedHands(props.checkIn, since)
+  const errors = handErrors(props.client, props.checkIn, since, props.hand, changed)
   return errors.ok ? errors.value : undefined
 })
+/** Value of a girth at another check-in, for its change. */
+const girthThen = (since: CheckInWithReadings | undefined, site: GirthId) =>
+  since && sheetOf(props.client, since).sites[site]?.value
+/** Girths and mass are compared with the latest check-in where no equation compares. */
+const previous = computed(() => change.value?.since ?? props.earlier[0])
+
+/** The figure of administrative tables, beside the unrounded one and never instead of it. */
+const administrative = computed(() => {
+  if (!result.value.ok || !['navy-inch', 'navy-metric'].includes(result.value.value.equationId)) {
+    return undefined
+  }
+  const values = Object.fromEntries(
+    sheet.value.measured.map(({ site, value }) => [site, value]),
+  ) as Values
+  const figure = attempt(() => administrativeNavy(sheet.value.subject, values))
+  return figure.ok ? figure.value : undefined
+})
 const equation = computed(() => {
-  const id = leadEquation(sheet.value.protocol, props.person.sex)
+  const id = leadEquation(sheet.value.protocol, props.client.sex)
   return id === undefined ? undefined : equationById(id)
 })
 
@@ -58,86 +91,127 @@ const conversion = computed({
   set: (to) => emit('conversion', to),
 })
 const conversions = Object.values(CONVERSIONS).map(({ id, name }) => ({ value: id, name }))
-const units = [
-  { value: 'kg', name: 'kg' },
-  { value: 'lb', name: 'lb' },
-] as { value: MassUnit; name: string }[]
 
 interface Row {
   id: string
   label: string
   value: string
   change: string
+  /** Change since the first check-in. */
+  first: string
   /** The smallest change that the hand can tell, in the unit of the change. */
   reach: string
   tone?: string
+  /** Not for a client who sees sums and girths only. */
+  level?: boolean
 }
 
 const rows = computed<Row[]>(() => {
-  if (!result.value.ok) return []
-  const { sumMm, density, fatPercent, standardError, fatMassKg, leanMassKg } = result.value.value
+  const estimated = result.value.ok ? result.value.value : undefined
   const since = change.value?.comparison
+  const start = sinceFirst.value?.comparison
   const mass = (kg: number | undefined) => (kg === undefined ? '' : formatMass(kg, unit.value, 2))
   const massChange = (kg: number | undefined) =>
     kg === undefined ? '' : `${signed(massIn(kg, unit.value), 2)} ${unit.value}`
   const reach = (of: Quantity, show: (value: number) => string) => {
-    const error = hand.value?.[of].smallestRealChange
+    const error = reaches.value?.[of].smallestRealChange
     return error === undefined || !Number.isFinite(error) ? '' : show(error)
   }
   const massReach = (kg: number) => fixed(massIn(kg, unit.value), 1)
-  return [
-    {
-      id: 'fat-percent',
-      label: 'Fat %',
-      value:
-        standardError === null
-          ? `${fixed(fatPercent, 2)} %`
-          : `${fixed(fatPercent, 2)} % ± ${fixed(standardError, 1)}`,
-      change: since ? `${signed(since.fatPercent, 2)} points` : '',
-      reach: reach('fatPercent', (v) => fixed(v, 1)),
-      tone: 'text-amber',
-    },
-    {
-      id: 'fat-mass',
-      label: 'Fat mass',
-      value: mass(fatMassKg),
-      change: massChange(since?.fatMassKg),
-      reach: reach('fatMass', massReach),
-      tone: 'text-amber',
-    },
-    {
-      id: 'lean-mass',
-      label: 'Lean mass',
-      value: mass(leanMassKg),
-      change: massChange(since?.leanMassKg),
-      reach: reach('leanMass', massReach),
-      tone: 'text-leaf',
-    },
-    {
-      id: 'mass',
-      label: 'Body mass',
-      value: mass(sheet.value.subject.massKg),
-      change: massChange(since?.massKg),
-      reach: '',
-    },
-    {
-      id: 'sum',
-      label: `Sum of ${sheet.value.protocol.folds[props.person.sex].length} folds`,
-      value: `${fixed(sumMm!, 1)} mm`,
-      change: since?.sumMm === undefined ? '' : `${signed(since.sumMm, 1)} mm`,
-      reach: reach('sum', (v) => fixed(v, 1)),
-    },
-    {
-      id: 'density',
-      label: 'Body density',
-      value: `${fixed(density!, 5)} g/cm³`,
-      change: '',
-      reach: '',
-    },
-  ].filter((row) => row.value !== '')
+  const points = (value: number | undefined) =>
+    value === undefined ? '' : `${signed(value, 2)} points`
+  const millimetres = (value: number | undefined) =>
+    value === undefined ? '' : `${signed(value, 1)} mm`
+  const length = (cm: number | undefined) =>
+    cm === undefined ? '' : `${signed(lengthIn(cm, lengthUnit.value), 1)} ${lengthUnit.value}`
+  const less = (now: number, then: number | undefined) =>
+    then === undefined ? undefined : now - then
+  const rowsOfEstimate: Row[] = estimated
+    ? [
+        {
+          id: 'fat-percent',
+          label: 'Fat %',
+          value:
+            estimated.standardError === null
+              ? `${fixed(estimated.fatPercent, 2)} %`
+              : `${fixed(estimated.fatPercent, 2)} % ± ${fixed(estimated.standardError, 1)}`,
+          change: points(since?.fatPercent),
+          first: points(start?.fatPercent),
+          reach: reach('fatPercent', (v) => fixed(v, 1)),
+          tone: 'text-amber',
+          level: true,
+        },
+        {
+          id: 'fat-mass',
+          label: 'Fat mass',
+          value: mass(estimated.fatMassKg),
+          change: massChange(since?.fatMassKg),
+          first: massChange(start?.fatMassKg),
+          reach: reach('fatMass', massReach),
+          tone: 'text-amber',
+          level: true,
+        },
+        {
+          id: 'lean-mass',
+          label: 'Lean mass',
+          value: mass(estimated.leanMassKg),
+          change: massChange(since?.leanMassKg),
+          first: massChange(start?.leanMassKg),
+          reach: reach('leanMass', massReach),
+          tone: 'text-leaf',
+          level: true,
+        },
+        {
+          id: 'sum',
+          label: `Sum of ${sheet.value.protocol.folds[props.client.sex].length} folds`,
+          value: estimated.sumMm === undefined ? '' : `${fixed(estimated.sumMm, 1)} mm`,
+          change: millimetres(since?.sumMm),
+          first: millimetres(start?.sumMm),
+          reach: reach('sum', (v) => fixed(v, 1)),
+        },
+        {
+          id: 'density',
+          label: 'Body density',
+          value: estimated.density === undefined ? '' : `${fixed(estimated.density, 5)} g/cm³`,
+          change: '',
+          first: '',
+          reach: '',
+          level: true,
+        },
+      ]
+    : []
+  const { massKg } = sheet.value.subject
+  const girths = sheet.value.measured.flatMap(({ site, value }): Row[] => {
+    if (isSkinfold(site)) return []
+    return [
+      {
+        id: site,
+        label: nameOf(site),
+        value: formatLength(value, lengthUnit.value),
+        change: length(less(value, girthThen(previous.value, site))),
+        first: length(less(value, girthThen(sinceFirst.value?.since, site))),
+        reach: '',
+      },
+    ]
+  })
+  const body: Row = {
+    id: 'mass',
+    label: 'Body mass',
+    value: mass(massKg),
+    change: massChange(since?.massKg),
+    first: massChange(start?.massKg),
+    reach: '',
+  }
+  return [...rowsOfEstimate, body, ...girths].filter(
+    (row) => row.value !== '' && (shown.value || !row.level),
+  )
 })
 
 const sentence = computed(() => {
+  if (!shown.value) {
+    const sum = result.value.ok ? result.value.value.sumMm : undefined
+    return sum === undefined ? 'Measured.' : `The folds add up to ${fixed(sum, 1)} mm.`
+  }
   if (!result.value.ok) return result.value.error.message
   const { fatPercent, standardError } = result.value.value
   const about = `About ${fixed(fatPercent, 0)} % fat`
@@ -153,8 +227,17 @@ const sentence = computed(() => {
     </p>
     <h2 class="pt-1 pb-4 text-[36px] sm:text-[48px]" data-test="sentence">{{ sentence }}</h2>
 
-    <template v-if="result.ok">
-      <ul v-if="result.value.warnings.length || unsettled.length" class="pb-4">
+    <p v-if="hiding" class="pb-4">
+      {{ client.name.split(' ')[0] }} sees sums and girths only.
+      <button type="button" class="button ml-2" :aria-pressed="asked" @click="asked = !asked">
+        {{ asked ? 'Hide percentages again' : 'Show percentages to the coach' }}
+      </button>
+    </p>
+    <template v-if="result.ok || rows.length">
+      <ul
+        v-if="result.ok && shown && (result.value.warnings.length || unsettled.length)"
+        class="pb-4"
+      >
         <li
           v-for="warning in result.value.warnings"
           :key="warning"
@@ -172,10 +255,15 @@ const sentence = computed(() => {
         </li>
       </ul>
       <div class="flex flex-wrap gap-x-8 gap-y-3 pb-4">
-        <ChoiceRow v-model="conversion" label="Density to fat % by" :options="conversions" />
-        <ChoiceRow v-model="unit" label="Masses in" :options="units" />
+        <ChoiceRow
+          v-if="shown"
+          v-model="conversion"
+          label="Density to fat % by"
+          :options="conversions"
+        />
+        <ChoiceRow v-model="unit" label="Masses in" :options="MASS_UNITS" />
       </div>
-      <table class="w-full max-w-2xl border-collapse text-left">
+      <table class="w-full max-w-4xl border-collapse text-left">
         <caption class="sr-only">
           Result and change since last time
         </caption>
@@ -186,7 +274,10 @@ const sentence = computed(() => {
             <th scope="col" class="pl-4 text-right font-normal">
               {{ change ? `since ${formatDate(change.since.measuredOn)}` : '' }}
             </th>
-            <th v-if="hand" scope="col" class="pl-4 text-right font-normal">can tell from</th>
+            <th v-if="reaches" scope="col" class="pl-4 text-right font-normal">can tell from</th>
+            <th v-if="sinceFirst" scope="col" class="pl-4 text-right font-normal max-sm:hidden">
+              since the first, {{ formatDate(sinceFirst.since.measuredOn, true) }}
+            </th>
           </tr>
         </thead>
         <tbody>
@@ -205,13 +296,26 @@ const sentence = computed(() => {
             >
               {{ row.change }}
             </td>
-            <td v-if="hand" class="figure pl-4 text-right text-[21px] text-faded">
+            <td v-if="reaches" class="figure pl-4 text-right text-[21px] text-faded">
               {{ row.reach }}
+            </td>
+            <td
+              v-if="sinceFirst"
+              class="figure pl-4 text-right text-[21px] whitespace-nowrap max-sm:hidden"
+            >
+              {{ row.first }}
             </td>
           </tr>
         </tbody>
       </table>
-      <p v-if="change && Math.abs(change.comparison.dueToAge) >= 0.005" class="pt-2 text-faded">
+      <p v-if="administrative && shown" class="pt-2" data-test="administrative">
+        By administrative rounding (neck up, waist and hip down to the half inch, whole percent):
+        {{ administrative.fatPercent }} %. Common practice of armed forces; local rules come first.
+      </p>
+      <p
+        v-if="change && shown && Math.abs(change.comparison.dueToAge) >= 0.005"
+        class="pt-2 text-faded"
+      >
         Both compared at today's age. The birthday alone reads as
         {{ signed(change.comparison.dueToAge, 2) }} points and is left out.
         <template v-if="change.comparison.crossedRow">
@@ -220,7 +324,7 @@ const sentence = computed(() => {
           {{ change.comparison.crossedRow.to.from }} years and over.
         </template>
       </p>
-      <details v-if="steps.ok" class="pt-5" data-test="working">
+      <details v-if="steps.ok && shown" class="pt-5" data-test="working">
         <summary class="cursor-pointer font-bold">The working, unrounded</summary>
         <div class="overflow-x-auto" tabindex="0" role="region" aria-label="Sheet">
           <table class="mt-2 border-collapse text-left">
@@ -247,11 +351,11 @@ const sentence = computed(() => {
           </table>
         </div>
         <p class="pt-2 text-faded">
-          Standard error {{ result.value.standardError }} points of fat %. It belongs to one
-          estimate, not to a change.
+          Standard error {{ result.ok ? result.value.standardError : '' }} points of fat %. It
+          belongs to one estimate, not to a change.
         </p>
       </details>
-      <ResultMore :person="person" :check-in="checkIn" />
+      <ResultMore v-if="shown" :person="client" :check-in="checkIn" />
     </template>
   </section>
 </template>

@@ -11,6 +11,8 @@ defineProps<{
   options: { value: T; name: string; detail?: string }[]
   /** Leaves the label to those who do not see the screen. */
   hideLabel?: boolean
+  /** Smaller chips, for many options. */
+  compact?: boolean
 }>()
 const model = defineModel<T>({ required: true })
 </script>
@@ -29,8 +31,11 @@ const model = defineModel<T>({ required: true })
         :value="option.value"
       >
         <div
-          class="flex min-h-11 min-w-16 flex-col justify-center rounded border-2 px-4 py-1.5"
-          :class="checked ? 'border-leaf bg-white' : 'border-faded bg-chalk'"
+          class="flex min-h-11 min-w-16 flex-col justify-center rounded border-2"
+          :class="[
+            checked ? 'border-leaf bg-white' : 'border-faded bg-chalk',
+            compact ? 'px-2.5 py-0.5' : 'px-4 py-1.5',
+          ]"
         >
           <RadioGroupLabel as="span" class="flex items-center gap-2 font-bold">
             <span
@@ -42,7 +47,12 @@ const model = defineModel<T>({ required: true })
             </span>
             {{ option.name }}
           </RadioGroupLabel>
-          <RadioGroupDescription v-if="option.detail" as="span" class="pl-6 text-faded">
+          <RadioGroupDescription
+            v-if="option.detail"
+            as="span"
+            class="pl-6 text-faded"
+            :class="{ 'text-sm': compact }"
+          >
             {{ option.detail }}
           </RadioGroupDescription>
         </div>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 definePageMeta({ layout: false })
 
-type Stage = 'ready' | 'folds' | 'tape' | 'scale' | 'read-back' | 'result'
+type Stage = 'ready' | 'landmarks' | 'folds' | 'tape' | 'scale' | 'read-back' | 'result'
 
 const route = useRoute()
 const store = useCheckInStore()
@@ -35,6 +35,12 @@ const stages = computed(() => {
   const weighed = store.sheet?.subject.massKg !== undefined
   const all: { id: Stage; name: string; done: boolean; wanted: boolean }[] = [
     { id: 'ready', name: 'Ready', done: store.readings.length > 0, wanted: true },
+    {
+      id: 'landmarks',
+      name: 'Landmarks',
+      done: store.readings.length > 0,
+      wanted: folds[sex].length + girths[sex].length > 0,
+    },
     { id: 'folds', name: 'Folds', done: !next.value, wanted: folds[sex].length > 0 },
     { id: 'tape', name: 'Tape', done: !nextTape.value, wanted: girths[sex].length > 0 },
     { id: 'scale', name: 'Scale', done: weighed, wanted: true },
@@ -57,6 +63,7 @@ function goOn() {
     <main v-if="opened && checkIn && client" class="flex flex-1 flex-col">
       <h1 class="sr-only">Check-in of {{ client.name }}</h1>
       <ReadyStage v-if="stage === 'ready'" @begin="goOn" />
+      <LandmarkStage v-else-if="stage === 'landmarks'" @done="goOn" />
       <SiteStage
         v-else-if="stage === 'folds' || stage === 'tape'"
         :key="stage"

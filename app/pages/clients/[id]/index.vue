@@ -8,7 +8,6 @@ import {
   isoDateOf,
   massIn,
   signed,
-  type MassUnit,
   type TypedUnit,
 } from '#core'
 import { clientViewSchema, type ClientView } from '#shared/check-ins'
@@ -16,20 +15,35 @@ import { clientViewSchema, type ClientView } from '#shared/check-ins'
 const route = useRoute()
 const api = useApi()
 const id = String(route.params.id)
-const { data, error } = await useAsyncData(`client-${id}`, () =>
+const { data, error, refresh } = await useAsyncData(`client-${id}`, () =>
   api.get(`/api/clients/${id}`, clientViewSchema),
 )
 const { start, busy, trouble } = useStartCheckIn()
+const atScreening = route.hash === '#screening'
 const unit = useMassUnit()
-const units = [
-  { value: 'kg', name: 'kg' },
-  { value: 'lb', name: 'lb' },
-] as { value: MassUnit; name: string }[]
 
 useHead({ title: () => `${data.value?.client.name ?? 'Client'} · Oak Pinch` })
 
 const view = computed(() => data.value as ClientView)
 const { columns, newest, open, series, change } = useLedger(view)
+const { hiding, shown, asked } = usePercentages(() => data.value?.client)
+const today = isoDateOf(new Date())
+const sumNow = computed(() => series.value.at(-1)?.estimate?.sumMm)
+
+/** Check-ins from paper that are still being typed in. */
+const papers = computed(() =>
+  view.value.checkIns.filter(({ closedAt, fromPaper }) => closedAt === null && fromPaper),
+)
+const paperDate = ref('')
+const paperTrouble = ref('')
+async function enterPaper() {
+  paperTrouble.value = ''
+  if (!paperDate.value || paperDate.value > today) {
+    paperTrouble.value = `Date of the sheet: ${paperDate.value ? `got ${paperDate.value}` : 'is missing'}. Accepted: today or a date before.`
+    return
+  }
+  await start(id, paperDate.value)
+}
 
 const facts = computed(() => {
   const { sex, birthDate, heightCm, heightUnit, cadenceDays } = view.value.client
@@ -41,6 +55,9 @@ const facts = computed(() => {
 
 const standing = computed(() => {
   const now = series.value.at(-1)?.estimate
+  if (!shown.value && now) {
+    return sumNow.value === undefined ? 'Measured.' : `Sum of folds ${fixed(sumNow.value, 0)} mm.`
+  }
   if (!now) return newest.value ? 'No estimate from the last check-in.' : 'No check-in yet.'
   if (now.fatMassKg === undefined) return `About ${fixed(now.fatPercent, 0)} % fat.`
   const show = (kg: number) => `${fixed(massIn(kg, unit.value), 1)} ${unit.value}`
@@ -53,7 +70,9 @@ const since = computed(() => {
   const { fatMassKg, leanMassKg, sumMm } = comparison
   const show = (kg: number) => `${signed(massIn(kg, unit.value), 1)} ${unit.value}`
   const parts = [
-    ...(fatMassKg === undefined ? [] : [`fat ${show(fatMassKg)}`, `lean ${show(leanMassKg!)}`]),
+    ...(fatMassKg === undefined || !shown.value
+      ? []
+      : [`fat ${show(fatMassKg)}`, `lean ${show(leanMassKg!)}`]),
     ...(sumMm === undefined ? [] : [`sum of folds ${signed(sumMm, 1)} mm`]),
   ]
   return `Since ${formatDate(then.measuredOn)}: ${parts.join(', ')}.`
@@ -77,7 +96,7 @@ const since = computed(() => {
           <p class="text-lg">{{ since }}</p>
         </div>
         <div class="flex flex-wrap items-center gap-3">
-          <ChoiceRow v-model="unit" label="Masses in" hide-label :options="units" />
+          <ChoiceRow v-model="unit" label="Masses in" hide-label :options="MASS_UNITS" />
           <button
             type="button"
             class="button button-lead"
@@ -89,7 +108,16 @@ const since = computed(() => {
         </div>
       </div>
       <p v-if="trouble" role="alert" class="pb-3 font-bold text-clay">{{ trouble }}</p>
-      <LedgerSheet v-if="columns.length" :view="view" :unit="unit" />
+      <p v-if="view.client.archived" class="pb-3 font-bold text-clay">
+        Archived: out of Today and the lists.
+      </p>
+      <p v-if="hiding" class="pb-3">
+        {{ view.client.name.split(' ')[0] }} sees sums and girths only.
+        <button type="button" class="button ml-2" :aria-pressed="asked" @click="asked = !asked">
+          {{ asked ? 'Hide percentages again' : 'Show percentages to the coach' }}
+        </button>
+      </p>
+      <LedgerSheet v-if="columns.length" :view="view" :unit="unit" :percentages="shown" />
       <p v-else class="text-lg">
         The first check-in takes about ten minutes: folds twice round, then the scale.
       </p>
@@ -97,6 +125,64 @@ const since = computed(() => {
         Next check-in from
         {{ formatDate(addDays(newest.measuredOn, view.client.cadenceDays), true) }}.
       </p>
+      <div class="space-y-3 pt-6">
+        <details id="screening" class="border-t-2 border-line pt-2" :open="atScreening">
+          <summary class="min-h-11 cursor-pointer py-2 text-lg font-bold">
+            Private screening
+            <span class="font-normal text-faded">
+              {{
+                view.screening
+                  ? `looked through ${formatDate(view.screening.reviewedOn, true)}`
+                  : 'nothing asked yet'
+              }}
+            </span>
+          </summary>
+          <ScreeningPanel
+            :client-id="view.client.id"
+            :screening="view.screening"
+            :today="today"
+            @kept="refresh()"
+          />
+        </details>
+        <details class="border-t-2 border-line pt-2">
+          <summary class="min-h-11 cursor-pointer py-2 text-lg font-bold">
+            Past check-in from paper
+          </summary>
+          <form class="flex max-w-xl flex-wrap items-end gap-3" @submit.prevent="enterPaper">
+            <FieldRow id="paper-date" label="Date of the sheet" :error="paperTrouble">
+              <input id="paper-date" v-model="paperDate" type="date" class="field" :max="today" />
+            </FieldRow>
+            <button type="submit" class="button">Type it in</button>
+          </form>
+          <ul v-if="papers.length" class="pt-2">
+            <li v-for="paper in papers" :key="paper.id">
+              <NuxtLink :to="`/check-in/${paper.id}`" class="underline">
+                Go on with the sheet of {{ formatDate(paper.measuredOn, true) }}
+              </NuxtLink>
+            </li>
+          </ul>
+        </details>
+        <details v-if="view.voided.length" class="border-t-2 border-line pt-2">
+          <summary class="min-h-11 cursor-pointer py-2 text-lg font-bold">
+            Voided check-ins ({{ view.voided.length }})
+          </summary>
+          <ul>
+            <li v-for="checkIn in view.voided" :key="checkIn.id" class="border-b border-line py-2">
+              <p>
+                {{ formatDate(checkIn.measuredOn, true) }}, {{ checkIn.readings.length }} readings:
+                {{ checkIn.voided!.reason }}
+              </p>
+              <CheckInRepair :check-in="checkIn" @done="refresh()" />
+            </li>
+          </ul>
+        </details>
+        <details class="border-t-2 border-line pt-2">
+          <summary class="min-h-11 cursor-pointer py-2 text-lg font-bold">
+            Edit, history, archive
+          </summary>
+          <ClientFile :view="view" :today="today" @changed="refresh()" />
+        </details>
+      </div>
     </template>
   </main>
 </template>

@@ -39,11 +39,15 @@ async function changeConversion(conversion: Conversion) {
         >
       </h1>
       <ResultSheet
-        :person="view.client"
+        :client="view.client"
+        :hand="view.hand"
         :check-in="view.checkIn"
         :earlier="view.earlier"
         @conversion="changeConversion"
       />
+      <div class="pt-6 print:hidden">
+        <CheckInRepair :check-in="view.checkIn" @done="navigateTo(`/clients/${view.client.id}`)" />
+      </div>
       <p v-if="trouble" role="alert" class="pt-3 font-bold text-clay">{{ trouble }}</p>
     </template>
   </main>

@@ -1,0 +1,167 @@
+<script setup lang="ts">
+import {
+  fixed,
+  isSkinfold,
+  landmarkOf,
+  girthLandmark,
+  lengthIn,
+  massIn,
+  nameOf,
+  nextFold,
+  nextGirth,
+  protocolOf,
+  readingsInForce,
+  rulesOf,
+  schoolOfSite,
+  trialsOf,
+  wantsAnotherTrial,
+  type SiteId,
+} from '#core'
+import { callerViewSchema, type CallerView } from '#shared/check-ins'
+
+definePageMeta({ layout: false })
+
+const route = useRoute()
+const api = useApi()
+const id = String(route.params.id)
+
+const view = ref<CallerView>()
+const trouble = ref('')
+const live = ref(false)
+const lengthUnit = useLengthUnit()
+const massUnit = useMassUnit()
+
+useHead({ title: 'Caller’s view · Oak Pinch' })
+
+let source: EventSource | undefined
+
+onMounted(async () => {
+  try {
+    view.value = await api.get(`/api/check-ins/${id}/caller`, callerViewSchema)
+  } catch (error) {
+    trouble.value = (error as Error).message
+    return
+  }
+  source = new EventSource(`/api/check-ins/${id}/live?for=caller`)
+  source.onopen = () => (live.value = true)
+  source.onerror = () => (live.value = false)
+  source.onmessage = ({ data }) => {
+    const heard = callerViewSchema.safeParse(JSON.parse(data as string))
+    if (heard.success) view.value = heard.data
+  }
+})
+onBeforeUnmount(() => source?.close())
+
+const protocol = computed(() => view.value && protocolOf(view.value.checkIn))
+const skipped = computed(() => new Set(view.value?.checkIn.skipped.map(({ site }) => site)))
+const step = computed(() => {
+  if (!view.value || !protocol.value) return undefined
+  const { checkIn, client } = view.value
+  const args = [protocol.value, client.sex, checkIn.readings, skipped.value] as const
+  return nextFold(...args) ?? nextGirth(...args)
+})
+
+const landmark = computed(() => {
+  if (!step.value || !protocol.value) return undefined
+  const { site } = step.value
+  if (!isSkinfold(site)) {
+    const { where, how } = girthLandmark(site)
+    return `${where} ${how}`
+  }
+  const { where, posture } = landmarkOf(site, schoolOfSite(protocol.value, site))!
+  return `${where[view.value!.client.sex]} ${posture}`
+})
+const mark = computed(() =>
+  view.value?.marks.find(
+    ({ site, school }) =>
+      site === step.value?.site &&
+      school === (isSkinfold(site) ? schoolOfSite(protocol.value!, site) : null),
+  ),
+)
+
+function show(site: SiteId | null, kind: string, value: number): string {
+  if (kind === 'mass') return `${fixed(massIn(value, massUnit.value), 1)} ${massUnit.value}`
+  if (kind === 'skinfold') return `${fixed(value, 1)} mm`
+  return `${fixed(lengthIn(value, lengthUnit.value), 1)} ${lengthUnit.value}`
+}
+
+/** What was typed last, so that the one who called can hear a slip. */
+const heard = computed(() => {
+  const last = view.value?.checkIn.readings.at(-1)
+  if (!last) return undefined
+  const name = last.site ? nameOf(last.site) : last.kind === 'mass' ? 'Body mass' : 'Height'
+  return {
+    name: `${name}, pass ${last.pass}`,
+    value: show(last.site, last.kind, last.value),
+    corrected: last.supersedes !== null,
+  }
+})
+
+const trials = computed(() => {
+  if (!step.value || !view.value || !protocol.value) return []
+  const { site } = step.value
+  return trialsOf(view.value.checkIn.readings, site, protocol.value).flatMap((value) =>
+    value === undefined ? [] : [show(site, isSkinfold(site) ? 'skinfold' : 'girth', value)],
+  )
+})
+const apart = computed(() => {
+  if (!step.value || !view.value || !protocol.value) return false
+  const { site } = step.value
+  const values = trialsOf(view.value.checkIn.readings, site, protocol.value)
+  return wantsAnotherTrial(values, rulesOf(protocol.value, site))
+})
+const count = computed(() => readingsInForce(view.value?.checkIn.readings ?? []).length)
+</script>
+
+<template>
+  <main class="flex min-h-dvh flex-col bg-ink text-chalk">
+    <div v-if="trouble" class="p-8">
+      <h1 class="text-4xl">This check-in cannot be shown</h1>
+      <p class="pt-3 text-xl">{{ trouble }}</p>
+    </div>
+    <template v-else-if="view">
+      <p class="flex flex-wrap justify-between gap-4 px-6 pt-4 text-xl">
+        <span>{{ view.client.name }} · {{ count }} readings</span>
+        <span role="status" :class="live ? '' : 'font-bold text-lamp'">
+          {{ live ? 'live' : 'waiting for the server' }}
+        </span>
+      </p>
+      <section class="flex flex-1 flex-col justify-center px-6 py-4">
+        <template v-if="step && !view.checkIn.closedAt">
+          <p class="text-2xl">
+            Pass {{ step.pass }}<template v-if="mark?.side === 'left'"> · left side</template>
+            <strong v-if="apart" class="text-lamp"> · the two are apart: once more</strong>
+          </p>
+          <h1
+            class="text-[clamp(4rem,16vw,13rem)] leading-[0.95] break-words"
+            data-test="caller-site"
+          >
+            {{ nameOf(step.site) }}
+          </h1>
+          <p class="max-w-4xl pt-3 text-[clamp(1.25rem,2.6vw,2rem)]">{{ landmark }}</p>
+          <p v-if="mark?.text" class="pt-2 text-[clamp(1.25rem,2.6vw,2rem)] text-lamp">
+            Own mark: {{ mark.text }}
+          </p>
+          <p v-if="trials.length" class="figure pt-3 text-[clamp(1.5rem,4vw,3rem)]">
+            {{ trials.join(' · ') }}
+          </p>
+        </template>
+        <h1 v-else class="text-[clamp(3rem,10vw,8rem)]">
+          {{ view.checkIn.closedAt ? 'Closed.' : 'All sites are in.' }}
+        </h1>
+      </section>
+      <section class="border-t-4 border-lamp bg-oak px-6 py-5" aria-live="polite">
+        <template v-if="heard">
+          <p class="text-xl">
+            Heard last: {{ heard.name }}<template v-if="heard.corrected">, corrected</template>
+          </p>
+          <p class="figure text-[clamp(4rem,14vw,10rem)] leading-none" data-test="heard">
+            {{ heard.value }}
+          </p>
+        </template>
+        <p v-else class="text-3xl">Nothing heard yet.</p>
+      </section>
+    </template>
+    <p v-else class="p-8 text-2xl" role="status">Opening…</p>
+  </main>
+</template>

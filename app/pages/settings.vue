@@ -1,0 +1,333 @@
+<script setup lang="ts">
+import {
+  GIRTH_IDS,
+  isSkinfold,
+  LANDMARKS,
+  nameOf,
+  ownProtocol,
+  PROTOCOLS,
+  SCHOOL_NAMES,
+  attempt,
+  type GirthId,
+  type OwnProtocol,
+  type School,
+  type SiteId,
+  type SkinfoldId,
+  type Tolerance,
+} from '#core'
+import { gymSchema, type Gym, type SettingsChange } from '#shared/gym'
+import { z } from 'zod'
+
+const api = useApi()
+const { data, error } = await useAsyncData('gym', () => api.get('/api/gym', gymSchema))
+const gym = computed(() => data.value as Gym)
+const { data: archived } = await useAsyncData('archive', () =>
+  api.get('/api/archive', z.array(z.object({ id: z.string(), name: z.string() }))),
+)
+useHead({ title: 'Settings · Oak Pinch' })
+
+const massUnit = useMassUnit()
+const lengthUnit = useLengthUnit()
+const rangeTable = useRangeTable()
+const cue = useCueChoice()
+const voice = useVoiceChoice()
+
+const trouble = ref('')
+async function change(what: SettingsChange) {
+  trouble.value = ''
+  try {
+    data.value = await api.patch('/api/gym/settings', gymSchema, what)
+  } catch (failure) {
+    trouble.value = (failure as Error).message
+  }
+}
+
+const schools = (['us', 'int', 'dw', 'gym'] as School[]).map((value) => ({
+  value,
+  name: SCHOOL_NAMES[value],
+}))
+const school = computed({
+  get: () => gym.value.settings.school,
+  set: (to) => void change({ school: to }),
+})
+const protocolOptions = computed(() => [
+  ...PROTOCOLS.map(({ id, name, school: of }) => ({ id, name, school: of })),
+  ...gym.value.ownProtocols.map(({ id, name, school: of }) => ({ id, name, school: of })),
+])
+
+const TOLERANCES: { value: string; name: string; tolerance: Tolerance | null }[] = [
+  { value: 'set', name: 'as each set says', tolerance: null },
+  { value: '1', name: '1 mm', tolerance: { kind: 'mm', value: 1 } },
+  { value: '2', name: '2 mm', tolerance: { kind: 'mm', value: 2 } },
+  {
+    value: '5%',
+    name: '5 %, or one graduation',
+    tolerance: { kind: 'percent', value: 5, atLeast: 0.5 },
+  },
+]
+const tolerance = computed({
+  get: () => {
+    const now = gym.value.settings.tolerance
+    const same = (t: Tolerance | null) => t?.kind === now?.kind && t?.value === now?.value
+    return TOLERANCES.find((t) => same(t.tolerance))?.value ?? 'set'
+  },
+  set: (to) => void change({ tolerance: TOLERANCES.find(({ value }) => value === to)!.tolerance }),
+})
+
+/* Own sets. */
+interface Draft {
+  id: string
+  name: string
+  school: School
+  folds: SkinfoldId[]
+  girths: GirthId[]
+  passes: string
+  toleranceMm: string
+}
+const draft = ref<Draft>()
+function begin(from?: OwnProtocol) {
+  trouble.value = ''
+  draft.value = {
+    id: from?.id ?? '',
+    name: from?.name ?? '',
+    school: from?.school ?? school.value,
+    folds: [...(from?.folds ?? [])],
+    girths: [...(from?.girths ?? [])],
+    passes: String(from?.passes ?? 2),
+    toleranceMm: String(from?.toleranceMm ?? 2),
+  }
+}
+const foldsOfSchool = computed(() => {
+  const of = draft.value?.school
+  return LANDMARKS.filter((l) => l.school === of || l.site === 'lower_back').map(({ site }) => site)
+})
+watch(
+  () => draft.value?.school,
+  () => {
+    if (draft.value) {
+      draft.value.folds = draft.value.folds.filter((f) => foldsOfSchool.value.includes(f))
+    }
+  },
+)
+/** Sites are taken in the order in which they are chosen. */
+function toggle(site: SiteId) {
+  const d = draft.value!
+  if (isSkinfold(site)) {
+    d.folds = d.folds.includes(site) ? d.folds.filter((s) => s !== site) : [...d.folds, site]
+  } else {
+    d.girths = d.girths.includes(site) ? d.girths.filter((s) => s !== site) : [...d.girths, site]
+  }
+}
+const definition = computed<OwnProtocol | undefined>(() => {
+  if (!draft.value) return undefined
+  const { id, name, passes, toleranceMm, ...rest } = draft.value
+  const slug = name
+    .toLowerCase()
+    .replace(/[^a-z0-9]+/g, '-')
+    .replace(/^-|-$/g, '')
+    .slice(0, 40)
+  return {
+    ...rest,
+    name,
+    id: id || `own-${slug || 'set'}`,
+    passes: Number(passes),
+    toleranceMm: Number(toleranceMm.replace(',', '.')),
+  }
+})
+/** The equations that the draft would feed, for both sexes. */
+const fed = computed(() => {
+  const made = definition.value && attempt(() => ownProtocol(definition.value!))
+  if (!made?.ok) return undefined
+  return new Set([...made.value.equations.male, ...made.value.equations.female]).size
+})
+async function save() {
+  trouble.value = ''
+  try {
+    data.value = await api.post('/api/gym/own-protocols', gymSchema, definition.value)
+    draft.value = undefined
+  } catch (failure) {
+    trouble.value = (failure as Error).message
+  }
+}
+async function retire(id: string) {
+  data.value = await api.delete(`/api/gym/own-protocols/${id}`, gymSchema)
+}
+</script>
+
+<template>
+  <main class="mx-auto max-w-4xl space-y-8 px-4 py-6 sm:px-6">
+    <h1 class="text-[40px]">Settings</h1>
+    <p v-if="error" role="alert" class="font-bold text-clay">{{ error.message }}</p>
+    <template v-else>
+      <section class="space-y-4">
+        <h2 class="border-b-2 border-ink pb-1 text-2xl">On this device</h2>
+        <div class="flex flex-wrap gap-x-10 gap-y-4">
+          <ChoiceRow v-model="massUnit" label="Masses in" :options="MASS_UNITS" />
+          <ChoiceRow v-model="lengthUnit" label="Girths in" :options="LENGTH_UNITS" />
+        </div>
+        <FieldRow id="settings-range" label="Range table">
+          <select id="settings-range" v-model="rangeTable" class="field max-w-md">
+            <option v-for="table in FAT_TABLES" :key="table.id" :value="table.id">
+              {{ table.name }} ({{ table.source }})
+            </option>
+          </select>
+        </FieldRow>
+        <fieldset>
+          <legend class="pb-1 font-bold">Sounds and signs</legend>
+          <label class="flex min-h-11 items-center gap-3">
+            <input v-model="cue.sound" type="checkbox" class="size-5 accent-leaf" />
+            the read cue sounds
+          </label>
+          <label class="flex min-h-11 items-center gap-3">
+            <input v-model="cue.ring" type="checkbox" class="size-5 accent-leaf" />
+            the read cue shows a ring
+          </label>
+          <label class="flex min-h-11 items-center gap-3">
+            <input v-model="voice" type="checkbox" class="size-5 accent-leaf" />
+            each reading is said back, where the browser has a voice
+          </label>
+        </fieldset>
+      </section>
+      <section class="space-y-4">
+        <h2 class="border-b-2 border-ink pb-1 text-2xl">In this gym, for check-ins to come</h2>
+        <FieldRow
+          id="default-protocol"
+          label="Protocol of a first check-in"
+          hint="Later ones keep the client’s own."
+        >
+          <select
+            id="default-protocol"
+            class="field max-w-md"
+            :value="gym.settings.defaultProtocolId"
+            @change="change({ defaultProtocolId: ($event.target as HTMLSelectElement).value })"
+          >
+            <option v-for="p in protocolOptions" :key="p.id" :value="p.id">
+              {{ p.name }} · {{ SCHOOL_NAMES[p.school] }}
+            </option>
+          </select>
+        </FieldRow>
+        <ChoiceRow
+          v-model="school"
+          label="School, where nothing else says one"
+          compact
+          :options="schools"
+        />
+        <ChoiceRow
+          v-model="tolerance"
+          label="A fold is asked for again when the two differ by more than"
+          compact
+          :options="TOLERANCES"
+        />
+        <p class="text-faded">
+          A check-in keeps the rule it was started with; girths keep each school’s own.
+        </p>
+      </section>
+      <section class="space-y-3">
+        <h2 class="flex items-end justify-between border-b-2 border-ink pb-1 text-2xl">
+          Sets of your own
+          <button type="button" class="button font-text text-base" @click="begin()">
+            Add a set
+          </button>
+        </h2>
+        <ul>
+          <li
+            v-for="own in gym.ownProtocols"
+            :key="own.id"
+            class="flex flex-wrap items-center gap-3 border-b border-line py-2"
+          >
+            <p class="min-w-52 flex-1">
+              <strong class="text-lg">{{ own.name }}</strong>
+              <span class="block text-faded">
+                {{ [...own.folds, ...own.girths].map(nameOf).join(', ') }}
+              </span>
+            </p>
+            <button type="button" class="button" @click="begin(own)">
+              Edit<span class="sr-only"> {{ own.name }}</span>
+            </button>
+            <button type="button" class="button" @click="retire(own.id)">
+              Put away<span class="sr-only"> {{ own.name }}</span>
+            </button>
+          </li>
+        </ul>
+        <p v-if="gym.ownProtocols.length === 0" class="text-faded">None yet.</p>
+      </section>
+      <section v-if="archived?.length" class="space-y-3">
+        <h2 class="border-b-2 border-ink pb-1 text-2xl">Archived clients</h2>
+        <ul>
+          <li v-for="client in archived" :key="client.id">
+            <NuxtLink :to="`/clients/${client.id}`" class="inline-block py-2 underline">
+              {{ client.name }}
+            </NuxtLink>
+          </li>
+        </ul>
+      </section>
+      <p v-if="trouble && !draft" role="alert" class="font-bold text-clay">{{ trouble }}</p>
+    </template>
+    <AskDialog title="A set of your own" :open="draft !== undefined" @close="draft = undefined">
+      <form v-if="draft" class="space-y-4" novalidate @submit.prevent="save">
+        <FieldRow id="own-name" label="Name">
+          <input id="own-name" v-model="draft.name" class="field" maxlength="60" />
+        </FieldRow>
+        <ChoiceRow v-model="draft.school" label="School" compact :options="schools" />
+        <fieldset>
+          <legend class="pb-1 font-bold">Folds, in the order you tick them</legend>
+          <div class="flex flex-wrap gap-1.5">
+            <button
+              v-for="site in foldsOfSchool"
+              :key="site"
+              type="button"
+              class="min-h-11 rounded border-2 px-3"
+              :class="draft.folds.includes(site) ? 'border-leaf bg-white font-bold' : 'border-line'"
+              :aria-pressed="draft.folds.includes(site)"
+              @click="toggle(site)"
+            >
+              <template v-if="draft.folds.includes(site)">
+                {{ draft.folds.indexOf(site) + 1 }}.
+              </template>
+              {{ nameOf(site) }}
+            </button>
+          </div>
+        </fieldset>
+        <fieldset>
+          <legend class="pb-1 font-bold">Girths</legend>
+          <div class="flex flex-wrap gap-1.5">
+            <button
+              v-for="site in GIRTH_IDS"
+              :key="site"
+              type="button"
+              class="min-h-11 rounded border-2 px-3"
+              :class="
+                draft.girths.includes(site) ? 'border-leaf bg-white font-bold' : 'border-line'
+              "
+              :aria-pressed="draft.girths.includes(site)"
+              @click="toggle(site)"
+            >
+              <template v-if="draft.girths.includes(site)">
+                {{ draft.girths.indexOf(site) + 1 }}.
+              </template>
+              {{ nameOf(site) }}
+            </button>
+          </div>
+        </fieldset>
+        <div class="grid grid-cols-2 gap-4">
+          <FieldRow id="own-passes" label="Passes, 1 to 3">
+            <input id="own-passes" v-model="draft.passes" class="field" inputmode="numeric" />
+          </FieldRow>
+          <FieldRow id="own-tolerance" label="Tolerance, mm">
+            <input
+              id="own-tolerance"
+              v-model="draft.toleranceMm"
+              class="field"
+              inputmode="decimal"
+            />
+          </FieldRow>
+        </div>
+        <p v-if="fed !== undefined" role="status">
+          {{ fed === 0 ? 'Feeds no equation: a record only.' : `Feeds ${fed} equations.` }}
+        </p>
+        <p v-if="trouble" role="alert" class="font-bold text-clay">{{ trouble }}</p>
+        <button type="submit" class="button button-lead">Keep the set</button>
+      </form>
+    </AskDialog>
+  </main>
+</template>

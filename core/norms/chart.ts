@@ -1,0 +1,87 @@
+import type { Sex } from '../anatomy/ids'
+import { estimate } from '../composition/estimate'
+import { equationById, variantFor } from '../equations/registry'
+import type { Conversion, Values } from '../equations/types'
+import { inputError } from '../errors'
+import { attempt } from '../outcome'
+
+/** A printable look-up chart: fat % by sum of folds down and age across. */
+export interface LookUpChart {
+  equationId: string
+  sex: Sex
+  conversion: Conversion
+  /** Completed years of each column. */
+  ages: number[]
+  /** Sum of the folds, mm, with fat % of each column; null where the equation refuses. */
+  rows: { sumMm: number; fatPercent: (number | null)[] }[]
+  /** Age does not enter: every column is the same. */
+  ageless: boolean
+}
+
+const FIRST_AGE = 20
+const LAST_AGE = 65
+const AGE_STEP = 5
+
+/** True where an equation can be printed by sum and age: it is fed by the sum of its folds and age alone. */
+export function isChartable(equationId: string, sex: Sex): boolean {
+  const found = attempt(() => variantFor(equationById(equationId), sex))
+  if (!found.ok) return false
+  const { folds, girths, needs } = found.value
+  if (folds.length < 2 || girths.length > 0 || needs.length > 0) return false
+  // A chart by sum is honest only where the folds count alike.
+  const [first] = folds
+  const same = (values: Values) => {
+    const result = attempt(() => estimate(equationId, { sex, ageYears: 30 }, values))
+    return result.ok ? result.value.fatPercent : NaN
+  }
+  const even = Object.fromEntries(folds.map((site) => [site, 15]))
+  const uneven = { ...even, [first!]: 20, [folds[1]!]: 10 }
+  return Math.abs(same(even) - same(uneven)) < 1e-9
+}
+
+/**
+ * The look-up chart of an equation for one sex.
+ *
+ * @param step mm between two rows
+ * @throws InputError naming `equation` where it is not one of sum and age alone
+ */
+export function lookUpChart(
+  equationId: string,
+  sex: Sex,
+  conversion: Conversion = 'siri',
+  step = 5,
+): LookUpChart {
+  const equation = equationById(equationId)
+  if (!isChartable(equationId, sex)) {
+    throw inputError(
+      'equation',
+      'outside-domain',
+      equation.name,
+      'no chart',
+      'an equation of the sum of folds and age alone',
+    )
+  }
+  const { folds, ages: sampled, sampleSums, turning } = variantFor(equation, sex)
+  const youth = sampled !== null && sampled.oldest < FIRST_AGE
+  const from = youth ? sampled.youngest : Math.max(FIRST_AGE, sampled?.youngest ?? FIRST_AGE)
+  const to = Math.min(LAST_AGE, sampled?.oldest ?? LAST_AGE)
+  const ages: number[] = []
+  for (let age = from; age <= to; age += AGE_STEP - (age % AGE_STEP)) ages.push(age)
+  const highest = Math.min(sampleSums?.[1] ?? folds.length * 40, turning?.at ?? Infinity)
+  const lowest = Math.max(sampleSums?.[0] ?? folds.length * 4, folds.length * 3)
+  const rows: LookUpChart['rows'] = []
+  for (let sum = Math.ceil(lowest / step) * step; sum <= highest; sum += step) {
+    const values = Object.fromEntries(folds.map((site) => [site, sum / folds.length]))
+    rows.push({
+      sumMm: sum,
+      fatPercent: ages.map((ageYears) => {
+        const result = attempt(() =>
+          estimate(equationId, { sex, ageYears }, values, { conversion }),
+        )
+        return result.ok ? result.value.fatPercent : null
+      }),
+    })
+  }
+  const ageless = rows.every(({ fatPercent }) => new Set(fatPercent).size === 1)
+  return { equationId, sex, conversion, ages, rows, ageless }
+}

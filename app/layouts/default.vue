@@ -18,7 +18,8 @@ const places = [
             :key="place.to"
             :to="place.to"
             class="border-b-4 border-transparent px-2 pt-4 pb-3 sm:px-3"
-            exact-active-class="border-lamp font-bold"
+            :active-class="place.to === '/' ? '' : 'border-lamp! font-bold'"
+            exact-active-class="border-lamp! font-bold"
           >
             {{ place.label }}
           </NuxtLink>

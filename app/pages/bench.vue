@@ -295,6 +295,7 @@ function savePerson() {
               <td class="py-1">
                 <input
                   :id="`read-${i}`"
+                  :data-first="i === 0 ? '' : undefined"
                   v-model="point.read"
                   class="field"
                   inputmode="decimal"

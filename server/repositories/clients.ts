@@ -39,16 +39,16 @@ export async function listHeights(db: Database, clientId: string): Promise<Heigh
     check_in_id: string | null
   }>(sql`
     select avg(r.value)::float8 as cm, min(r.unit) as unit,
-      to_char(c.measured_on, 'YYYY-MM-DD') as taken_on, c.id as check_in_id, 0 as rank, max(r.stored_at) as at
+      to_char(c.measured_on, 'YYYY-MM-DD') as taken_on, c.id as check_in_id, max(r.stored_at) as at
     from readings r
     join check_ins c on c.id = r.check_in_id
     where c.client_id = ${clientId} and c.voided_at is null and r.kind = 'height'
       and not exists (select 1 from readings s where s.supersedes = r.id)
     group by c.id
     union all
-    select value_cm, unit, to_char(taken_on, 'YYYY-MM-DD'), null, 1, stored_at
+    select value_cm, unit, to_char(taken_on, 'YYYY-MM-DD'), null, stored_at
     from heights where client_id = ${clientId}
-    order by taken_on, rank, at`)
+    order by taken_on, at`)
   return rows.map((row) => ({
     cm: row.cm,
     unit: row.unit,

@@ -1,44 +1,21 @@
-import type { Browser, Page } from 'puppeteer-core'
-import { afterAll, afterEach, beforeAll, beforeEach, describe, expect, test } from 'vitest'
+import type { Page } from 'puppeteer-core'
+import { beforeEach, describe, expect, test } from 'vitest'
 import { addDays, isoDateOf } from '#core'
 import type { CheckInView } from '#shared/check-ins'
 import type { Today } from '#shared/today'
-import {
-  enter,
-  openBrowser,
-  openPage,
-  PHONE,
-  tabTo,
-  textOf,
-  waitForFocus,
-  waitForText,
-} from './support/browser'
-import { TestServer } from './support/server'
+import { enter, PHONE, tabTo, textOf, waitForFocus, waitForText } from './support/browser'
+import * as flow from './support/floor'
+import { useFloor } from './support/floor'
+import type { TestServer } from './support/server'
 
 /* The sheet of check-values.md (common practice, no source): chest, midaxillary, triceps, subscapular, abdominal, suprailiac, thigh. */
 const SHEET = [4, 4, 12, 6, 5, 4, 12]
 const SLIPPED = [4, 4, 12, 4, 5, 4, 12]
 
+const floor = useFloor({ OAK_PINCH_DEMO: '1' })
+let page: Page
 let server: TestServer
-let browser: Browser
-let closeBrowser: () => Promise<void>
-let page: Page & { faults: string[] }
-
-beforeAll(async () => {
-  server = await TestServer.create({ OAK_PINCH_DEMO: '1' })
-  ;({ browser, close: closeBrowser } = await openBrowser())
-})
-afterAll(async () => {
-  await closeBrowser?.()
-  await server?.remove()
-})
-beforeEach(async () => {
-  page = await openPage(browser)
-})
-afterEach(async () => {
-  expect(page.faults).toEqual([])
-  await page.close()
-})
+beforeEach(() => ({ page, server } = floor))
 
 /** Adds a woman of 34 (or a man) with the keyboard alone; the client's page is open afterwards. */
 async function addWoman(name: string, { man = false, height = "5'6" } = {}) {
@@ -61,17 +38,10 @@ async function addWoman(name: string, { man = false, height = "5'6" } = {}) {
 async function startFolds() {
   await tabTo(page, 'Start a check-in')
   await page.keyboard.press('Enter')
-  await waitForFocus(page, 'Begin with the folds')
-  await page.keyboard.press('Enter')
-  await waitForFocus(page, 'reading')
+  await flow.begin(page)
 }
 
-/** From the read-back to the result: one Enter. */
-async function toResult() {
-  await waitForFocus(page, 'On to the result')
-  await page.keyboard.press('Enter')
-  await waitForFocus(page, 'Close the check-in')
-}
+const toResult = () => flow.toResult(page)
 
 async function openCheckInOf(name: string) {
   const { entries } = await server.get<Today>('/api/today')
@@ -170,14 +140,13 @@ describe('a seven-fold check-in by keyboard alone', () => {
     await addWoman('Tess Three')
     await tabTo(page, 'Start a check-in')
     await page.keyboard.press('Enter')
-    await waitForFocus(page, 'Begin with the folds')
+    await waitForFocus(page, 'On to the landmarks')
     await page.keyboard.down('Shift')
     await page.keyboard.press('Tab')
     await page.keyboard.up('Shift')
     await page.keyboard.press('ArrowRight')
-    await tabTo(page, 'Begin with the folds')
-    await page.keyboard.press('Enter')
-    await waitForFocus(page, 'reading')
+    await tabTo(page, 'On to the landmarks')
+    await flow.begin(page)
     expect(await textOf(page, 'site')).toBe('Triceps')
     for (const value of [16, 14, 25, 16.5, 14, 25]) await enter(page, value)
     await waitForFocus(page, 'mass')
@@ -192,12 +161,11 @@ test('a check-in with the tape alone, in inches, gives 12.5 %', async () => {
   await addWoman('Theo Tape', { man: true, height: '72 in' })
   await tabTo(page, 'Start a check-in')
   await page.keyboard.press('Enter')
-  await waitForFocus(page, 'Begin with the folds')
+  await waitForFocus(page, 'On to the landmarks')
   await tabTo(page, 'Seven folds')
   for (let i = 0; i < 6; i++) await page.keyboard.press('ArrowRight')
-  await tabTo(page, 'Begin with the tape')
-  await page.keyboard.press('Enter')
-  await waitForFocus(page, 'reading')
+  await tabTo(page, 'On to the landmarks')
+  await flow.begin(page)
   for (const value of ['17 in', '34 in', '17"']) await enter(page, value)
   await enter(page, '400 in')
   await waitForText(page, 'Abdomen at the navel: got “400 in”')
@@ -249,7 +217,7 @@ describe('the demo', () => {
     const { client } = await visit('Tilda')
     const { open } = await visit('Orla')
     for (const path of ['/', '/clients/new', `/clients/${client.id}`, `/check-in/${open!.id}`]) {
-      await page.goto(`${server.url}${path}`, { waitUntil: 'networkidle0' })
+      await page.goto(`${server.url}${path}`, { waitUntil: 'networkidle2' })
       const width = await page.evaluate(() => document.documentElement.scrollWidth)
       expect(width).toBe(PHONE.width)
     }

@@ -7,6 +7,16 @@ const stage = defineModel<S | undefined>({ required: true })
 const store = useCheckInStore()
 const { client, checkIn, protocol, waiting, refused, reachable } = storeToRefs(store)
 
+/** On a phone the stages scroll: the one in hand stays in sight. */
+const rail = useTemplateRef<HTMLElement>('rail')
+function follow() {
+  const box = rail.value
+  const now = box?.querySelector<HTMLElement>('[aria-current]')
+  if (box && now) box.scrollLeft = now.offsetLeft - (box.clientWidth - now.offsetWidth) / 2
+}
+watch(stage, () => nextTick(follow))
+onMounted(follow)
+
 /** Where the readings are: the coach should be able to walk away from the screen knowing. */
 const safety = computed(() => {
   const count = waiting.value.length
@@ -31,12 +41,12 @@ const safety = computed(() => {
         <span class="max-sm:hidden">
           · {{ formatDate(checkIn!.measuredOn) }} · {{ protocol.name.toLowerCase() }}
         </span>
-        <a
-          :href="`/caller/${checkIn!.id}`"
-          target="_blank"
-          class="underline underline-offset-4 max-sm:hidden"
-          >caller’s view</a
-        >
+        <span class="max-sm:hidden">
+          ·
+          <a :href="`/caller/${checkIn!.id}`" target="_blank" class="underline underline-offset-4">
+            caller’s view
+          </a>
+        </span>
         <span
           role="status"
           data-test="safety"
@@ -46,12 +56,16 @@ const safety = computed(() => {
           {{ safety.word }}
         </span>
       </p>
-      <nav aria-label="Stages" class="flex max-sm:-mx-2 max-sm:w-full">
+      <nav
+        ref="rail"
+        aria-label="Stages"
+        class="flex max-sm:-mx-4 max-sm:w-[calc(100%+2rem)] max-sm:overflow-x-auto max-sm:px-2"
+      >
         <button
           v-for="{ id, name, done } in stages"
           :key="id"
           type="button"
-          class="border-b-4 px-3 pt-3 pb-2 sm:pt-5 sm:pb-4"
+          class="border-b-4 px-2.5 pt-3 pb-2 whitespace-nowrap sm:px-3 sm:pt-5 sm:pb-4"
           :class="id === stage ? 'border-lamp font-bold' : 'border-transparent'"
           :aria-current="id === stage ? 'step' : undefined"
           @click="stage = id"

@@ -241,7 +241,10 @@ const otherHands = computed(() => {
           </div>
           <p v-if="otherHands" class="pt-2 text-clay">{{ otherHands }}</p>
           <p class="pt-1">
-            <NuxtLink to="/bench" class="underline">Add, edit and check instruments</NuxtLink>
+            <NuxtLink to="/bench" class="underline">Add, edit and check instruments</NuxtLink> ·
+            <a :href="`/caller/${checkIn!.id}`" target="_blank" class="underline"
+              >caller’s view for another screen</a
+            >
           </p>
         </section>
 
@@ -281,6 +284,10 @@ const otherHands = computed(() => {
       <button ref="begin" type="button" class="button button-lead" @click="emit('begin')">
         On to the landmarks
       </button>
+      <span v-if="differences.length" class="text-clay">
+        <span aria-hidden="true">≠ </span>{{ differences[0]
+        }}{{ differences.length > 1 ? ` And ${differences.length - 1} more.` : '' }}
+      </span>
       <span v-if="!consent" class="text-clay">Nobody has agreed yet: <kbd class="key">C</kbd></span>
     </div>
   </div>

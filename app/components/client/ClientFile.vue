@@ -122,7 +122,7 @@ const instant = (at: string) =>
     </form>
     <div class="space-y-6">
       <section>
-        <h3 class="border-b-2 border-ink pb-1 text-xl">What was changed by hand</h3>
+        <h2 class="border-b-2 border-ink pb-1 text-xl">What was changed by hand</h2>
         <ul v-if="view.history.length" class="pt-2" data-test="history">
           <li
             v-for="event in view.history"
@@ -138,7 +138,7 @@ const instant = (at: string) =>
         <p v-else class="pt-2 text-faded">Nothing yet.</p>
       </section>
       <section>
-        <h3 class="border-b-2 border-ink pb-1 text-xl">Archive or erase</h3>
+        <h2 class="border-b-2 border-ink pb-1 text-xl">Archive or erase</h2>
         <p class="py-2">
           An archived client leaves Today and the lists; everything is kept and can be taken back.
         </p>

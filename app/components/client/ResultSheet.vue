@@ -271,8 +271,8 @@ const sentence = computed(() => {
           <tr class="border-b-2 border-ink text-faded">
             <td class="py-2" />
             <th scope="col" class="text-right font-normal">now</th>
-            <th scope="col" class="pl-4 text-right font-normal">
-              {{ change ? `since ${formatDate(change.since.measuredOn)}` : '' }}
+            <th v-if="previous" scope="col" class="pl-4 text-right font-normal">
+              since {{ formatDate(previous.measuredOn) }}
             </th>
             <th v-if="reaches" scope="col" class="pl-4 text-right font-normal">can tell from</th>
             <th v-if="sinceFirst" scope="col" class="pl-4 text-right font-normal max-sm:hidden">
@@ -291,6 +291,7 @@ const sentence = computed(() => {
               {{ row.value }}
             </td>
             <td
+              v-if="previous"
               class="figure pl-4 text-right text-[21px] whitespace-nowrap"
               :data-test="`${row.id}-change`"
             >

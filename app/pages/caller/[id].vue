@@ -133,16 +133,16 @@ const count = computed(() => readingsInForce(view.value?.checkIn.readings ?? [])
             <strong v-if="apart" class="text-lamp"> · the two are apart: once more</strong>
           </p>
           <h1
-            class="text-[clamp(4rem,16vw,13rem)] leading-[0.95] break-words"
+            class="text-[clamp(3.5rem,min(15vw,20vh),13rem)] leading-[1.08] break-words"
             data-test="caller-site"
           >
             {{ nameOf(step.site) }}
           </h1>
-          <p class="max-w-4xl pt-3 text-[clamp(1.25rem,2.6vw,2rem)]">{{ landmark }}</p>
-          <p v-if="mark?.text" class="pt-2 text-[clamp(1.25rem,2.6vw,2rem)] text-lamp">
+          <p class="max-w-4xl pt-3 text-[clamp(1.15rem,min(2.6vw,3.4vh),2rem)]">{{ landmark }}</p>
+          <p v-if="mark?.text" class="pt-2 text-[clamp(1.15rem,min(2.6vw,3.4vh),2rem)] text-lamp">
             Own mark: {{ mark.text }}
           </p>
-          <p v-if="trials.length" class="figure pt-3 text-[clamp(1.5rem,4vw,3rem)]">
+          <p v-if="trials.length" class="figure pt-3 text-[clamp(1.5rem,min(4vw,5vh),3rem)]">
             {{ trials.join(' · ') }}
           </p>
         </template>
@@ -155,7 +155,7 @@ const count = computed(() => readingsInForce(view.value?.checkIn.readings ?? [])
           <p class="text-xl">
             Heard last: {{ heard.name }}<template v-if="heard.corrected">, corrected</template>
           </p>
-          <p class="figure text-[clamp(4rem,14vw,10rem)] leading-none" data-test="heard">
+          <p class="figure text-[clamp(4rem,min(14vw,18vh),10rem)] leading-none" data-test="heard">
             {{ heard.value }}
           </p>
         </template>

@@ -247,7 +247,7 @@ async function keep(clientId: string) {
           </div>
         </details>
       </div>
-      <section aria-live="polite">
+      <section aria-live="polite" class="lg:sticky lg:top-4 lg:self-start">
         <h2 class="border-b-2 border-ink pb-1 text-xl">Every equation at once</h2>
         <p v-if="results.length === 0" class="pt-2 text-lg text-faded">{{ nothing }}</p>
         <EveryEquation v-else :results="results" />

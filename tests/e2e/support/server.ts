@@ -83,9 +83,17 @@ export class TestServer {
     return (await fetch(`${this.url}${path}`)).json() as Promise<T>
   }
 
-  async post<T>(path: string, body: unknown): Promise<T> {
+  post<T>(path: string, body: unknown): Promise<T> {
+    return this.send('POST', path, body)
+  }
+
+  patch<T>(path: string, body: unknown): Promise<T> {
+    return this.send('PATCH', path, body)
+  }
+
+  private async send<T>(method: string, path: string, body: unknown): Promise<T> {
     const response = await fetch(`${this.url}${path}`, {
-      method: 'POST',
+      method,
       headers: { 'content-type': 'application/json' },
       body: JSON.stringify(body),
     })

@@ -295,8 +295,8 @@ function savePerson() {
               <td class="py-1">
                 <input
                   :id="`read-${i}`"
-                  :data-first="i === 0 ? '' : undefined"
                   v-model="point.read"
+                  :data-first="i === 0 ? '' : undefined"
                   class="field"
                   inputmode="decimal"
                   autocomplete="off"

@@ -3,7 +3,6 @@ import {
   girthLandmark,
   isSkinfold,
   landmarkOf,
-  nameOf,
   SCHOOL_NAMES,
   schoolOfSite,
   TECHNIQUES,

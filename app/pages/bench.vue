@@ -4,6 +4,8 @@ import {
   formatDate,
   INSTRUMENT_UNITS,
   judgeCheck,
+  plainText,
+  typedNumber,
   USUAL_POINTS,
   type InstrumentKind,
 } from '#core'
@@ -59,7 +61,7 @@ function edit(kind: InstrumentKind, from?: Instrument) {
     retired: from?.retired ?? false,
   }
 }
-const number = (text: string) => Number(text.replace(',', '.'))
+const number = (text: string) => typedNumber(plainText(text)) ?? NaN
 function saveInstrument() {
   const { id, graduation, checkEveryDays, ...rest } = editing.value!
   const body = {

@@ -5,6 +5,8 @@ import {
   LANDMARKS,
   nameOf,
   ownProtocol,
+  plainText,
+  typedNumber,
   PROTOCOLS,
   SCHOOL_NAMES,
   attempt,
@@ -131,7 +133,7 @@ const definition = computed<OwnProtocol | undefined>(() => {
     name,
     id: id || `own-${slug || 'set'}`,
     passes: Number(passes),
-    toleranceMm: Number(toleranceMm.replace(',', '.')),
+    toleranceMm: typedNumber(plainText(toleranceMm)) ?? NaN,
   }
 })
 /** The equations that the draft would feed, for both sexes. */

@@ -14,7 +14,7 @@ import {
   reachOf,
   readingsInForce,
   resultOf,
-  schoolOfSite,
+  schoolWithin,
   sheetOf,
   slotOf,
   type Finding,
@@ -24,7 +24,6 @@ import {
   type Person,
   type SiteId,
   type SiteStep,
-  type SkinfoldId,
 } from '#core'
 import {
   checkInSchema,
@@ -67,6 +66,8 @@ export const useCheckInStore = defineStore('check-in', () => {
 
   const readings = computed(() => kept.value.map(({ reading }) => reading))
   const waiting = computed(() => kept.value.filter((k) => !k.stored && k.refusal === null))
+  /** Choices and marks that the server has not taken yet. */
+  const altered = computed(() => Object.keys(change.value).length > 0 || newMarks.value.length > 0)
   const refused = computed(() => kept.value.filter((k) => k.refusal !== null))
 
   const client = computed(() => view.value?.client)
@@ -79,7 +80,7 @@ export const useCheckInStore = defineStore('check-in', () => {
 
   /** The client's own mark of a site, in the school in hand. */
   function markOf(site: SiteId): Mark | undefined {
-    const school = isSkinfold(site) ? schoolOfSite(protocol.value, site) : null
+    const school = schoolWithin(site, protocol.value.school)
     return view.value?.marks.find((m) => m.site === site && m.school === school)
   }
 
@@ -167,7 +168,7 @@ export const useCheckInStore = defineStore('check-in', () => {
       record({
         kind,
         site: site === 'mass' ? null : site,
-        school: kind === 'skinfold' ? schoolOfSite(protocol.value, site as SkinfoldId) : null,
+        school: site === 'mass' ? null : schoolWithin(site, protocol.value.school),
         pass: trial ?? 1,
         value,
         unit: kind === 'skinfold' ? 'mm' : kind === 'girth' ? 'cm' : 'kg',
@@ -260,15 +261,20 @@ export const useCheckInStore = defineStore('check-in', () => {
     const mine = kept.value
       .filter(({ reading }) => !known.has(reading.id))
       .map((k) => ({ ...k, stored: false }))
+    const before = kept.value
     kept.value = [...stored, ...mine]
     view.value = { ...view.value!, checkIn: { ...there, ...change.value } }
-    if (there.closedAt === null) putAway()
+    if (there.closedAt === null) putAway(before)
   }
 
-  function putAway() {
-    if (!view.value) return
+  /** Keeps what is not kept yet: every reading typed comes back from the server once, and is here already. */
+  function putAway(before: readonly KeptReading[]) {
     void keepView()
-    kept.value.forEach((k, order) => keepReading(k, order).catch(() => {}))
+    kept.value.forEach((k, order) => {
+      const old = before[order]
+      const same = old?.reading.id === k.reading.id && old.stored === k.stored
+      if (!same || old.refusal !== k.refusal) keepReading(k, order).catch(() => {})
+    })
   }
 
   async function keepView() {
@@ -324,7 +330,7 @@ export const useCheckInStore = defineStore('check-in', () => {
     clearTimeout(retry)
     const id = view.value.checkIn.id
     try {
-      while (view.value?.checkIn.id === id && (waiting.value.length || hasChange())) {
+      while (view.value?.checkIn.id === id && (waiting.value.length || altered.value)) {
         if (Object.keys(change.value).length > 0) {
           const what = change.value
           await api.patch(`/api/check-ins/${id}`, checkInSchema, what)
@@ -345,10 +351,6 @@ export const useCheckInStore = defineStore('check-in', () => {
     } finally {
       sending = false
     }
-  }
-
-  function hasChange() {
-    return Object.keys(change.value).length > 0 || newMarks.value.length > 0
   }
 
   async function sendMark(mark: Mark) {
@@ -395,7 +397,7 @@ export const useCheckInStore = defineStore('check-in', () => {
 
   return {
     ...{ view, client, checkIn, person, protocol, readings, last, lastMass },
-    ...{ next, nextTape, sheet, result, changed, waiting, refused, reachable, trouble },
+    ...{ next, nextTape, sheet, result, changed, waiting, altered, refused, reachable, trouble },
     ...{ skipped, findings, creeps, reach, hand, changedHand, heightCm },
     ...{ markOf, keepMark },
     ...{ open, record, alter, choose, accept, offersFor, skip, close, send, reset },

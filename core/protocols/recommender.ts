@@ -58,7 +58,8 @@ const OVER_AGE = 25
 const COMMON_PRACTICE = 20
 const FEWER_SITES = 2
 
-const ADULT = 18
+/** Under it a guardian consents and no deficit is planned, years. */
+export const ADULT = 18
 
 interface Rule {
   applies: boolean

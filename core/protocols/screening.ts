@@ -1,6 +1,6 @@
 import type { Sex } from '../anatomy/ids'
 import { daysBetween, type IsoDate } from '../units/dates'
-import type { Candidate, Flag, Instrument } from './recommender'
+import { ADULT, type Candidate, type Flag, type Instrument } from './recommender'
 
 /** What a screening may say. All of it is optional. */
 export type ScreeningFlag = Exclude<Flag, 'no guardian consent'> | 'guardian consents'
@@ -42,8 +42,6 @@ export const SCREENING_GOOD_FOR_DAYS = 182
 export function isScreeningOld(reviewedOn: IsoDate, today: IsoDate): boolean {
   return daysBetween(reviewedOn, today) > SCREENING_GOOD_FOR_DAYS
 }
-
-const ADULT = 18
 
 /**
  * The client as the recommender sees them.

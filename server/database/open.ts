@@ -8,6 +8,9 @@ import * as schema from './schema'
 
 export type Database = PgliteDatabase<typeof schema>
 
+/** The database, or a transaction on it. */
+export type Connection = Database | Parameters<Parameters<Database['transaction']>[0]>[0]
+
 export interface OpenDatabase {
   db: Database
   engine: PGlite

@@ -73,6 +73,15 @@ async function withReadings(db: Database, rows: CheckInRow[]): Promise<CheckInWi
   return rows.map((row) => ({ ...checkInOf(row, heights), readings: byCheckIn.get(row.id)! }))
 }
 
+/** Whose check-in it is, or undefined where there is no such check-in. */
+export async function clientOf(db: Database, id: string): Promise<string | undefined> {
+  const [row] = await db
+    .select({ clientId: checkIns.clientId })
+    .from(checkIns)
+    .where(eq(checkIns.id, id))
+  return row?.clientId
+}
+
 /** One check-in with its readings, or undefined. */
 export async function findCheckIn(
   db: Database,
@@ -105,13 +114,12 @@ export async function startCheckIn(db: Database, start: NewCheckIn): Promise<str
       .where(mine)
       .orderBy(desc(checkIns.measuredOn), desc(checkIns.startedAt))
       .limit(1)
-    const { defaultProtocolId, coachId, school: _, ...inUse } = await findSettings(tx as never)
+    const { defaultProtocolId, coachId, school: _, ...inUse } = await findSettings(tx)
     const asked =
       start.protocolId === undefined
         ? last && { protocolId: last.protocolId, ownProtocol: last.ownProtocol }
         : undefined
-    const protocol =
-      asked ?? (await findProtocol(tx as never, start.protocolId ?? defaultProtocolId))
+    const protocol = asked ?? (await findProtocol(tx, start.protocolId ?? defaultProtocolId))
     if (!protocol) return undefined
     await tx
       .insert(checkIns)

@@ -10,7 +10,7 @@ import type {
   RecordEvent,
   Screening,
 } from '#shared/clients'
-import type { Database } from '../database/open'
+import type { Connection, Database } from '../database/open'
 import {
   checkIns,
   clients,
@@ -97,10 +97,8 @@ export async function addClient(db: Database, client: NewClient, today: IsoDate)
   return (await findClient(db, id))!
 }
 
-type Transaction = Parameters<Parameters<Database['transaction']>[0]>[0]
-
 async function addHeight(
-  tx: Transaction,
+  tx: Connection,
   clientId: string,
   height: NewClient['height'],
   takenOn: IsoDate,
@@ -117,7 +115,7 @@ async function addHeight(
 
 /** Writes down what was done to the record by hand. */
 export async function noteEvent(
-  db: Database | Transaction,
+  db: Connection,
   event: { clientId: string; checkInId?: string; coachId: string | null; words: string },
 ): Promise<void> {
   await db.insert(recordEvents).values({ id: randomUUID(), ...event })

@@ -11,7 +11,7 @@ import type {
   Settings,
   SettingsChange,
 } from '#shared/gym'
-import type { Database } from '../database/open'
+import type { Connection, Database } from '../database/open'
 import { coaches, instrumentChecks, instruments, ownProtocols, settings } from '../database/schema'
 
 /** Ids of what every gym starts with, fixed so that starting twice adds nothing. */
@@ -45,7 +45,7 @@ export async function ensureGym(db: Database): Promise<void> {
 }
 
 /** The gym's defaults, and the people and instruments chosen last. */
-export async function findSettings(db: Database): Promise<Settings> {
+export async function findSettings(db: Connection): Promise<Settings> {
   const [row] = await db.select().from(settings)
   if (!row) throw new Error('The settings row is missing.')
   const { id: _, ...rest } = row
@@ -164,7 +164,7 @@ export async function retireOwnProtocol(db: Database, id: string): Promise<void>
  * @returns undefined where there is no such set; the definition is null for the named sets
  */
 export async function findProtocol(
-  db: Database,
+  db: Connection,
   protocolId: string,
 ): Promise<{ protocolId: string; ownProtocol: OwnProtocol | null } | undefined> {
   if (PROTOCOLS.some(({ id }) => id === protocolId)) return { protocolId, ownProtocol: null }

@@ -5,7 +5,7 @@ defineProps<{ stages: { id: S; name: string; done: boolean }[] }>()
 const stage = defineModel<S | undefined>({ required: true })
 
 const store = useCheckInStore()
-const { client, checkIn, protocol, waiting, refused, reachable } = storeToRefs(store)
+const { client, checkIn, protocol, waiting, altered, refused, reachable } = storeToRefs(store)
 
 /** On a phone the stages scroll: the one in hand stays in sight. */
 const rail = useTemplateRef<HTMLElement>('rail')
@@ -26,7 +26,8 @@ const safety = computed(() => {
     return { word: `${readings} kept here, waiting for the server`, calm: false }
   }
   if (!reachable.value) return { word: 'server out of reach', calm: false }
-  return { word: count ? `storing ${readings}` : 'all stored', calm: true }
+  if (count) return { word: `storing ${readings}`, calm: true }
+  return { word: altered.value ? 'storing' : 'all stored', calm: true }
 })
 </script>
 

@@ -5,6 +5,7 @@ import {
   landmarkOf,
   SCHOOL_NAMES,
   schoolOfSite,
+  schoolWithin,
   TECHNIQUES,
   type SiteId,
 } from '#core'
@@ -79,7 +80,7 @@ function keep(change: { text?: string; side?: 'right' | 'left' }) {
   const site = current.value
   store.keepMark({
     site,
-    school: isSkinfold(site) ? schoolOfSite(protocol.value, site) : null,
+    school: schoolWithin(site, protocol.value.school),
     text: (change.text ?? mark.value?.text ?? '').trim(),
     side: change.side ?? side.value,
   })
@@ -97,20 +98,12 @@ const first = computed(() => (protocol.value.folds[client.value!.sex].length ? '
 
 <template>
   <div class="grid flex-1 lg:grid-cols-[290px_1fr]">
-    <section class="hidden flex-col border-r border-line px-4 py-5 text-faded lg:flex">
-      <p class="flex justify-between">
-        <span>{{ spot.view === 'front' ? 'Front' : 'Back' }}</span><span>{{ side }} side</span>
-      </p>
-      <div class="min-h-0 flex-1 py-2" :class="{ '-scale-x-100': side === 'left' }">
-        <BodyFigure
-          :view="spot.view"
-          :current="spot"
-          :others="others"
-          :label="`${entry.name} on the ${spot.view} of the body, ${side} side. ${entry.where}`"
-          class="max-h-[520px]"
-        />
-      </div>
-    </section>
+    <FigurePanel
+      :spot="spot"
+      :others="others"
+      :side="side"
+      :label="`${entry.name} on the ${spot.view} of the body, ${side} side. ${entry.where}`"
+    />
     <section class="grid min-w-0 content-start gap-x-8 px-4 py-5 sm:px-8 xl:grid-cols-[300px_1fr]">
       <div>
         <p class="text-faded">Landmarks · find and mark all, then measure</p>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import {
+  ADULT,
   ageOn,
   conditionDifferences,
   CONDITIONS,
@@ -52,7 +53,7 @@ const facts = computed(() => {
     heightCm === null ? 'no height' : formatAsTyped(heightCm, (heightUnit ?? 'cm') as TypedUnit)
   return `${sex}, ${ageOn(birthDate, checkIn.value!.measuredOn)} years, ${height}`
 })
-const minor = computed(() => ageOn(client.value!.birthDate, checkIn.value!.measuredOn) < 18)
+const minor = computed(() => ageOn(client.value!.birthDate, checkIn.value!.measuredOn) < ADULT)
 
 /* Consent has a key of its own: C. */
 const consent = computed(() => checkIn.value!.consent)

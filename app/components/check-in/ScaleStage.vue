@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import {
+  ADULT,
   ageOn,
   attempt,
   fixed,
@@ -25,8 +26,7 @@ const { say } = useVoice()
 
 /** Height is asked for first where none is on record and of those who may still grow; others on request. */
 const HEIGHT_TRIALS = 3
-const GROWN = 18
-const growing = ageOn(client.value!.birthDate, checkIn.value!.measuredOn) < GROWN
+const growing = ageOn(client.value!.birthDate, checkIn.value!.measuredOn) < ADULT
 const wanted = client.value!.heightCm === null || growing
 const part = ref<'height' | 'mass'>(wanted && heightCm.value === undefined ? 'height' : 'mass')
 

@@ -168,29 +168,20 @@ function backOnPad() {
 
 <template>
   <div class="grid flex-1 lg:grid-cols-[290px_1fr_352px]">
-    <section
+    <FigurePanel
       v-if="landmark && spot"
-      class="hidden flex-col border-r border-line px-4 py-5 text-faded lg:flex"
+      :spot="spot"
+      :others="others"
+      :side="side"
+      :label="`${landmark.name} on the ${spot.view} of the body. ${landmark.text}`"
     >
-      <p class="flex justify-between">
-        <span>{{ spot.view === 'front' ? 'Front' : 'Back' }}</span><span>{{ side }} side</span>
-      </p>
-      <div class="min-h-0 flex-1 py-2" :class="{ '-scale-x-100': side === 'left' }">
-        <BodyFigure
-          :view="spot.view"
-          :current="spot"
-          :others="others"
-          :label="`${landmark.name} on the ${spot.view} of the body. ${landmark.text}`"
-          class="max-h-[560px]"
-        />
-      </div>
       <p class="flex justify-between gap-3">
         <span>{{ landmark.caption }}</span>
         <span class="whitespace-nowrap"
           >{{ sites.indexOf(step!.site) + 1 }} of {{ sites.length }}</span
         >
       </p>
-    </section>
+    </FigurePanel>
 
     <section v-if="step && landmark" class="flex flex-col px-4 py-5 sm:px-10 sm:py-8">
       <div class="flex gap-4">

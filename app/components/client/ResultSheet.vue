@@ -126,6 +126,15 @@ const rows = computed<Row[]>(() => {
     cm === undefined ? '' : `${signed(lengthIn(cm, lengthUnit.value), 1)} ${lengthUnit.value}`
   const less = (now: number, then: number | undefined) =>
     then === undefined ? undefined : now - then
+  /** One of the two parts of body mass. */
+  const part = (id: string, label: string, of: 'fatMass' | 'leanMass', tone: string): Row => ({
+    ...{ id, label, tone },
+    value: mass(estimated?.[`${of}Kg`]),
+    change: massChange(since?.[`${of}Kg`]),
+    first: massChange(start?.[`${of}Kg`]),
+    reach: reach(of, massReach),
+    level: true,
+  })
   const rowsOfEstimate: Row[] = estimated
     ? [
         {
@@ -141,26 +150,8 @@ const rows = computed<Row[]>(() => {
           tone: 'text-amber',
           level: true,
         },
-        {
-          id: 'fat-mass',
-          label: 'Fat mass',
-          value: mass(estimated.fatMassKg),
-          change: massChange(since?.fatMassKg),
-          first: massChange(start?.fatMassKg),
-          reach: reach('fatMass', massReach),
-          tone: 'text-amber',
-          level: true,
-        },
-        {
-          id: 'lean-mass',
-          label: 'Lean mass',
-          value: mass(estimated.leanMassKg),
-          change: massChange(since?.leanMassKg),
-          first: massChange(start?.leanMassKg),
-          reach: reach('leanMass', massReach),
-          tone: 'text-leaf',
-          level: true,
-        },
+        part('fat-mass', 'Fat mass', 'fatMass', 'text-amber'),
+        part('lean-mass', 'Lean mass', 'leanMass', 'text-leaf'),
         {
           id: 'sum',
           label: `Sum of ${sheet.value.protocol.folds[props.client.sex].length} folds`,
@@ -227,12 +218,7 @@ const sentence = computed(() => {
     </p>
     <h2 class="pt-1 pb-4 text-[36px] sm:text-[48px]" data-test="sentence">{{ sentence }}</h2>
 
-    <p v-if="hiding" class="pb-4">
-      {{ client.name.split(' ')[0] }} sees sums and girths only.
-      <button type="button" class="button ml-2" :aria-pressed="asked" @click="asked = !asked">
-        {{ asked ? 'Hide percentages again' : 'Show percentages to the coach' }}
-      </button>
-    </p>
+    <PercentagesChoice v-if="hiding" v-model="asked" :name="client.name" class="pb-4" />
     <template v-if="result.ok || rows.length">
       <ul
         v-if="result.ok && shown && (result.value.warnings.length || unsettled.length)"

@@ -13,6 +13,7 @@ import {
   readingsInForce,
   rulesOf,
   schoolOfSite,
+  schoolWithin,
   trialsOf,
   wantsAnotherTrial,
   type SiteId,
@@ -74,8 +75,7 @@ const landmark = computed(() => {
 const mark = computed(() =>
   view.value?.marks.find(
     ({ site, school }) =>
-      site === step.value?.site &&
-      school === (isSkinfold(site) ? schoolOfSite(protocol.value!, site) : null),
+      site === step.value?.site && school === schoolWithin(site, protocol.value!.school),
   ),
 )
 

@@ -8,10 +8,6 @@ import {
   isSkinfold,
   landmarkOf,
   LANDMARKS,
-  limitsOf,
-  nameOf,
-  parseFold,
-  parseGirth,
   parseHeight,
   parseMass,
   PROTOCOLS,
@@ -62,13 +58,6 @@ interface Field {
   problem?: string
 }
 
-function within(site: SiteId, parsed: Typed): string | undefined {
-  const { hardLow, hardHigh } = limitsOf(site)
-  if (parsed.value >= hardLow && parsed.value <= hardHigh) return undefined
-  const unit = isSkinfold(site) ? 'mm' : 'cm'
-  return `${nameOf(site)}: got “${parsed.text}”. Accepted: ${hardLow} to ${hardHigh} ${unit}.`
-}
-
 function fieldOf(id: string): Field {
   const text = texts[id]?.trim() ?? ''
   if (!text) return {}
@@ -78,16 +67,16 @@ function fieldOf(id: string): Field {
       ? { value: age }
       : { problem: `Age: got “${text}”. Accepted: completed years, 0 to 120.` }
   }
-  const parsed = attempt(() => {
-    if (id === 'height') return parseHeight(text)
-    if (id === 'mass') return parseMass(text, massUnit.value)
-    return isSkinfold(id)
-      ? parseFold(text, id, nameOf(id))
-      : parseGirth(text, lengthUnit.value, id, nameOf(id as SiteId))
-  })
-  if (!parsed.ok) return { problem: parsed.error.message }
-  const problem = id === 'height' || id === 'mass' ? undefined : within(id as SiteId, parsed.value)
-  return problem ? { problem } : { value: parsed.value.value, typed: parsed.value }
+  if (id !== 'height' && id !== 'mass') {
+    const { typed, problem } = readSite(id as SiteId, text, lengthUnit.value)
+    return problem ? { problem } : { value: typed!.value, typed }
+  }
+  const parsed = attempt(() =>
+    id === 'height' ? parseHeight(text) : parseMass(text, massUnit.value),
+  )
+  return parsed.ok
+    ? { value: parsed.value.value, typed: parsed.value }
+    : { problem: parsed.error.message }
 }
 
 const sites = computed<SiteId[]>(() => [...folds.value, ...GIRTH_IDS])
@@ -206,22 +195,14 @@ async function keep(clientId: string) {
         <fieldset>
           <legend class="border-b-2 border-ink pb-1 text-xl font-bold">Folds, mm</legend>
           <div class="grid grid-cols-2 gap-x-4 gap-y-2 pt-2 sm:grid-cols-3">
-            <FieldRow
+            <SiteField
               v-for="site in folds"
-              :id="site"
               :key="`${school}-${site}`"
-              :label="nameOf(site)"
-              :error="fields[site]?.problem"
-            >
-              <input
-                :id="site"
-                v-model="texts[site]"
-                class="field"
-                inputmode="decimal"
-                autocomplete="off"
-                :title="where(site)"
-              />
-            </FieldRow>
+              v-model="texts[site]"
+              :site="site"
+              :problem="fields[site]?.problem"
+              :where="where(site)"
+            />
           </div>
         </fieldset>
         <details>
@@ -229,21 +210,13 @@ async function keep(clientId: string) {
             Girths, {{ lengthUnit }}
           </summary>
           <div class="grid grid-cols-2 gap-x-4 gap-y-2 sm:grid-cols-3">
-            <FieldRow
+            <SiteField
               v-for="site in GIRTH_IDS"
-              :id="site"
               :key="site"
-              :label="nameOf(site)"
-              :error="fields[site]?.problem"
-            >
-              <input
-                :id="site"
-                v-model="texts[site]"
-                class="field"
-                inputmode="decimal"
-                autocomplete="off"
-              />
-            </FieldRow>
+              v-model="texts[site]"
+              :site="site"
+              :problem="fields[site]?.problem"
+            />
           </div>
         </details>
       </div>

@@ -111,12 +111,7 @@ const since = computed(() => {
       <p v-if="view.client.archived" class="pb-3 font-bold text-clay">
         Archived: out of Today and the lists.
       </p>
-      <p v-if="hiding" class="pb-3">
-        {{ view.client.name.split(' ')[0] }} sees sums and girths only.
-        <button type="button" class="button ml-2" :aria-pressed="asked" @click="asked = !asked">
-          {{ asked ? 'Hide percentages again' : 'Show percentages to the coach' }}
-        </button>
-      </p>
+      <PercentagesChoice v-if="hiding" v-model="asked" :name="view.client.name" class="pb-3" />
       <LedgerSheet v-if="columns.length" :view="view" :unit="unit" :percentages="shown" />
       <p v-else class="text-lg">
         The first check-in takes about ten minutes: folds twice round, then the scale.

@@ -1,16 +1,19 @@
 import type { CheckInView } from '#shared/check-ins'
-import { listCheckIns } from '../../../repositories/check-ins'
+import { clientOf, listCheckIns } from '../../../repositories/check-ins'
 import { findScreening, listMarks } from '../../../repositories/clients'
 import { findGym, findHand } from '../../../repositories/gym'
-import { defineApi, idOf } from '../../../utils/api'
-import { checkInOr404, clientOr404 } from '../../../utils/check-in'
+import { defineApi, idOf, NotFound } from '../../../utils/api'
+import { clientOr404 } from '../../../utils/check-in'
 import { todayHere } from '../../../utils/today'
 
 export default defineApi(async (event, db): Promise<CheckInView> => {
-  const checkIn = await checkInOr404(db, idOf(event))
-  const client = await clientOr404(db, checkIn.clientId)
-  const all = await listCheckIns(db, client.id)
-  const mine = all.findIndex(({ id }) => id === checkIn.id)
+  const id = idOf(event)
+  const clientId = await clientOf(db, id)
+  if (!clientId) throw new NotFound('No such check-in.')
+  const client = await clientOr404(db, clientId)
+  const all = await listCheckIns(db, clientId)
+  const mine = all.findIndex((c) => c.id === id)
+  const checkIn = all[mine]!
   return {
     checkIn,
     client,

@@ -42,5 +42,6 @@ export async function startApi() {
     get: (path: string) => call('GET', path),
     post: (path: string, body: unknown = {}) => call('POST', path, body),
     patch: (path: string, body: unknown) => call('PATCH', path, body),
+    delete: (path: string) => call('DELETE', path),
   }
 }

@@ -26,6 +26,8 @@ const server = spawn(process.execPath, [join(root, '.output', 'server', 'index.m
   },
   stdio: ['ignore', 'ignore', 'inherit'],
 })
+// A step that fails must not leave the server behind.
+process.on('exit', () => server.kill())
 const answers = () =>
   fetch(`${base}/api/today`)
     .then((r) => r.json())
@@ -49,7 +51,8 @@ const browser = await launch({
 const page = await browser.newPage()
 
 async function go(path) {
-  await page.goto(base + path, { waitUntil: 'networkidle0' })
+  // The live stream of a check-in never lets the network be idle for good.
+  await page.goto(base + path, { waitUntil: 'networkidle2' })
   await pause(600)
 }
 async function enter(values) {
@@ -58,6 +61,17 @@ async function enter(values) {
     await page.keyboard.press('Enter')
     await pause(80)
   }
+}
+/** Presses what begins with the text. */
+async function press(text) {
+  await page.evaluate(
+    (wanted) =>
+      [...document.querySelectorAll('button, a, summary, [role=radio]')]
+        .find((e) => e.innerText.replace(/\s+/g, ' ').trim().startsWith(wanted))
+        .click(),
+    text,
+  )
+  await pause(500)
 }
 async function shot(name, viewport) {
   if (viewport) await page.setViewport(viewport)
@@ -82,34 +96,54 @@ await shot('client-phone')
 await go(`/check-in/${entryOf('Orla').open.id}`)
 await shot('folds-phone')
 await page.setViewport(DESK)
+await go(`/caller/${entryOf('Orla').open.id}`)
+await shot('caller')
 await go(`/check-in/${entryOf('Orla').open.id}`)
 await page.keyboard.type('16.5')
 await shot('folds')
 await page.keyboard.press('Enter')
-await enter([13, 19.5, 15, 25, 9.5])
+await enter([31])
+await shot('finding')
+await press('A take')
+await enter([19.5, 15, 25, 9.5])
 await shot('scale')
 await enter(['62.4'])
+await shot('read-back')
+await page.keyboard.press('Enter')
+await pause(500)
 await shot('result')
+await press('for Orla')
+await shot('result-client')
+await press('✓ Ready')
+await shot('ready')
+await press('✓ Landmarks')
+await press('Triceps')
+await shot('landmarks')
 
 await go(`/clients/${entryOf('Suki').client.id}`)
-await page.evaluate(() =>
-  [...document.querySelectorAll('button')].find((b) => b.textContent.includes('Start')).click(),
-)
-await pause(1200)
-await shot('ready')
-await page.evaluate(() =>
-  [...document.querySelectorAll('[role=radio]')]
-    .find((b) => b.textContent.includes('Tape only'))
-    .click(),
-)
-await pause(300)
-await page.evaluate(() =>
-  [...document.querySelectorAll('button')].find((b) => b.textContent.includes('Begin')).click(),
-)
-await pause(300)
+await press('Start')
+await pause(900)
+await press('Tape only')
+await press('On to the landmarks')
+await press('On to the tape')
 await enter(['31.5', '68'])
 await page.keyboard.type('94.5')
 await shot('tape')
+await go('/tables')
+const typed = {
+  age: 41,
+  height: 171,
+  mass: 66,
+  triceps: 17,
+  suprailiac: 16,
+  thigh: 24,
+  abdominal: 20,
+}
+for (const [id, value] of Object.entries(typed)) await page.type(`#${id}`, String(value))
+await page.evaluate(() => window.scrollTo(0, 0))
+await shot('tables')
+await go('/bench')
+await shot('bench')
 
 await browser.close()
 server.kill()

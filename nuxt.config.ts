@@ -1,7 +1,20 @@
 import { fileURLToPath } from 'node:url'
 import tailwindcss from '@tailwindcss/vite'
+import type { Plugin } from 'vite'
 
 const rootFolder = (name: string) => fileURLToPath(new URL(name, import.meta.url))
+
+/**
+ * core/ and shared/ only define things: a page gets what it uses of them, not all that the entry of the core names.
+ */
+const pureCore: Plugin = {
+  name: 'oak-pinch-pure-core',
+  enforce: 'post',
+  transform(code, id) {
+    const pure = id.startsWith(rootFolder('core/')) || id.startsWith(rootFolder('shared/'))
+    return pure ? { code, map: null, moduleSideEffects: false } : undefined
+  },
+}
 
 export default defineNuxtConfig({
   compatibilityDate: '2026-11-01',
@@ -60,7 +73,7 @@ export default defineNuxtConfig({
     serverAssets: [{ baseName: 'migrations', dir: './database/migrations' }],
     compressPublicAssets: { gzip: true, brotli: true },
   },
-  vite: { plugins: [tailwindcss()] },
+  vite: { plugins: [tailwindcss(), pureCore] },
   typescript: { strict: true, tsConfig: { compilerOptions: { noUncheckedIndexedAccess: true } } },
   hooks: {
     // Charts and the rest load where they are used, not ahead of time on every page.

@@ -19,6 +19,15 @@ export default defineConfig({
       {
         resolve: { alias },
         test: {
+          // Simulations of many thousand clients: with the whole suite, not with every check.
+          name: 'long',
+          include: ['tests/long/**/*.test.ts'],
+          pool: 'threads',
+        },
+      },
+      {
+        resolve: { alias },
+        test: {
           name: 'server',
           include: ['tests/server/**/*.test.ts'],
           pool: 'forks',

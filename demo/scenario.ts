@@ -42,7 +42,7 @@ export interface DemoClient {
 }
 
 /** What the seed does not fill in from the gym. */
-type OfGym = 'coachId' | 'caliperId' | 'tapeId' | 'scaleId' | 'heightCm' | 'voided'
+type OfGym = 'coachId' | 'caliperId' | 'tapeId' | 'scaleId' | 'heightCm' | 'voided' | 'revision'
 
 export interface DemoCheckIn extends Omit<CheckIn, OfGym> {
   readings: ReadingRecord[]

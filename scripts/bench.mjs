@@ -1,15 +1,16 @@
 /** `npm run bench -- NAME`: runs bench/NAME.ts. Each says how it measured, as ratios of one run. */
 import { readdirSync } from 'node:fs'
 import { join } from 'node:path'
-import { ensurePackages, root, run } from './tools.mjs'
+import { ensureBuild, ensurePackages, root, run } from './tools.mjs'
 
 ensurePackages()
 const known = readdirSync(join(root, 'bench'))
-  .filter((name) => name.endsWith('.ts'))
+  .filter((name) => name.endsWith('.ts') && name !== 'bare-insert.ts')
   .map((name) => name.slice(0, -3))
 const [name] = process.argv.slice(2)
 if (!known.includes(name)) {
   console.error(`Usage: npm run bench -- NAME, one of: ${known.join(', ')}`)
   process.exit(2)
 }
-run('npx', ['tsx', join('bench', `${name}.ts`)])
+ensureBuild()
+run('npx', ['tsx', '--tsconfig', 'tsconfig.tests.json', join('bench', `${name}.ts`)])

@@ -108,6 +108,8 @@ export const checkInSchema = z.object({
   startedAt: z.string(),
   closedAt: z.string().nullable(),
   fromPaper: z.boolean(),
+  /** How often its choices were changed: the higher one is the newer. */
+  revision: z.number().int(),
   voided: z.object({ at: z.string(), reason: z.string() }).nullable(),
   /** The height in force on its day, besides one taken in the check-in itself. */
   heightCm: z.number().nullable(),
@@ -177,7 +179,7 @@ export const checkInWithReadingsSchema = checkInSchema.extend({
 export type CheckInWithReadings = z.infer<typeof checkInWithReadingsSchema>
 
 /** Who measures and with what, as far as the size of the error depends on it. */
-const handSchema = z.custom<Hand>((value) => typeof value === 'object' && value !== null)
+export const handSchema = z.custom<Hand>((value) => typeof value === 'object' && value !== null)
 
 /** What the check-in screen needs: itself, the person, and the closed check-ins before it, newest first. */
 export const checkInViewSchema = z.object({

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { ownProtocol, SCHOOLS, type OwnProtocol } from '../core'
+import { ownProtocol, SCHOOLS, type Hand, type OwnProtocol } from '../core'
 import { idSchema, isoDateSchema } from './ids'
 
 const nameSchema = (label: string) =>
@@ -132,3 +132,33 @@ export const consentSchema = z.object({
   at: z.string(),
 })
 export type Consent = z.infer<typeof consentSchema>
+
+/** What a hand is made of, besides the tester's own error. */
+interface HandParts {
+  coaches: readonly Pick<Coach, 'id' | 'skill'>[]
+  instruments: readonly Pick<Instrument, 'id' | 'graduation' | 'jaws'>[]
+}
+
+/**
+ * Who measures and with what, for the size of the error: the tester's skill, the graduation of caliper and tape, and
+ * how the jaws are pressed.
+ *
+ * @param ownErrors the tester's own error, where it is known
+ */
+export function handWith(
+  { coaches, instruments }: HandParts,
+  tools: { coachId: string; caliperId: string | null; tapeId: string | null },
+  ownErrors: Hand['ownErrors'] = {},
+): Hand {
+  const caliper = instruments.find(({ id }) => id === tools.caliperId)
+  const tape = instruments.find(({ id }) => id === tools.tapeId)
+  return {
+    skill: coaches.find(({ id }) => id === tools.coachId)?.skill ?? 'trained',
+    ownErrors,
+    graduation: {
+      ...(caliper?.graduation ? { mm: caliper.graduation } : {}),
+      ...(tape?.graduation ? { cm: tape.graduation } : {}),
+    },
+    handSqueezed: caliper?.jaws === 'hand',
+  }
+}

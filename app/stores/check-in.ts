@@ -29,7 +29,9 @@ import {
   checkInSchema,
   checkInViewSchema,
   checkInWithReadingsSchema,
+  handSchema,
   readingReceiptSchema,
+  type CheckIn,
   type CheckInChange,
   type CheckInView,
   type CheckInWithReadings,
@@ -37,6 +39,7 @@ import {
   type Skipped,
 } from '#shared/check-ins'
 import { markFormSchema, type Mark } from '#shared/clients'
+import { handWith } from '#shared/gym'
 
 const RETRY_MS = 1500
 
@@ -52,8 +55,9 @@ type NewReading = Pick<
 export const useCheckInStore = defineStore('check-in', () => {
   const api = useApi()
 
-  const view = ref<CheckInView>()
-  const kept = ref<KeptReading[]>([])
+  // Shallow: both are replaced and never changed in place, and the core reads every reading many times for each key.
+  const view = shallowRef<CheckInView>()
+  const kept = shallowRef<readonly KeptReading[]>([])
   const change = ref<CheckInChange>({})
   /** Own marks that the server has not taken yet. */
   const newMarks = ref<Mark[]>([])
@@ -61,7 +65,7 @@ export const useCheckInStore = defineStore('check-in', () => {
   /** Why the check-in cannot be shown. */
   const trouble = ref('')
 
-  let sending = false
+  let sending: Promise<void> | undefined
   let retry: ReturnType<typeof setTimeout> | undefined
 
   const readings = computed(() => kept.value.map(({ reading }) => reading))
@@ -263,8 +267,14 @@ export const useCheckInStore = defineStore('check-in', () => {
       .map((k) => ({ ...k, stored: false }))
     const before = kept.value
     kept.value = [...stored, ...mine]
-    view.value = { ...view.value!, checkIn: { ...there, ...change.value } }
+    view.value = { ...view.value!, checkIn: newerOf(view.value!.checkIn, there) }
     if (there.closedAt === null) putAway(before)
+  }
+
+  /** What was heard, unless it was read before a choice that is known here was stored. */
+  function newerOf(here: CheckInWithReadings, there: CheckInWithReadings): CheckInWithReadings {
+    if (there.revision >= here.revision) return { ...there, ...change.value }
+    return { ...here, readings: there.readings, closedAt: there.closedAt }
   }
 
   /** Keeps what is not kept yet: every reading typed comes back from the server once, and is here already. */
@@ -303,16 +313,29 @@ export const useCheckInStore = defineStore('check-in', () => {
       stored: false,
       refusal: null,
     }
-    kept.value.push(entry)
+    kept.value = [...kept.value, entry]
     keepReading(entry, kept.value.length - 1).catch(() => {})
-    void send()
+    // The next site is on the screen before the server's answer asks for the screen's time.
+    afterPaint(() => void send())
+  }
+
+  const isTool = (what: CheckInChange) =>
+    'coachId' in what || 'caliperId' in what || 'tapeId' in what
+
+  /** Another tester or instrument is another error: asks the server for what it knows of them. */
+  async function hearHand(id: string) {
+    const hand = await api.get(`/api/check-ins/${id}/hand`, handSchema)
+    if (view.value?.checkIn.id === id) view.value = { ...view.value, hand }
   }
 
   /** Changes protocol or conversion, here at once and on the server as soon as it answers. */
   function alter(what: CheckInChange) {
     if (!view.value) return
     change.value = { ...change.value, ...what }
-    view.value = { ...view.value, checkIn: { ...view.value.checkIn, ...what } }
+    const checkIn = { ...view.value.checkIn, ...what }
+    // The new tester's own duplicates come with the server's answer; the rest is known here.
+    const hand = isTool(what) ? handWith(view.value.gym, checkIn) : view.value.hand
+    view.value = { ...view.value, checkIn, hand }
     void keepView()
     void send()
   }
@@ -324,17 +347,25 @@ export const useCheckInStore = defineStore('check-in', () => {
     alter({ protocolId })
   }
 
-  async function send() {
-    if (sending || !view.value) return
-    sending = true
+  /** Sends what waits, one sending at a time: who asks meanwhile waits for the one under way. */
+  function send(): Promise<void> {
+    sending ??= sendAll().finally(() => (sending = undefined))
+    return sending
+  }
+
+  async function sendAll() {
+    if (!view.value) return
     clearTimeout(retry)
     const id = view.value.checkIn.id
     try {
       while (view.value?.checkIn.id === id && (waiting.value.length || altered.value)) {
         if (Object.keys(change.value).length > 0) {
           const what = change.value
-          await api.patch(`/api/check-ins/${id}`, checkInSchema, what)
+          const stored: CheckIn = await api.patch(`/api/check-ins/${id}`, checkInSchema, what)
+          const { revision } = stored
+          view.value = { ...view.value, checkIn: { ...view.value.checkIn, revision } }
           if (change.value === what) change.value = {}
+          if (isTool(what)) await hearHand(id)
           void keepView()
         }
         if (newMarks.value.length) await sendMark(newMarks.value[0]!)
@@ -348,8 +379,6 @@ export const useCheckInStore = defineStore('check-in', () => {
         reachable.value = false
         retry = setTimeout(() => void send(), RETRY_MS)
       }
-    } finally {
-      sending = false
     }
   }
 
@@ -366,12 +395,12 @@ export const useCheckInStore = defineStore('check-in', () => {
     })
     const stored = new Set(receipt.stored)
     const refusals = new Map(receipt.refused.map((r) => [r.id, r.message]))
-    kept.value.forEach((k, order) => {
+    kept.value = kept.value.map((k, order) => {
       const refusal = refusals.get(k.reading.id) ?? null
-      if (!stored.has(k.reading.id) && refusal === null) return
-      k.stored = stored.has(k.reading.id)
-      k.refusal = refusal
-      keepReading(k, order).catch(() => {})
+      if (!stored.has(k.reading.id) && refusal === null) return k
+      const answered = { ...k, stored: stored.has(k.reading.id), refusal }
+      keepReading(answered, order).catch(() => {})
+      return answered
     })
   }
 

@@ -1,5 +1,5 @@
 import type { SiteId } from '../anatomy/ids'
-import type { EstimateOptions, Subject, Values } from '../equations/types'
+import type { Estimate, EstimateOptions, Subject, Values } from '../equations/types'
 import {
   changedHandFactor,
   massVariance,
@@ -8,6 +8,7 @@ import {
   Z95,
   type Hand,
 } from '../reliability/site-error'
+import { attempt } from '../outcome'
 import { estimate } from './estimate'
 
 /**
@@ -39,7 +40,16 @@ export interface MeasuredOccasion {
   massDays?: number
 }
 
-export type Quantity = 'sum' | 'fatPercent' | 'fatMass' | 'leanMass'
+/** `netSwing` is lean less fat mass: its change is fat lost plus lean gained. */
+export type Quantity = 'sum' | 'fatPercent' | 'fatMass' | 'leanMass' | 'netSwing'
+
+export const QUANTITIES: readonly Quantity[] = [
+  'sum',
+  'fatPercent',
+  'fatMass',
+  'leanMass',
+  'netSwing',
+]
 
 /** What a quantity does per unit of each site (mm, cm) and per kg of body mass, around one occasion. */
 export interface Gradient {
@@ -48,44 +58,61 @@ export interface Gradient {
   mass: number
 }
 
+/** A quantity of an estimate; undefined where it was not computed. */
+export function quantityOf(quantity: Quantity, estimated: Estimate): number | undefined {
+  const { sumMm, fatPercent, fatMassKg, leanMassKg } = estimated
+  if (quantity === 'sum') return sumMm
+  if (quantity === 'fatPercent') return fatPercent
+  if (fatMassKg === undefined || leanMassKg === undefined) return undefined
+  return { fatMass: fatMassKg, leanMass: leanMassKg, netSwing: leanMassKg - fatMassKg }[quantity]
+}
+
 const STEP = 1e-3
 
 /**
- * The gradient of a quantity by central differences.
+ * The gradients of every quantity by central differences; NaN where the equation does not give it.
  *
  * @throws InputError as `estimate` does
  */
-export function gradientOf(
-  quantity: Quantity,
+export function gradientsOf(
   equationId: string,
   { subject, values }: Pick<MeasuredOccasion, 'subject' | 'values'>,
   options: EstimateOptions = {},
-): Gradient {
-  const at = (v: Values, massKg = subject.massKg): number => {
+): Record<Quantity, Gradient> {
+  const at = (v: Values, massKg = subject.massKg) => {
     const result = estimate(equationId, { ...subject, massKg }, v, options)
-    const by = {
-      sum: result.sumMm,
-      fatPercent: result.fatPercent,
-      fatMass: result.fatMassKg,
-      leanMass: result.leanMassKg,
-    }
-    return by[quantity] ?? NaN
+    return QUANTITIES.map((quantity) => quantityOf(quantity, result) ?? NaN)
   }
-  const sites: Partial<Record<SiteId, number>> = {}
-  for (const site of Object.keys(values) as SiteId[]) {
+  const here = at(values)
+  const slopes = (Object.keys(values) as SiteId[]).flatMap((site): [SiteId, number[]][] => {
     const value = values[site]
-    if (value === undefined) continue
-    const [up, down] = [value + STEP, value - STEP].map((v) => at({ ...values, [site]: v }))
-    sites[site] = (up! - down!) / (2 * STEP)
-  }
+    if (value === undefined) return []
+    return [[site, slopesAt((v) => at({ ...values, [site]: v }), value, here)]]
+  })
   const { massKg } = subject
-  const mass =
-    massKg === undefined ? 0 : (at(values, massKg + STEP) - at(values, massKg - STEP)) / (2 * STEP)
-  return { value: at(values), sites, mass }
+  const mass = massKg === undefined ? undefined : slopesAt((kg) => at(values, kg), massKg, here)
+  return Object.fromEntries(
+    QUANTITIES.map((quantity, i): [Quantity, Gradient] => [
+      quantity,
+      {
+        value: here[i]!,
+        sites: Object.fromEntries(slopes.map(([site, of]) => [site, of[i]!])),
+        mass: mass?.[i] ?? 0,
+      },
+    ]),
+  ) as Record<Quantity, Gradient>
 }
 
-/** The part of a quantity's variance that comes from one occasion. */
-function occasionVariance(gradient: Gradient, occasion: MeasuredOccasion, hand: Hand) {
+/** Slopes by central differences; to one side where the other is refused, as at the least that a site can read. */
+function slopesAt(of: (x: number) => number[], x: number, here: number[]): number[] {
+  const [above, below] = [attempt(() => of(x + STEP)), attempt(() => of(x - STEP))]
+  const [up, down] = [above.ok ? above.value : here, below.ok ? below.value : here]
+  const width = (above.ok ? STEP : 0) + (below.ok ? STEP : 0)
+  return here.map((_, i) => (width === 0 ? 0 : (up[i]! - down[i]!) / width))
+}
+
+/** The part of a quantity's variance that comes from one occasion: from its sites and from its body mass. */
+export function occasionVariance(gradient: Gradient, occasion: MeasuredOccasion, hand: Hand) {
   const sites = Object.entries(gradient.sites) as [SiteId, number][]
   const fromSites = sites.reduce(
     (total, [site, slope]) =>
@@ -96,32 +123,36 @@ function occasionVariance(gradient: Gradient, occasion: MeasuredOccasion, hand: 
 }
 
 /**
- * The technical error of a change in a quantity between two check-ins, carried through by the gradient of the equation
- * at each.
+ * The technical error of a change in every quantity between two check-ins, carried through by the gradient of the
+ * equation at each.
  *
  * @param before the earlier occasion (at the later age, as changes are judged)
+ * @param hand of both, or of each
  * @param change another tester or caliper widens the sites' part by half
+ * @returns NaN for what the equation does not give
  * @throws InputError as `estimate` does
  */
-export function changeError(
-  quantity: Quantity,
+export function changeErrors(
   equationId: string,
   before: MeasuredOccasion,
   after: MeasuredOccasion,
-  hand: Hand,
+  hand: Hand | { before: Hand; after: Hand },
   change: { anotherTester?: boolean; anotherCaliper?: boolean } = {},
   options: EstimateOptions = {},
-): ChangeError {
-  const parts = [before, after].map((occasion) =>
-    occasionVariance(gradientOf(quantity, equationId, occasion, options), occasion, hand),
-  )
+): Record<Quantity, ChangeError> {
+  const hands = 'skill' in hand ? [hand, hand] : [hand.before, hand.after]
   const factor = changedHandFactor(change) ** 2
-  const variance = parts.reduce(
-    (total, { fromSites, fromMass }) => total + factor * fromSites + fromMass,
-    0,
-  )
-  const standardError = Math.sqrt(variance)
-  return { kind: 'change', standardError, smallestRealChange: Z95 * standardError }
+  const gradients = [before, after].map((occasion) => gradientsOf(equationId, occasion, options))
+  return Object.fromEntries(
+    QUANTITIES.map((quantity): [Quantity, ChangeError] => {
+      const variance = [before, after].reduce((total, occasion, i) => {
+        const part = occasionVariance(gradients[i]![quantity], occasion, hands[i]!)
+        return total + factor * part.fromSites + part.fromMass
+      }, 0)
+      const standardError = Math.sqrt(variance)
+      return [quantity, { kind: 'change', standardError, smallestRealChange: Z95 * standardError }]
+    }),
+  ) as Record<Quantity, ChangeError>
 }
 
 /** The standard error of estimate of one level, as a type of its own. */

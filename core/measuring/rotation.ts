@@ -45,9 +45,18 @@ export function trialsOf(
   site: SiteId,
   protocol: Protocol,
 ): (number | undefined)[] {
+  return trialsIn(readingsInForce(readings), site, protocol)
+}
+
+/** As `trialsOf`, of readings that are known to be in force. */
+function trialsIn(
+  inForce: readonly Reading[],
+  site: SiteId,
+  protocol: Protocol,
+): (number | undefined)[] {
   const school = isSkinfold(site) ? schoolOfSite(protocol, site) : null
   const trials: (number | undefined)[] = []
-  for (const reading of readingsInForce(readings)) {
+  for (const reading of inForce) {
     if (reading.site === site && (school === null || reading.school === school)) {
       trials[reading.pass - 1] = reading.value
     }
@@ -72,7 +81,8 @@ function nextIn<S extends SiteId>(
   passed: ReadonlySet<string>,
 ): SiteStep<S> | undefined {
   const wanted = sites.filter((site) => !passed.has(site))
-  const trials = new Map(wanted.map((site) => [site, trialsOf(readings, site, protocol)]))
+  const inForce = readingsInForce(readings)
+  const trials = new Map(wanted.map((site) => [site, trialsIn(inForce, site, protocol)]))
   for (let pass = 1; pass <= passes; pass++) {
     const site = wanted.find((s) => trials.get(s)![pass - 1] === undefined)
     if (site) return { site, pass }
@@ -121,8 +131,9 @@ export function siteValues(
   readings: readonly Reading[],
 ): Partial<Record<SiteId, SiteValue>> {
   const values: Partial<Record<SiteId, SiteValue>> = {}
+  const inForce = readingsInForce(readings)
   for (const site of [...protocol.folds[sex], ...protocol.girths[sex]]) {
-    const taken = trialsOf(readings, site, protocol).filter((trial) => trial !== undefined)
+    const taken = trialsIn(inForce, site, protocol).filter((trial) => trial !== undefined)
     const value = siteValue(taken, rulesOf(protocol, site).tolerance, protocol.thirdTrial)
     if (value) values[site] = value
   }

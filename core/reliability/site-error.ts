@@ -1,7 +1,8 @@
 import type { SiteId } from '../anatomy/ids'
 import { isSkinfold } from '../anatomy/ids'
+import type { SiteValue } from '../measuring/site-value'
 import { REMARK_SHARE, usualRepeatError, type Skill } from './defaults'
-import { blendedRepeatError, temOfPairs } from './technical-error'
+import { blendedRepeatError } from './technical-error'
 
 /* All factors here are judgement (no published source), and are replaced by the tester's own error once it is known. */
 
@@ -12,14 +13,14 @@ const CHANGED_HAND = 1.5
 /** Day-to-day swing of body mass, kg, for one weighing. */
 const MASS_SWING_KG = 0.6
 
-/** A tester's duplicates of one site: trials of one day at one mark. */
-export type OwnPairs = Partial<Record<SiteId, readonly (readonly [number, number])[]>>
+/** A tester's own repeat error by site: the TEM of their duplicates (mm, cm), and how many pairs it stands on. */
+export type OwnErrors = Partial<Record<SiteId, { tem: number; pairs: number }>>
 
 /** Who measures and with what: everything that the size of the error depends on. */
 export interface Hand {
   skill: Skill
-  /** The tester's own duplicates by site, where known. */
-  ownPairs?: OwnPairs
+  /** The tester's own error by site, where known. */
+  ownErrors?: OwnErrors
   /** Graduation of the caliper, mm; or of the tape, cm. */
   graduation?: { mm?: number; cm?: number }
   /** The caliper's jaws are squeezed by hand. */
@@ -37,13 +38,24 @@ export interface SiteError {
   remark: number
 }
 
-/** The technical error of one site for this hand. */
+const known = new WeakMap<Hand, Map<SiteId, SiteError>>()
+
+/** The technical error of one site for this hand. A hand does not change: it is computed once for each site. */
 export function siteError(site: SiteId, hand: Hand): SiteError {
+  const bySite = known.get(hand) ?? new Map<SiteId, SiteError>()
+  known.set(hand, bySite)
+  const before = bySite.get(site)
+  if (before) return before
+  const error = computeSiteError(site, hand)
+  bySite.set(site, error)
+  return error
+}
+
+function computeSiteError(site: SiteId, hand: Hand): SiteError {
   const usual = usualRepeatError(site, hand.skill)
-  const pairs = hand.ownPairs?.[site] ?? []
-  const own = pairs.length > 0 ? temOfPairs(pairs) : undefined
+  const own = hand.ownErrors?.[site]
   const squeezed = hand.handSqueezed && isSkinfold(site) ? HAND_SQUEEZED : 1
-  const repeat = blendedRepeatError(own, pairs.length, usual * squeezed)
+  const repeat = blendedRepeatError(own?.tem, own?.pairs ?? 0, usual * squeezed)
   const graduation = (isSkinfold(site) ? hand.graduation?.mm : hand.graduation?.cm) ?? 0
   return {
     repeat: Math.sqrt(repeat ** 2 + graduation ** 2 / 12),
@@ -53,14 +65,41 @@ export function siteError(site: SiteId, hand: Hand): SiteError {
 
 /**
  * Variance of one check-in's site value about the truth of that day: repeat² / k + re-mark². Trials on one day share
- * the mark, so more of them shrink only the repeat part; a third trial counts as it was taken.
+ * the mark, so more of them shrink only the repeat part.
  *
- * @param trials how many were taken, 1 or more
+ * @param trials how many single trials the value is worth: those taken, or `effectiveTrials`
  * @returns mm² or cm²
  */
 export function valueVariance({ repeat, remark }: SiteError, trials: number): number {
-  return repeat ** 2 / Math.max(1, trials) + remark ** 2
+  return repeat ** 2 / Math.max(LEAST_WORTH, trials) + remark ** 2
 }
+
+const LEAST_WORTH = 0.4
+
+/**
+ * How many single trials a site's value is worth. One or two are what they are. A third is taken only where the first
+ * two are apart, so that three together are no lucky sample: the mean of the pair that agrees is then worth less than
+ * two trials, and the wider the tolerance against the repeat error the less. The share of repeat² that is left was
+ * simulated (60,000 triples a step, tolerance from 0.3 to 4 repeat errors) and is given here as a straight line.
+ *
+ * @param value with its method
+ * @param allowed how far apart a pair may be, in the unit of the value
+ */
+export function effectiveTrials(
+  { taken, method }: Pick<SiteValue, 'taken' | 'method'>,
+  allowed: number,
+  { repeat }: SiteError,
+): number {
+  if (taken !== 3) return taken
+  const width = Math.min(allowed / repeat, WIDEST_SIMULATED)
+  const [at0, slope] = method === 'agreeing pair' ? PAIR_OF_THREE : MEDIAN_OF_THREE
+  return 1 / (at0 + slope * width)
+}
+
+const WIDEST_SIMULATED = 4
+/** Share of repeat² left: at a tolerance of nothing, and more for each repeat error that the tolerance is wide. */
+const PAIR_OF_THREE = [0.44, 0.3] as const
+const MEDIAN_OF_THREE = [0.41, 0.1] as const
 
 /** One site value of a check-in, with what its error depends on. */
 export interface MeasuredValue {

@@ -1,11 +1,12 @@
 import {
   addDays as add,
+  addMonths as laterByMonths,
   differenceInCalendarDays,
   differenceInYears,
   isValid,
+  lightFormat,
   parseISO,
 } from 'date-fns'
-import { format } from 'date-fns/format'
 import { inputError } from '../errors'
 
 /** A calendar date as ISO 8601 text: 2026-03-14. No time, no zone. */
@@ -41,15 +42,30 @@ export function daysBetween(from: IsoDate, to: IsoDate): number {
 
 /** The date so many days later. */
 export function addDays(date: IsoDate, days: number): IsoDate {
-  return format(add(read(date), days), 'yyyy-MM-dd')
+  return lightFormat(add(read(date), days), 'yyyy-MM-dd')
 }
 
 /** The calendar date of an instant in the zone of this machine. */
 export function isoDateOf(instant: Date): IsoDate {
-  return format(instant, 'yyyy-MM-dd')
+  return lightFormat(instant, 'yyyy-MM-dd')
 }
+
+// The library's own month names come with every word of its locale, which is more than the rest of the core's dates.
+const MONTHS = 'Jan Feb Mar Apr May Jun Jul Aug Sep Oct Nov Dec'.split(' ')
 
 /** A date for people: 14 Mar, with the year on request. */
 export function formatDate(date: IsoDate, withYear = false): string {
-  return format(read(date), withYear ? 'd MMM yyyy' : 'd MMM')
+  const day = read(date)
+  const short = `${day.getDate()} ${MONTHS[day.getMonth()]}`
+  return withYear ? `${short} ${day.getFullYear()}` : short
+}
+
+/** 0 for Monday to 6 for Sunday. */
+export function weekdayOf(date: IsoDate): number {
+  return (read(date).getDay() + 6) % 7
+}
+
+/** So many months later, on the same day of the month where it exists, else on its last. */
+export function addMonths(date: IsoDate, months: number): IsoDate {
+  return lightFormat(laterByMonths(read(date), months), 'yyyy-MM-dd')
 }

@@ -194,6 +194,8 @@ export const checkIns = pgTable(
     measuredOn: date('measured_on', { mode: 'string' }).notNull(),
     startedAt: instant('started_at').notNull(),
     closedAt: instant('closed_at'),
+    /** Counts the changes of its choices, so that a screen can tell an older state from a newer one. */
+    revision: integer('revision').notNull().default(0),
     /** Sites left out, each with the reason. */
     skipped: jsonb('skipped').$type<{ site: string; reason: string }[]>().notNull().default([]),
   },

@@ -1,15 +1,23 @@
 import { randomUUID } from 'node:crypto'
 import { and, asc, desc, eq, inArray, isNull, sql } from 'drizzle-orm'
-import { PROTOCOLS, type Hand, type IsoDate, type OwnProtocol, type SiteId } from '#core'
-import type {
-  Coach,
-  CoachForm,
-  Gym,
-  Instrument,
-  InstrumentCheck,
-  InstrumentForm,
-  Settings,
-  SettingsChange,
+import {
+  PROTOCOLS,
+  type Hand,
+  type IsoDate,
+  type OwnErrors,
+  type OwnProtocol,
+  type SiteId,
+} from '#core'
+import {
+  handWith,
+  type Coach,
+  type CoachForm,
+  type Gym,
+  type Instrument,
+  type InstrumentCheck,
+  type InstrumentForm,
+  type Settings,
+  type SettingsChange,
 } from '#shared/gym'
 import type { Connection, Database } from '../database/open'
 import { coaches, instrumentChecks, instruments, ownProtocols, settings } from '../database/schema'
@@ -172,12 +180,53 @@ export async function findProtocol(
   return own && { protocolId, ownProtocol: own.definition }
 }
 
-/** The latest duplicates of a tester that their own error is computed from. */
+/** The latest duplicates of each tester that their own error is computed from. */
 const LATEST_PAIRS = 3000
 
 /**
- * Who measures and with what, for the size of the error: the tester's skill and own duplicates (first and second
- * trial of one site on one day), the graduation of caliper and tape, and how the jaws are pressed.
+ * The testers' own repeat error by site: TEM = sqrt(sum d² / 2n) of their latest duplicates (first and second trial of
+ * one site on one day).
+ *
+ * @param of one tester, or everybody
+ * @param except a check-in whose duplicates are left out
+ * @returns by tester
+ */
+export async function listOwnErrors(
+  db: Database,
+  { of, except }: { of?: string; except?: string } = {},
+): Promise<Record<string, OwnErrors>> {
+  const { rows } = await db.execute<{
+    coach_id: string
+    site: SiteId
+    pairs: number
+    tem: number
+  }>(sql`
+    select coach_id, site, count(*)::int as pairs, sqrt(sum(d * d) / (2 * count(*)))::float8 as tem
+    from (
+      select a.coach_id, a.site, a.value - b.value as d
+      from coaches t
+      cross join lateral (
+        select * from readings r
+        where r.coach_id = t.id and r.pass = 1 and r.site is not null
+          and not exists (select 1 from readings s where s.supersedes = r.id)
+        order by r.position desc
+        limit ${LATEST_PAIRS}) a
+      join check_ins c on c.id = a.check_in_id and c.voided_at is null
+      join readings b on b.check_in_id = a.check_in_id and b.site = a.site and b.pass = 2
+        and b.kind = a.kind and b.school is not distinct from a.school
+      where ${of ? sql`t.id = ${of}` : sql`true`}
+        and ${except ? sql`a.check_in_id <> ${except}` : sql`true`}
+        and not exists (select 1 from readings s where s.supersedes = b.id)) duplicates
+    group by coach_id, site`)
+  const byTester: Record<string, OwnErrors> = {}
+  for (const { coach_id: tester, site, pairs, tem } of rows) {
+    ;(byTester[tester] ??= {})[site] = { tem, pairs }
+  }
+  return byTester
+}
+
+/**
+ * Who measures and with what, for the size of the error.
  *
  * @param checkIn its own duplicates are left out, so that a slip in it does not widen what is allowed to it
  */
@@ -185,35 +234,15 @@ export async function findHand(
   db: Database,
   checkIn: { id: string; coachId: string; caliperId: string | null; tapeId: string | null },
 ): Promise<Hand> {
-  const [coach] = await db.select().from(coaches).where(eq(coaches.id, checkIn.coachId))
+  const own = await listOwnErrors(db, { of: checkIn.coachId, except: checkIn.id })
   const ids = [checkIn.caliperId, checkIn.tapeId].filter((id) => id !== null)
-  const used = ids.length
-    ? await db.select().from(instruments).where(inArray(instruments.id, ids))
-    : []
-  const caliper = used.find(({ kind }) => kind === 'caliper')
-  const tape = used.find(({ kind }) => kind === 'tape')
-  const { rows } = await db.execute<{ site: SiteId; first: number; second: number }>(sql`
-    select a.site, a.value as first, b.value as second
-    from readings a
-    join check_ins c on c.id = a.check_in_id and c.voided_at is null
-    join readings b on b.check_in_id = a.check_in_id and b.site = a.site and b.pass = 2
-      and b.kind = a.kind and b.school is not distinct from a.school
-    where a.coach_id = ${checkIn.coachId} and a.pass = 1 and a.check_in_id <> ${checkIn.id}
-      and not exists (select 1 from readings s where s.supersedes = a.id)
-      and not exists (select 1 from readings s where s.supersedes = b.id)
-    order by a.position desc
-    limit ${LATEST_PAIRS}`)
-  const ownPairs: Partial<Record<SiteId, [number, number][]>> = {}
-  for (const { site, first, second } of rows) (ownPairs[site] ??= []).push([first, second])
-  return {
-    skill: coach?.skill ?? 'trained',
-    ownPairs,
-    graduation: {
-      ...(caliper?.graduation ? { mm: caliper.graduation } : {}),
-      ...(tape?.graduation ? { cm: tape.graduation } : {}),
-    },
-    handSqueezed: caliper?.jaws === 'hand',
+  const parts = {
+    coaches: await db.select().from(coaches).where(eq(coaches.id, checkIn.coachId)),
+    instruments: ids.length
+      ? await db.select().from(instruments).where(inArray(instruments.id, ids))
+      : [],
   }
+  return handWith(parts, checkIn, own[checkIn.coachId])
 }
 
 /** True when everybody and everything named is on record, each instrument of its kind. */

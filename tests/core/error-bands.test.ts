@@ -5,10 +5,12 @@ import { describe, expect, test } from 'vitest'
 import {
   acceptablePercentTem,
   blendedRepeatError,
-  changeError,
+  changeErrors,
   estimate,
   levelError,
   percentTem,
+  QUANTITIES,
+  quantityOf,
   reliability,
   REMARK_SHARE,
   SEVEN_FOLDS,
@@ -17,7 +19,6 @@ import {
   temOfTrials,
   usualRepeatError,
   type Hand,
-  type Quantity,
   type Subject,
   type Values,
 } from '#core'
@@ -54,8 +55,9 @@ describe('technical error of measurement', () => {
     expect(blendedRepeatError(undefined, 0, 1)).toBe(1)
     expect(blendedRepeatError(0.5, 20, 1)).toBe(0.5)
     expect(blendedRepeatError(0.5, 10, 1)).toBeCloseTo(Math.sqrt(0.625), 12)
-    const ownPairs = { triceps: Array.from({ length: 20 }, (): [number, number] => [15, 16]) }
-    expect(siteError('triceps', { skill: 'trained', ownPairs }).repeat).toBeCloseTo(
+    const pairs = Array.from({ length: 20 }, (): [number, number] => [15, 16])
+    const ownErrors = { triceps: { tem: temOfPairs(pairs), pairs: pairs.length } }
+    expect(siteError('triceps', { skill: 'trained', ownErrors }).repeat).toBeCloseTo(
       Math.SQRT1_2,
       12,
     )
@@ -83,7 +85,7 @@ describe('the gradient carries the error as Monte Carlo does', () => {
     )
   const trials = Object.fromEntries(SEVEN_FOLDS.map((site) => [site, 2]))
 
-  test.each<Quantity>(['sum', 'fatPercent', 'fatMass', 'leanMass'])('%s', (quantity) => {
+  test.each(QUANTITIES)('%s', (quantity) => {
     const normal = randomNormal.source(randomLcg(0.31))(0, 1)
     const measure = (subject: typeof before | typeof after, truth: Values) => {
       const taken = Object.fromEntries(
@@ -95,24 +97,18 @@ describe('the gradient carries the error as Monte Carlo does', () => {
       )
       const massKg = subject.massKg + normal() * Math.sqrt(0.6 ** 2 + 0.1 ** 2)
       const result = estimate('jackson-pollock-7', { ...subject, massKg }, taken)
-      return {
-        sum: result.sumMm!,
-        fatPercent: result.fatPercent,
-        fatMass: result.fatMassKg!,
-        leanMass: result.leanMassKg!,
-      }[quantity]
+      return quantityOf(quantity, result)!
     }
     const changes = Array.from(
       { length: 20_000 },
       () => measure(after, values(0.93)) - measure(before, values(1)),
     )
-    const carried = changeError(
-      quantity,
+    const carried = changeErrors(
       'jackson-pollock-7',
       { subject: before, values: values(1), trials },
       { subject: after, values: values(0.93), trials },
       hand,
-    )
+    )[quantity]
     expect(carried.kind).toBe('change')
     expect(carried.standardError / sampleStandardDeviation(changes)).toBeGreaterThan(0.97)
     expect(carried.standardError / sampleStandardDeviation(changes)).toBeLessThan(1.03)

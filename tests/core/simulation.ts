@@ -2,6 +2,7 @@ import { randomLcg, randomNormal, randomUniform } from 'd3-random'
 import {
   estimate,
   expectedMass,
+  limitsOf,
   protocolById,
   REMARK_SHARE,
   SEVEN_FOLDS,
@@ -73,7 +74,8 @@ export function people({
     for (const site of SEVEN_FOLDS) {
       const repeat = usualRepeatError(site, skill)
       const mark = truth.values[site]! + normal() * REMARK_SHARE * repeat
-      const take = () => Math.max(2, toStep(mark + normal() * repeat))
+      // Under its hard limit no reading is taken.
+      const take = () => Math.max(limitsOf(site).hardLow, toStep(mark + normal() * repeat))
       const taken = [take(), take()]
       if (wantsAnotherTrial(taken, protocol)) taken.push(take())
       trials.set(site, taken)

@@ -76,6 +76,8 @@ describe('Ready', () => {
     })
     await enter(page, 9)
     await flow.stored(page, server, id)
+    // The novice's error counts at once: 2 mm and not 0.7 mm at the chest, half as much again for another tester.
+    expect(parseFloat(await textOf(page, 'reach'))).toBeGreaterThan(9)
     const { checkIn, hand } = await view(id)
     expect(hand.skill).toBe('novice')
     expect(checkIn.readings[0]!.coachId).toBe(other.id)

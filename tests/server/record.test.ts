@@ -133,13 +133,13 @@ describe('the hand', () => {
     const { hand } = await viewOf(second.id)
     expect(hand).toEqual({
       skill: 'novice',
-      ownPairs: { thigh: [[22, 23]] },
+      ownErrors: { thigh: { tem: Math.SQRT1_2, pairs: 1 } },
       graduation: { mm: 1, cm: 0.1 },
       handSqueezed: true,
     })
     expect(siteError('thigh', hand).repeat).toBeLessThan(siteError('front_thigh', hand).repeat)
     await api.post(`/api/check-ins/${first.id}/void`, { reason: 'caliper dropped' })
-    expect((await viewOf(second.id)).hand.ownPairs).toEqual({})
+    expect((await viewOf(second.id)).hand.ownErrors).toEqual({})
     const { coaches, instruments } = await gym()
     await api.patch('/api/gym/settings', {
       coachId: coaches[0]!.id,

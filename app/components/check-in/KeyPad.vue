@@ -12,18 +12,19 @@ const rows = [
 
 <template>
   <div
-    class="grid grid-cols-4 grid-rows-4 gap-1.5 border-t border-line bg-board p-2"
+    class="grid grid-cols-4 grid-rows-[auto_repeat(4,1fr)] gap-1.5 border-t border-line bg-board p-2"
     role="group"
     aria-label="Keypad"
     @mousedown.prevent
   >
+    <div class="col-span-4 flex gap-1.5 empty:hidden"><slot /></div>
     <template v-for="(row, i) in rows" :key="i">
       <button
         v-for="sign in row"
         :key="sign"
         type="button"
         class="figure min-h-14 rounded border-2 border-line bg-chalk text-[32px] active:bg-white"
-        :style="{ gridRow: i + 1 }"
+        :style="{ gridRow: i + 2 }"
         @click="emit('type', sign)"
       >
         {{ sign }}
@@ -31,7 +32,7 @@ const rows = [
     </template>
     <button
       type="button"
-      class="figure row-start-4 min-h-14 rounded border-2 border-line bg-chalk text-[26px] active:bg-white"
+      class="figure row-start-5 min-h-14 rounded border-2 border-line bg-chalk text-[26px] active:bg-white"
       style="grid-column: 3"
       aria-label="Back"
       @click="emit('back')"
@@ -40,7 +41,7 @@ const rows = [
     </button>
     <button
       type="button"
-      class="figure col-start-4 row-span-4 row-start-1 rounded bg-leaf text-[26px] text-white active:bg-ink"
+      class="figure col-start-4 row-span-4 row-start-2 rounded bg-leaf text-[26px] text-white active:bg-ink"
       @click="emit('enter')"
     >
       Take

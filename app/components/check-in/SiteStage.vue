@@ -328,14 +328,6 @@ function backOnPad() {
         </svg>
         {{ cueState === 'waiting' ? 'Wait…' : 'Read now.' }}
       </p>
-      <div class="mt-3 flex flex-wrap gap-2 lg:hidden">
-        <button type="button" class="button" @click="asking = 'skip'">Skip</button>
-        <button type="button" class="button" @click="asking = 'site'">Go to</button>
-        <button v-if="kind === 'folds'" type="button" class="button" @click="cue.start">
-          Read cue
-        </button>
-        <button v-else type="button" class="button" @click="asking = 'girth'">Another girth</button>
-      </div>
       <details class="mt-3 lg:hidden">
         <summary class="min-h-11 py-2 font-bold">Sheet so far</summary>
         <SiteStrip :kind="kind" :step="step" @pick="openBox" />
@@ -375,7 +367,16 @@ function backOnPad() {
     @type="text += $event"
     @back="backOnPad"
     @enter="onEnter"
-  />
+  >
+    <button type="button" class="button flex-1" @click="asking = 'skip'">Skip</button>
+    <button type="button" class="button flex-1" @click="asking = 'site'">Go to</button>
+    <button v-if="kind === 'folds'" type="button" class="button flex-1" @click="cue.start">
+      Read cue
+    </button>
+    <button v-else type="button" class="button flex-1" @click="asking = 'girth'">
+      Another girth
+    </button>
+  </KeyPad>
 
   <AskDialog title="Keys" :open="asking === 'keys'" @close="close">
     <dl class="grid grid-cols-[auto_1fr] gap-x-4 gap-y-2 pb-4 text-lg">

@@ -1,33 +1,15 @@
 <script setup lang="ts">
-import { Dialog, DialogPanel, DialogTitle } from '@headlessui/vue'
-
-const props = defineProps<{ title: string; open: boolean }>()
+/** A question over the page. What it is made of is loaded when the page is at rest, and made when it opens. */
+defineProps<{ title: string; open: boolean }>()
 const emit = defineEmits<{ close: [] }>()
 
-/** What is marked `data-first` has the focus when the dialog opens; else its first control. */
-const body = useTemplateRef<HTMLElement>('body')
-watch(
-  () => props.open,
-  (open) => {
-    if (!open) return
-    // After the dialog has taken the focus itself.
-    setTimeout(() => body.value?.querySelector<HTMLElement>('[data-first]')?.focus(), 30)
-  },
-)
+const load = () => import('./AskPanel.vue')
+const AskPanel = defineAsyncComponent(load)
+onMounted(() => whenIdle(load))
 </script>
 
 <template>
-  <Dialog :open="open" class="relative z-20" @close="emit('close')">
-    <div class="fixed inset-0 bg-ink/50" aria-hidden="true" />
-    <div class="fixed inset-0 grid place-items-center p-4">
-      <DialogPanel
-        class="max-h-full w-full max-w-lg overflow-y-auto rounded border-2 border-ink bg-chalk p-6"
-      >
-        <DialogTitle class="pb-3 text-[28px]">{{ title }}</DialogTitle>
-        <div ref="body">
-          <slot />
-        </div>
-      </DialogPanel>
-    </div>
-  </Dialog>
+  <AskPanel v-if="open" :title="title" @close="emit('close')">
+    <slot />
+  </AskPanel>
 </template>

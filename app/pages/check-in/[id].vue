@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import type { Component } from 'vue'
+
 definePageMeta({ layout: false })
 
 type Stage = 'ready' | 'landmarks' | 'folds' | 'tape' | 'scale' | 'read-back' | 'result'
@@ -6,6 +8,26 @@ type Stage = 'ready' | 'landmarks' | 'folds' | 'tape' | 'scale' | 'read-back' | 
 const route = useRoute()
 const store = useCheckInStore()
 const { client, checkIn, next, nextTape, protocol, trouble } = storeToRefs(store)
+
+/**
+ * Every stage but the first is loaded once the first stands: not waited for, and there before anybody can be done with
+ * it, so that none is missing when the server is away and no key falls between two stages.
+ */
+const LATER = {
+  landmarks: () => import('~/components/check-in/LandmarkStage.vue'),
+  site: () => import('~/components/check-in/SiteStage.vue'),
+  scale: () => import('~/components/check-in/ScaleStage.vue'),
+  readBack: () => import('~/components/check-in/ReadBackStage.vue'),
+  result: () => import('~/components/check-in/ResultStage.vue'),
+}
+type Later = keyof typeof LATER
+const later = shallowReactive<Partial<Record<Later, Component>>>({})
+async function load(name: Later) {
+  later[name] ??= (await LATER[name]()).default
+}
+function loadAll() {
+  for (const name of Object.keys(LATER) as Later[]) load(name).catch(() => {})
+}
 
 const stage = ref<Stage>()
 const opened = ref(false)
@@ -24,8 +46,12 @@ onMounted(async () => {
   await store.open(String(route.params.id))
   stage.value = stageOfWork()
   opened.value = true
+  if (stage.value === 'ready') afterPaint(loadAll)
+  else loadAll()
 })
 
+// What could not be loaded is asked for again.
+watch(stage, loadAll)
 onBeforeUnmount(() => store.reset())
 
 /** The stages of this protocol, in the order of the work. */
@@ -63,16 +89,26 @@ function goOn() {
     <main v-if="opened && checkIn && client" class="flex flex-1 flex-col">
       <h1 class="sr-only">Check-in of {{ client.name }}</h1>
       <ReadyStage v-if="stage === 'ready'" @begin="goOn" />
-      <LandmarkStage v-else-if="stage === 'landmarks'" @done="goOn" />
-      <SiteStage
+      <component :is="later.landmarks" v-else-if="stage === 'landmarks'" @done="goOn" />
+      <component
+        :is="later.site"
         v-else-if="stage === 'folds' || stage === 'tape'"
         :key="stage"
         :kind="stage"
         @done="goOn"
       />
-      <ScaleStage v-else-if="stage === 'scale'" @done="goOn" />
-      <ReadBackStage v-else-if="stage === 'read-back'" @done="goOn" @go="stage = stageOfWork()" />
-      <ResultStage v-else-if="stage === 'result'" @go="stage = $event ?? stageOfWork()" />
+      <component :is="later.scale" v-else-if="stage === 'scale'" @done="goOn" />
+      <component
+        :is="later.readBack"
+        v-else-if="stage === 'read-back'"
+        @done="goOn"
+        @go="stage = stageOfWork()"
+      />
+      <component
+        :is="later.result"
+        v-else-if="stage === 'result'"
+        @go="(to: Stage | undefined) => (stage = to ?? stageOfWork())"
+      />
     </main>
     <main v-else-if="trouble" class="mx-auto max-w-xl p-6">
       <h1 class="pb-3 text-3xl">This check-in cannot be shown</h1>

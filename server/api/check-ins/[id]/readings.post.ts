@@ -4,7 +4,7 @@ import {
   type ReadingReceipt,
   type ReadingRecord,
 } from '#shared/check-ins'
-import { appendReadings, toolsOf } from '../../../repositories/check-ins'
+import { appendReadings } from '../../../repositories/check-ins'
 import { bodyOf, defineApi, idOf, NotFound } from '../../../utils/api'
 import { announce } from '../../../utils/live'
 
@@ -17,8 +17,6 @@ function idIn(sent: unknown): string {
 export default defineApi(async (event, db): Promise<ReadingReceipt> => {
   const id = idOf(event)
   const batch = await bodyOf(event, readingBatchSchema)
-  const tools = await toolsOf(db, id)
-  if (!tools) throw new NotFound('No such check-in.')
   const good: ReadingRecord[] = []
   const refused: ReadingReceipt['refused'] = []
   for (const sent of batch.readings) {
@@ -29,7 +27,7 @@ export default defineApi(async (event, db): Promise<ReadingReceipt> => {
       refused.push({ id: parsed.data.id, message: 'This reading belongs to another check-in.' })
     } else good.push(parsed.data)
   }
-  await appendReadings(db, good, tools)
+  if (!(await appendReadings(db, id, good))) throw new NotFound('No such check-in.')
   announce(id)
   return { stored: good.map((reading) => reading.id), refused }
 })

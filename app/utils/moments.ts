@@ -1,0 +1,22 @@
+const LONGEST_WAIT_MS = 100
+
+/**
+ * Runs after the screen has shown what was just changed. A page that is not shown has no frames to wait for, so the
+ * wait ends by itself.
+ */
+export function afterPaint(run: () => void): void {
+  let done = false
+  const once = () => {
+    if (done) return
+    done = true
+    run()
+  }
+  requestAnimationFrame(() => setTimeout(once))
+  setTimeout(once, LONGEST_WAIT_MS)
+}
+
+/** Runs when the page has nothing else to do. */
+export function whenIdle(run: () => unknown): void {
+  if ('requestIdleCallback' in window) requestIdleCallback(() => void run(), { timeout: 2000 })
+  else setTimeout(() => void run(), 500)
+}

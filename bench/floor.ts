@@ -1,0 +1,236 @@
+/**
+ * `npm run bench -- floor`: the gym floor in headless Chromium. From key to painted digit and to painted next site, in
+ * frames of the same run; a reading acknowledged as committed against a bare handler with the same insert; the size of
+ * the scripts that a check-in loads.
+ */
+import { spawn } from 'node:child_process'
+import { randomUUID } from 'node:crypto'
+import { once } from 'node:events'
+import { Agent, request } from 'node:http'
+import { gzipSync } from 'node:zlib'
+import { isoDateOf, SEVEN_FOLDS } from '../core'
+import type { CheckIn } from '../shared/check-ins'
+import type { Client } from '../shared/clients'
+import { openBrowser, waitForFocus } from '../tests/e2e/support/browser'
+import { TestServer } from '../tests/e2e/support/server'
+
+const LAPS = 6
+const INSERTS = 400
+
+const quantile = (values: readonly number[], share: number) =>
+  [...values].sort((a, b) => a - b)[Math.ceil(share * values.length) - 1]!
+
+async function newCheckIn(server: TestServer): Promise<CheckIn> {
+  const client = await server.post<Client>('/api/clients', {
+    ...{ name: 'Bea Bench', sex: 'female', birthDate: '1990-03-14', height: '168 cm' },
+  })
+  return server.post<CheckIn>('/api/check-ins', {
+    id: randomUUID(),
+    clientId: client.id,
+    measuredOn: isoDateOf(new Date()),
+    startedAt: new Date().toISOString(),
+  })
+}
+
+/** One call after another over one kept connection, as a screen makes them. */
+function caller(port: number) {
+  const agent = new Agent({ keepAlive: true, maxSockets: 1 })
+  return (path: string, body: unknown) =>
+    new Promise<number>((resolve, reject) => {
+      const text = JSON.stringify(body)
+      const from = performance.now()
+      const sent = request(
+        {
+          ...{ agent, port, path, host: '127.0.0.1', method: 'POST' },
+          headers: {
+            'content-type': 'application/json',
+            'content-length': Buffer.byteLength(text),
+          },
+        },
+        (response) => {
+          response.resume()
+          response.on('end', () => {
+            if (response.statusCode !== 200) reject(new Error(`${path}: ${response.statusCode}`))
+            resolve(performance.now() - from)
+          })
+        },
+      )
+      sent.on('error', reject)
+      sent.end(text)
+    })
+}
+
+async function acknowledgement(server: TestServer) {
+  const bare = spawn('npx', ['tsx', '--tsconfig', 'tsconfig.tests.json', 'bench/bare-insert.ts'], {
+    stdio: ['ignore', 'pipe', 'inherit'],
+    detached: true,
+  })
+  try {
+    const [port] = (await once(bare.stdout, 'data')) as [Buffer]
+    const { id: checkInId } = await newCheckIn(server)
+    const [ours, plain] = [caller(server.port), caller(Number(String(port)))]
+    const reading = (i: number) => ({
+      readings: [
+        {
+          ...{ id: randomUUID(), checkInId, kind: 'skinfold', site: SEVEN_FOLDS[i % 7] },
+          ...{ school: 'us', pass: 1 + (i % 2), value: 12.5, unit: 'mm', typed: '12.5' },
+          ...{ takenAt: new Date().toISOString(), supersedes: null },
+        },
+      ],
+    })
+    const times = { ours: [] as number[], plain: [] as number[] }
+    // Turn about, so that what else the machine does falls on both.
+    for (let i = 0; i < INSERTS; i++) {
+      times.ours.push(await ours(`/api/check-ins/${checkInId}/readings`, reading(i)))
+      times.plain.push(await plain('/', reading(i)))
+    }
+    const warm = (all: number[]) => all.slice(INSERTS / 8)
+    return { ours: quantile(warm(times.ours), 0.5), plain: quantile(warm(times.plain), 0.5) }
+  } finally {
+    process.kill(-bare.pid!, 'SIGTERM')
+  }
+}
+
+async function screen(server: TestServer) {
+  const { browser, close } = await openBrowser()
+  try {
+    const page = await browser.newPage()
+    await page.setViewport({ width: 1280, height: 800 })
+    // The loader of this file names its functions by a helper, which the page has to have too.
+    await page.evaluateOnNewDocument('globalThis.__name = (f) => f')
+    const scripts = new Map<string, Buffer>()
+    page.on('response', async (response) => {
+      if (response.request().resourceType() !== 'script') return
+      scripts.set(response.url(), await response.buffer())
+    })
+    const { id } = await newCheckIn(server)
+    await page.goto(`${server.url}/check-in/${id}`)
+    await waitForFocus(page, 'On to the landmarks')
+    // What the first stage waited for; the later stages are loaded when the page is at rest.
+    const loaded = await page.evaluate(() =>
+      performance.getEntriesByType('resource').map(({ name }) => name),
+    )
+    await page.waitForNetworkIdle({ concurrency: 2 })
+    const size = (all: Iterable<Buffer>) => [...all].reduce((n, s) => n + gzipSync(s).length, 0)
+    const initial = size([...scripts].filter(([url]) => loaded.includes(url)).map(([, s]) => s))
+    await page.keyboard.press('Enter')
+    await waitForFocus(page, 'On to the folds')
+    await page.keyboard.press('Enter')
+    await waitForFocus(page, 'reading')
+
+    // A frame of this run: the median time between two of them on the page at rest.
+    const frame = await page.evaluate(
+      () =>
+        new Promise<number>((resolve) => {
+          const at: number[] = []
+          const tick = (time: number) => {
+            at.push(time)
+            if (at.length < 121) requestAnimationFrame(tick)
+            else {
+              const gaps = at.slice(1).map((t, i) => t - at[i]!)
+              resolve(gaps.sort((a, b) => a - b)[60]!)
+            }
+          }
+          requestAnimationFrame(tick)
+        }),
+    )
+    await page.evaluate(() => {
+      // From the key event itself to the task after the frame that shows its effect: what is painted by then.
+      const waits: Record<'digit' | 'site', number[]> = { digit: [], site: [] }
+      Object.assign(window, { waits })
+      const shown = (check: () => boolean, done: () => void) => {
+        const look = () =>
+          requestAnimationFrame(() => {
+            const there = check()
+            const { port1, port2 } = new MessageChannel()
+            port1.onmessage = () => (there ? done() : look())
+            port2.postMessage(null)
+          })
+        look()
+      }
+      window.addEventListener(
+        'keydown',
+        (event) => {
+          const field = document.querySelector<HTMLInputElement>('#reading')
+          if (!field) return
+          if (event.key === 'Enter') {
+            const before = field.labels![0]!.textContent
+            const next = () => document.querySelector<HTMLInputElement>('#reading')
+            shown(
+              () => next() === null || next()!.labels![0]!.textContent !== before,
+              () => waits.site.push(performance.now() - event.timeStamp),
+            )
+          } else {
+            const wanted = field.value + event.key
+            shown(
+              () => field.value === wanted,
+              () => waits.digit.push(performance.now() - event.timeStamp),
+            )
+          }
+        },
+        true,
+      )
+    })
+    for (let lap = 0; lap < LAPS; lap++) {
+      for (let pass = 0; pass < 2; pass++) {
+        for (let site = 0; site < SEVEN_FOLDS.length; site++) {
+          for (const key of ['1', String(site)]) {
+            await page.keyboard.press(key as '1')
+            await new Promise((wait) => setTimeout(wait, 60))
+          }
+          await page.keyboard.press('Enter')
+          await new Promise((wait) => setTimeout(wait, 120))
+        }
+      }
+      if (lap < LAPS - 1) await again(server, page)
+    }
+    const waits = await page.evaluate(
+      () => (window as unknown as { waits: Record<'digit' | 'site', number[]> }).waits,
+    )
+    const charts = [...scripts.values()].filter((s) => /zrender|echarts/i.test(String(s))).length
+    return { frame, waits, initial, whole: size(scripts.values()), charts }
+  } finally {
+    await close()
+  }
+
+  /** Another check-in in the same page, so that the listener stays. */
+  async function again(of: TestServer, page: import('puppeteer-core').Page) {
+    const { id } = await newCheckIn(of)
+    await page.evaluate((path) => {
+      const { $router } = (
+        document.querySelector('#__nuxt') as unknown as {
+          __vue_app__: {
+            config: { globalProperties: { $router: { push(to: string): void } } }
+          }
+        }
+      ).__vue_app__.config.globalProperties
+      $router.push('/')
+      setTimeout(() => $router.push(path), 500)
+    }, `/check-in/${id}`)
+    await waitForFocus(page, 'On to the landmarks')
+    await page.keyboard.press('Enter')
+    await waitForFocus(page, 'On to the folds')
+    await page.keyboard.press('Enter')
+    await waitForFocus(page, 'reading')
+  }
+}
+
+const server = await TestServer.create()
+try {
+  const { frame, waits, initial, whole, charts } = await screen(server)
+  for (const [what, times] of Object.entries(waits)) {
+    const p95 = quantile(times, 0.95)
+    console.log(
+      `key to painted ${what}: p95 ${(p95 / frame).toFixed(2)} frames of ${frame.toFixed(1)} ms, ${times.length} keys (at most 2 is asked for)`,
+    )
+  }
+  const { ours, plain } = await acknowledgement(server)
+  console.log(
+    `a reading acknowledged: ${(ours / plain).toFixed(2)} times a bare handler with the same insert, ${ours.toFixed(2)} ms and ${plain.toFixed(2)} ms at the median (at most 2 is asked for)`,
+  )
+  console.log(
+    `scripts of the check-in route: ${(initial / 1000).toFixed(0)} kB gzip at first (at most 180 is asked for), ${(whole / 1000).toFixed(0)} kB with every stage, ${charts} scripts with charts`,
+  )
+} finally {
+  await server.remove()
+}

@@ -1,0 +1,1 @@
+ALTER TABLE "check_ins" ADD COLUMN "revision" integer DEFAULT 0 NOT NULL;

@@ -6,7 +6,7 @@ import {
   type Sheet,
 } from '../composition/check-in'
 import {
-  changeError,
+  changeErrors,
   type ChangeError,
   type MeasuredOccasion,
   type Quantity,
@@ -17,8 +17,6 @@ import { inputError } from '../errors'
 import type { SiteId } from '../anatomy/ids'
 import { attempt, type Outcome } from '../outcome'
 import type { Hand } from '../reliability/site-error'
-
-const QUANTITIES: Quantity[] = ['sum', 'fatPercent', 'fatMass', 'leanMass']
 
 /**
  * The technical error of every change between two check-ins, by the equation of the later one and at the later age.
@@ -55,11 +53,6 @@ export function handErrors(
       ),
     })
     const options = { conversion: record.conversion }
-    return Object.fromEntries(
-      QUANTITIES.map((quantity) => [
-        quantity,
-        changeError(quantity, lead, occasion(before), occasion(after), hand, changed, options),
-      ]),
-    ) as Record<Quantity, ChangeError>
+    return changeErrors(lead, occasion(before), occasion(after), hand, changed, options)
   })
 }

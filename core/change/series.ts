@@ -1,30 +1,104 @@
 import type { CheckInRecord, Person } from '../composition/check-in'
-import { leadEquation, resultOf } from '../composition/check-in'
-import type { Estimate } from '../equations/types'
+import { leadEquation, resultOf, sheetOf } from '../composition/check-in'
+import { gradientsOf, occasionVariance, type Quantity } from '../composition/error-bands'
+import type { Conversion, Estimate } from '../equations/types'
+import { equationById, variantFor } from '../equations/registry'
+import { attempt } from '../outcome'
 import { protocolOf } from '../protocols/in-force'
+import { changedHandFactor, Z95 } from '../reliability/site-error'
+import { nameOf } from '../anatomy/names'
+import { servedValues } from '../composition/every'
+import { occasionFor, readMeasured, type Measured } from './judgement'
 
-/** One check-in of a series: its estimate by the series' equation, or null where its sites do not allow it. */
+/** One check-in of a series: its estimate by the series' equation, or why there is none. */
 export interface SeriesPoint<R extends CheckInRecord> {
   checkIn: R
   estimate: Estimate | null
+  /** Why there is no estimate, in words. */
+  gap?: string
+}
+
+/** What a series is computed by, all the way. */
+export interface SeriesBasis {
+  equationId: string | undefined
+  conversion: Conversion
+}
+
+/** The equation and conversion of the newest check-in. */
+export function basisOf(person: Person, newest: CheckInRecord): SeriesBasis {
+  return {
+    equationId: leadEquation(protocolOf(newest), person.sex),
+    conversion: newest.conversion,
+  }
+}
+
+/** What a check-in lacks for an equation: sites that were not taken, or were landed by another school. */
+function lacking(person: Person, checkIn: CheckInRecord, equationId: string): string | undefined {
+  const { measured } = sheetOf(person, checkIn)
+  const equation = equationById(equationId)
+  const variant = variantFor(equation, person.sex)
+  const served = servedValues(equation, measured)
+  const wanted = [...variant.folds, ...variant.girths].filter((site) => served[site] === undefined)
+  if (wanted.length === 0) return undefined
+  const other = wanted.filter((site) => measured.some((m) => m.site === site))
+  const names = (sites: typeof wanted) => sites.map((site) => nameOf(site).toLowerCase()).join(', ')
+  return other.length > 0
+    ? `landed by another school: ${names(other)}`
+    : `not taken: ${names(wanted)}`
 }
 
 /**
- * A like-for-like series: every check-in by the equation, school and conversion of the newest. A check-in whose sites
- * belong to another school, or are not all there, leaves a gap.
+ * A like-for-like series: every check-in by one equation, school and conversion. Older check-ins by other sets are
+ * computed by the same equation wherever their sites allow; where they do not, the gap says why.
  *
  * @param checkIns in the order wanted
- * @param newest the check-in that names equation and conversion
+ * @param basis the equation and conversion, or the newest check-in that names them
  */
 export function seriesBy<R extends CheckInRecord>(
   person: Person,
   checkIns: readonly R[],
-  newest: CheckInRecord,
+  basis: SeriesBasis | CheckInRecord,
 ): SeriesPoint<R>[] {
-  const lead = leadEquation(protocolOf(newest), person.sex)
+  const { equationId, conversion } = 'readings' in basis ? basisOf(person, basis) : basis
   return checkIns.map((checkIn) => {
-    if (lead === undefined) return { checkIn, estimate: null }
-    const result = resultOf(person, { ...checkIn, conversion: newest.conversion }, lead)
-    return { checkIn, estimate: result.ok ? result.value : null }
+    if (equationId === undefined) {
+      return { checkIn, estimate: null, gap: 'this set feeds no equation' }
+    }
+    const result = resultOf(person, { ...checkIn, conversion }, equationId)
+    if (result.ok) return { checkIn, estimate: result.value }
+    const gap = lacking(person, checkIn, equationId) ?? result.error.message
+    return { checkIn, estimate: null, gap }
   })
+}
+
+/** The half-width of the 95 % band of one check-in's quantity, by the hand alone. */
+export interface HandBand {
+  value: number
+  halfWidth: number
+}
+
+/**
+ * The technical band of a quantity at one check-in: how far the hand may have read off, at 95 %. It is the band of a
+ * curve, and not the standard error of the estimate.
+ *
+ * @param another tester or caliper that are not those of the newest: the band is half as wide again
+ * @returns undefined where the equation does not read it
+ */
+export function bandOf(
+  person: Person,
+  measured: Measured,
+  { equationId, conversion }: SeriesBasis,
+  quantity: Quantity,
+  another: Parameters<typeof changedHandFactor>[0] = {},
+): HandBand | undefined {
+  if (equationId === undefined) return undefined
+  const found = attempt(() => {
+    const occasion = occasionFor(equationId, readMeasured(person, measured))
+    return { occasion, gradient: gradientsOf(equationId, occasion, { conversion })[quantity] }
+  })
+  if (!found.ok || !Number.isFinite(found.value.gradient.value)) return undefined
+  const { occasion, gradient } = found.value
+  const { fromSites, fromMass } = occasionVariance(gradient, occasion, measured.hand)
+  const variance = changedHandFactor(another) ** 2 * fromSites + fromMass
+  return { value: gradient.value, halfWidth: Z95 * Math.sqrt(variance) }
 }

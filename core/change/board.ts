@@ -1,0 +1,59 @@
+import { CLEAR_AT } from './verdict'
+
+/** What a board ranks by. `sum` and `netSwing` in mm and kg, fat % in points. */
+export const BOARD_MEASURES = ['fatPercent', 'fatMass', 'sum', 'netSwing'] as const
+export type BoardMeasure = (typeof BOARD_MEASURES)[number]
+
+/** Measures that a client who sees sums and girths only is never ranked by. */
+export function showsComposition(measure: BoardMeasure): boolean {
+  return measure !== 'sum'
+}
+
+/** One client's change over the period of a board. */
+export interface Contender {
+  id: string
+  /** Later less earlier. */
+  change: number
+  standardError: number
+}
+
+export interface Placed<C extends Contender> {
+  entry: C
+  /** From 1; the whole of a tie group has the place of its first. */
+  place: number
+  /** Whether others share the place. */
+  tied: boolean
+}
+
+/** What counts for more: a loss, but for the net swing a gain. */
+function worth({ change }: Contender, measure: BoardMeasure): number {
+  return measure === 'netSwing' ? change : -change
+}
+
+/**
+ * Ranks by change. A tie group is all whose difference from its first is not clear (2.58 standard errors of the
+ * difference), so that nobody wins by the tester's hand.
+ *
+ * @returns best first
+ */
+export function rank<C extends Contender>(
+  entries: readonly C[],
+  measure: BoardMeasure,
+): Placed<C>[] {
+  const left = [...entries].sort((a, b) => worth(b, measure) - worth(a, measure))
+  const placed: Placed<C>[] = []
+  while (left.length > 0) {
+    const first = left[0]!
+    const group = left.filter((other) => {
+      const apart = Math.abs(worth(first, measure) - worth(other, measure))
+      const error = Math.hypot(first.standardError, other.standardError)
+      return other === first || apart <= CLEAR_AT * error
+    })
+    const place = placed.length + 1
+    for (const entry of group) {
+      placed.push({ entry, place, tied: group.length > 1 })
+      left.splice(left.indexOf(entry), 1)
+    }
+  }
+  return placed
+}

@@ -1,0 +1,232 @@
+import { randomLcg, randomNormal } from 'd3-random'
+import fc from 'fast-check'
+import { describe, expect, test } from 'vitest'
+import {
+  addDays,
+  bandOf,
+  basisOf,
+  massOfWeek,
+  massTrend,
+  oddDays,
+  parseWeighIns,
+  rank,
+  seriesBy,
+  showsComposition,
+  theilSen,
+  weeklyAverages,
+  type CheckInRecord,
+  type Measured,
+} from '#core'
+import { fold, thrownBy } from './support'
+
+describe('the slope of Theil and Sen', () => {
+  // Worked example of Sen PK, J Am Stat Assoc 1968;63:1379-1389, slope 4 (from memory).
+  const sen = [
+    [1, 9],
+    [2, 15],
+    [3, 19],
+    [4, 20],
+    [10, 45],
+    [12, 55],
+    [18, 78],
+  ].map(([x, y]) => ({ x: x!, y: y! }))
+
+  test('of the worked example', () => {
+    expect(theilSen(sen)!.slope).toBeCloseTo(4, 9)
+    const [low, high] = theilSen(sen, 0.93)!.interval!
+    expect(low).toBeGreaterThan(3.5)
+    expect(high).toBeLessThan(4.5)
+  })
+
+  test('one wild point does not turn it, and too few give no interval', () => {
+    const line = Array.from({ length: 15 }, (_, x) => ({ x, y: 80 - 0.3 * x }))
+    const wild = line.map((p, i) => (i === 7 ? { ...p, y: 40 } : p))
+    expect(theilSen(wild)!.slope).toBeCloseTo(-0.3, 9)
+    expect(theilSen(line.slice(0, 3))!.interval).toBeNull()
+    expect(theilSen([{ x: 1, y: 2 }])).toBeUndefined()
+  })
+
+  test('its 95 % interval holds the true slope 93 to 97 times in 100', () => {
+    const normal = randomNormal.source(randomLcg(0.19))(0, 0.6)
+    let held = 0
+    for (let run = 0; run < 2000; run++) {
+      const points = Array.from({ length: 20 }, (_, x) => ({ x, y: 70 - 0.1 * x + normal() }))
+      const [low, high] = theilSen(points)!.interval!
+      if (low <= -0.1 && high >= -0.1) held++
+    }
+    expect(held / 2000).toBeGreaterThan(0.93)
+    expect(held / 2000).toBeLessThan(0.975)
+  })
+})
+
+describe('weigh-ins as people write them', () => {
+  const last = '2026-03-15' // A Sunday.
+  const kg = (text: string, unit: 'kg' | 'lb' = 'kg') =>
+    parseWeighIns(text, last, unit).map((w) => [w.date.slice(5), Number(w.kg.toFixed(2))])
+
+  test.each([
+    ['62.4 62.1 62.8', [62.4, 62.1, 62.8]],
+    ['62,4; 62,1; 62,8', [62.4, 62.1, 62.8]],
+    ['62.4, 62.1, 62.8', [62.4, 62.1, 62.8]],
+    ['62,4\n62,1 kg\n62,8', [62.4, 62.1, 62.8]],
+  ])('%s: the last is of today, the others of the days before', (text, wanted) => {
+    expect(kg(text)).toEqual(wanted.map((m, i) => [['03-13', '03-14', '03-15'][i], m]))
+  })
+
+  test('a dash is a day without', () => {
+    expect(kg('62.4 - 62.8')).toEqual([
+      ['03-13', 62.4],
+      ['03-15', 62.8],
+    ])
+  })
+
+  test.each([
+    '2026-03-12 62.4\n2026-03-13\t62.1',
+    '12.3. 62,4\n13.3.2026: 62,1',
+    '12/3 62.4\n13/3 62.1',
+    '12 Mar 62.4\nMar 13, 62.1',
+    'Thu 62.4\nFriday: 62.1',
+    'Thu 62.4, Fri 62.1 kg',
+    '2026-03-12 62.4 2026-03-13 62.1',
+  ])('with days: %j', (text) => {
+    expect(kg(text)).toEqual([
+      ['03-12', 62.4],
+      ['03-13', 62.1],
+    ])
+  })
+
+  test('pounds and stones are read as such', () => {
+    expect(kg('137.2', 'lb')).toEqual([['03-15', 62.23]])
+    expect(kg('2026-03-15 62.4')).toEqual([['03-15', 62.4]])
+    expect(kg('9 st 11 lb', 'lb')).toEqual([['03-15', 62.14]])
+  })
+
+  test.each([
+    ['', /is missing/],
+    ['62.4 heavy', /got “62.4 heavy”/],
+    ['2026-03-12 62.4\n62.1', /got “62.1”/],
+    ['12.3. 62.4\n12.3. 62.5', /twice/],
+    ['2026-03-20 62.4', /2026-03-20/],
+    ['500', /got “500”/],
+  ])('%j is refused with words', (text, words) => {
+    const error = thrownBy(() => parseWeighIns(text, last, 'kg')) as Error
+    expect(error.message).toMatch(words)
+    expect(error.message).toMatch(/Accepted: one mass a day/)
+  })
+
+  test('whatever is typed comes back, in kilograms or pounds', () => {
+    const masses = fc.array(fc.integer({ min: 450, max: 1200 }), { minLength: 2, maxLength: 14 })
+    fc.assert(
+      fc.property(masses, fc.constantFrom(' ', '; ', '\n', ', '), (tenths, between) => {
+        const text = tenths.map((t) => (t / 10).toFixed(1)).join(between)
+        expect(parseWeighIns(text, last, 'kg').map((w) => Math.round(w.kg * 10))).toEqual(tenths)
+      }),
+    )
+  })
+})
+
+describe('a week of mass', () => {
+  const days = (masses: (number | null)[], from = '2026-03-02') =>
+    masses.flatMap((kg, i) => (kg === null ? [] : [{ date: addDays(from, i), kg }]))
+
+  test('says how many days it stands on and which are missing', () => {
+    const [week, ...more] = weeklyAverages(days([62, 62.6, null, 62.2, 62.4, null, 62.3]))
+    expect(more).toEqual([])
+    expect(week).toMatchObject({ from: '2026-03-02', to: '2026-03-08', days: 5 })
+    expect(week!.kg).toBeCloseTo(62.3, 9)
+    expect(week!.missing).toEqual(['2026-03-04', '2026-03-07'])
+  })
+
+  test('the seven days that end on a check-in, its own weighing among them', () => {
+    const week = massOfWeek(days([62, 62.6]), '2026-03-04', 61.9)!
+    expect(week).toMatchObject({ from: '2026-02-26', days: 3 })
+    expect(week.kg).toBeCloseTo((62 + 62.6 + 61.9) / 3, 9)
+    expect(massOfWeek(days([62]), '2026-03-02', 70)!.kg).toBe(62)
+    expect(massOfWeek([], '2026-03-02')).toBeUndefined()
+  })
+
+  test('an odd day is pointed out against the trend, and the trend stays', () => {
+    const normal = randomNormal.source(randomLcg(0.3))(0, 0.2)
+    const month = days(Array.from({ length: 28 }, (_, i) => 70 - 0.05 * i + normal()))
+    expect(oddDays(month)).toEqual([])
+    const odd = month.map((w, i) => (i === 12 ? { ...w, kg: w.kg + 3 } : w))
+    expect(oddDays(odd).map(({ date }) => date)).toEqual([month[12]!.date])
+    expect(oddDays(odd)[0]!.off).toBeGreaterThan(2.2)
+    expect(massTrend(odd)!.slope).toBeCloseTo(-0.35, 1)
+  })
+})
+
+describe('a board', () => {
+  const entry = (id: string, change: number, standardError = 0.5) => ({ id, change, standardError })
+  const places = (...args: Parameters<typeof rank>) =>
+    rank(...args).map(({ entry: { id }, place, tied }) => `${place}${tied ? '=' : ''} ${id}`)
+
+  test('ties all whose difference from the first is not clear', () => {
+    expect(
+      places([entry('a', -1), entry('b', -4), entry('c', -3.2), entry('d', 0.5)], 'fatMass'),
+    ).toEqual(['1= b', '1= c', '3= a', '3= d'])
+  })
+
+  test('the net swing ranks by gain', () => {
+    expect(places([entry('a', 1), entry('b', 6)], 'netSwing')).toEqual(['1 b', '2 a'])
+  })
+
+  test('everybody is placed once, whatever the errors', () => {
+    const entries = fc.array(
+      fc.record({
+        id: fc.uuid(),
+        change: fc.double({ min: -9, max: 9, noNaN: true }),
+        standardError: fc.double({ min: 0.1, max: 4, noNaN: true }),
+      }),
+    )
+    fc.assert(
+      fc.property(entries, (all) => {
+        const placed = rank(all, 'sum')
+        expect(placed).toHaveLength(all.length)
+        expect(new Set(placed.map(({ entry: e }) => e))).toEqual(new Set(all))
+        expect(placed.every(({ place }, i) => place <= i + 1)).toBe(true)
+      }),
+    )
+  })
+
+  test('only the sum is no composition', () => {
+    expect(showsComposition('sum')).toBe(false)
+    expect(showsComposition('netSwing') && showsComposition('fatMass')).toBe(true)
+  })
+})
+
+describe('like for like', () => {
+  const man = { sex: 'male', birthDate: '1986-05-04', heightCm: 180 } as const
+  const record = (protocolId: string, sites: Record<string, number>): CheckInRecord => ({
+    ...{ protocolId, conversion: 'siri', measuredOn: '2026-01-10' },
+    readings: Object.entries(sites).map(([site, value]) =>
+      fold(site as 'chest', 1, value, protocolId === 'eight-fold-int' ? { school: 'int' } : {}),
+    ),
+  })
+  const three = { chest: 10, abdominal: 20, thigh: 12 }
+  const seven = { ...three, midaxillary: 11, triceps: 9, subscapular: 12, suprailiac: 14 }
+
+  test('older sets are computed by the newest equation where their sites allow', () => {
+    const newest = record('three-fold', three)
+    const [old, gap] = seriesBy(
+      man,
+      [record('seven-fold', seven), record('eight-fold-int', { abdominal: 20, triceps: 9 })],
+      newest,
+    )
+    expect(old!.estimate!.equationId).toBe('jackson-pollock-3')
+    expect(gap!.estimate).toBeNull()
+    expect(gap!.gap).toMatch(/landed by another school: abdominal/)
+    expect(seriesBy(man, [newest], record('seven-fold', seven))[0]!.gap).toBe(
+      'not taken: midaxillary, triceps, subscapular, suprailiac',
+    )
+  })
+
+  test('another tester or caliper widens the band by half', () => {
+    const measured: Measured = { ...record('seven-fold', seven), hand: { skill: 'trained' } }
+    const basis = basisOf(man, measured)
+    const plain = bandOf(man, measured, basis, 'sum')!
+    const other = bandOf(man, measured, basis, 'sum', { anotherTester: true })!
+    expect(other.halfWidth / plain.halfWidth).toBeCloseTo(1.5, 9)
+    expect(bandOf(man, measured, basis, 'fatMass')).toBeUndefined()
+  })
+})

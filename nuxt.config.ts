@@ -56,6 +56,8 @@ export default defineNuxtConfig({
     headers: {
       crossOriginEmbedderPolicy: false,
       strictTransportSecurity: false,
+      // For photos, taken by the coach in the page itself.
+      permissionsPolicy: { camera: ['self'] },
       contentSecurityPolicy: {
         'upgrade-insecure-requests': false,
         'script-src': ["'self'", "'strict-dynamic'", "'nonce-{{nonce}}'"],

@@ -11,6 +11,7 @@ import {
   SEVEN_FOLDS,
   usualRepeatError,
   type Conditions,
+  type GirthId,
   type ScreeningAnswers,
   type Sex,
   type SkinfoldId,
@@ -48,8 +49,35 @@ export interface DemoCheckIn extends Omit<CheckIn, OfGym> {
   readings: ReadingRecord[]
 }
 
+export interface DemoWeighIn {
+  clientId: string
+  date: string
+  kg: number
+}
+
+export interface DemoEvent {
+  clientId: string
+  date: string
+  kind: 'phase' | 'holiday' | 'injury'
+  words: string
+}
+
+export interface DemoPhoto {
+  id: string
+  clientId: string
+  view: 'front' | 'back'
+  takenOn: string
+  /** How wide the drawn figure is against its outline, and how near the camera stood. */
+  wide: number
+  near: number
+}
+
 export interface Scenario {
   coachName: string
+  weighIns: DemoWeighIn[]
+  events: DemoEvent[]
+  photos: DemoPhoto[]
+  group: { id: string; name: string; startsOn: string; endsOn: string; clientIds: string[] }
   clients: DemoClient[]
   checkIns: DemoCheckIn[]
 }
@@ -80,6 +108,13 @@ interface Person {
   screening?: { answers: ScreeningAnswers; daysAgo: number }
   marks?: Mark[]
   hidePercentages?: boolean
+  /** Girths of the last check-in, cm, with what they were at the first: neck, waist, hip, relaxed arm, mid-thigh, calf. */
+  girths?: { site: GirthId; from: number; to: number }[]
+  /** Weighs in most mornings of so many weeks up to the last check-in. */
+  weighInWeeks?: number
+  events?: { daysAgo: number; kind: DemoEvent['kind']; words: string }[]
+  /** Figures drawn at the first and the last check-in, with how wide. */
+  drawn?: [first: number, last: number]
 }
 
 /** Check-ins every so many days, the last one so many days ago. */
@@ -112,6 +147,18 @@ const PEOPLE: Person[] = [
       { site: 'triceps', school: 'us', text: 'two fingers above the freckle', side: 'right' },
       { site: 'abdominal', school: 'us', text: 'level with the small scar', side: 'right' },
     ],
+    girths: [
+      { site: 'waist', from: 79, to: 73.5 },
+      { site: 'hip', from: 101, to: 97 },
+      { site: 'upper_arm_relaxed', from: 29.6, to: 28.9 },
+      { site: 'mid_thigh_girth', from: 54.5, to: 52.8 },
+    ],
+    weighInWeeks: 9,
+    events: [
+      { daysAgo: 250, kind: 'phase', words: 'regatta preparation' },
+      { daysAgo: 110, kind: 'holiday', words: 'two weeks at the sea' },
+    ],
+    drawn: [1.08, 0.98],
   },
   {
     // Loses weight but not folds: lean or water.
@@ -126,6 +173,8 @@ const PEOPLE: Person[] = [
     cadenceDays: 21,
     foldsTo: 1,
     massBy: -4.6,
+    weighInWeeks: 3,
+    events: [{ daysAgo: 60, kind: 'injury', words: 'sore back, no rowing' }],
   },
   {
     name: 'Orla Finchett',
@@ -253,6 +302,7 @@ const PEOPLE: Person[] = [
 
 const CALIPER_STEP_MM = 0.5
 const SCALE_STEP_KG = 0.1
+const TAPE_STEP_CM = 0.1
 const DAY_TO_DAY_MASS_KG = 0.6
 
 function toStep(value: number, step: number) {
@@ -303,10 +353,51 @@ export function scenario(today: string): Scenario {
       const progress = visits.length > 1 ? visit / (visits.length - 1) : 0
       const share = 1 + ((person.foldsTo ?? 1) - 1) * progress
       const mass = person.massKg + (person.massBy ?? 0) * progress
-      return measured(person, client, visit, addDays(today, -daysAgo), share, mass)
+      return measured(person, client, visit, addDays(today, -daysAgo), share, mass, progress)
     })
   })
-  return { coachName: 'Fenna Dray', clients, checkIns }
+  const of = (person: Person) => clients[PEOPLE.indexOf(person)]!.id
+  const lastOf = ({ daysAgo }: Person) => daysAgo.at(-1)!
+  const weighIns = PEOPLE.flatMap((person) => {
+    const days = (person.weighInWeeks ?? 0) * 7
+    const perDay = (person.massBy ?? 0) / Math.max(1, person.daysAgo[0]! - lastOf(person))
+    return Array.from({ length: days }, (_, i) => i).flatMap((i): DemoWeighIn[] => {
+      const daysBefore = days - 1 - i
+      const swing = normal() * DAY_TO_DAY_MASS_KG * (i === days - 18 ? 4 : 1)
+      // Every ninth morning is forgotten.
+      if (i % 9 === 4) return []
+      const kg = toStep(
+        person.massKg + (person.massBy ?? 0) - perDay * daysBefore + swing,
+        SCALE_STEP_KG,
+      )
+      const date = addDays(today, -(lastOf(person) + daysBefore))
+      return [{ clientId: of(person), date, kg }]
+    })
+  })
+  const events = PEOPLE.flatMap((person) =>
+    (person.events ?? []).map(({ daysAgo, ...event }) => ({
+      ...event,
+      clientId: of(person),
+      date: addDays(today, -daysAgo),
+    })),
+  )
+  const photos = PEOPLE.flatMap((person) =>
+    (person.drawn ?? []).flatMap((wide, i) => {
+      const takenOn = addDays(today, -(i === 0 ? person.daysAgo[0]! : lastOf(person)))
+      return (['front', 'back'] as const).map((view) => ({
+        ...{ id: id(person.name, takenOn, view), clientId: of(person), view, takenOn, wide },
+        near: i === 0 ? 0.86 : 0.95,
+      }))
+    }),
+  )
+  const group = {
+    id: id('group'),
+    name: 'Spring regatta challenge',
+    startsOn: addDays(today, -100),
+    endsOn: addDays(today, 10),
+    clientIds: PEOPLE.filter(({ daysAgo }) => daysAgo.length > 3).map(of),
+  }
+  return { coachName: 'Fenna Dray', clients, checkIns, weighIns, events, photos, group }
 
   /** One check-in as a trained hand would have taken it: re-marked on the day, two rotations, thirds where apart. */
   function measured(
@@ -316,6 +407,7 @@ export function scenario(today: string): Scenario {
     measuredOn: string,
     share: number,
     massKg: number,
+    progress: number,
   ): DemoCheckIn {
     const protocol = protocolById(person.protocol ?? 'seven-fold')
     const checkInId = id(person.name, visit)
@@ -361,6 +453,13 @@ export function scenario(today: string): Scenario {
       if (!step || (underWay && readings.length === person.underWay)) break
       takeFold(step.site, step.pass)
     }
+    for (const { site, from, to } of underWay ? [] : (person.girths ?? [])) {
+      const girth = from + (to - from) * progress + normal() * REMARK_SHARE * usualRepeatError(site)
+      for (const pass of [1, 2]) {
+        const value = toStep(girth + normal() * usualRepeatError(site), TAPE_STEP_CM)
+        add({ kind: 'girth', site, school: null, pass, value, unit: 'cm', typed: String(value) })
+      }
+    }
     if (!underWay) {
       const shown = toStep(massKg + (normal() * DAY_TO_DAY_MASS_KG) / 2, SCALE_STEP_KG)
       const typed = person.massUnit === 'lb' ? (shown / KG_PER_POUND).toFixed(1) : shown.toFixed(1)
@@ -387,7 +486,7 @@ export function scenario(today: string): Scenario {
       skipped: [],
       ownProtocol: null,
       tolerance: null,
-      extraGirths: [],
+      extraGirths: (person.girths ?? []).map(({ site }) => site),
       conditions: underWay ? (person.lastConditions ?? USUAL_CONDITIONS) : USUAL_CONDITIONS,
       consent: { by: 'client', at: startedAt },
       massDry: underWay ? null : true,

@@ -4,19 +4,32 @@ import type { Database } from '../server/database/open'
 import {
   checkIns,
   clients,
+  clientEvents,
   coaches,
+  groupMembers,
+  groups,
   heights,
   instrumentChecks,
   instruments,
   marks,
+  photos,
   readings,
   screenings,
+  weighIns,
 } from '../server/database/schema'
 import { findSettings, nameFirstCoach } from '../server/repositories/gym'
+import { DRAWN_HEIGHT, DRAWN_WIDTH, drawnPhoto } from './figures'
 import { scenario } from './scenario'
 
-/** Stores the made-up club in an empty database; does nothing where there are clients already. */
-export async function seedDemo(db: Database): Promise<void> {
+/**
+ * Stores the made-up club in an empty database; does nothing where there are clients already.
+ *
+ * @param keepPhoto puts a picture away by its id
+ */
+export async function seedDemo(
+  db: Database,
+  keepPhoto: (id: string, bytes: Uint8Array) => Promise<void>,
+): Promise<void> {
   if ((await db.select({ id: clients.id }).from(clients).limit(1)).length > 0) return
   const today = isoDateOf(new Date())
   const club = scenario(today)
@@ -84,5 +97,26 @@ export async function seedDemo(db: Database): Promise<void> {
         })),
       )
     }
+    await tx.insert(weighIns).values(
+      club.weighIns.map(({ kg, ...rest }) => ({
+        ...{ ...rest, id: randomUUID(), kg, unit: 'kg', typed: kg.toFixed(1) },
+      })),
+    )
+    await tx.insert(clientEvents).values(club.events.map((e) => ({ ...e, id: randomUUID() })))
+    const { clientIds, ...group } = club.group
+    await tx.insert(groups).values({ ...group, measure: 'netSwing' })
+    await tx
+      .insert(groupMembers)
+      .values(clientIds.map((clientId) => ({ clientId, groupId: group.id })))
+    await tx.insert(photos).values(
+      club.photos.map((photo) => ({
+        ...{ id: photo.id, clientId: photo.clientId, view: photo.view, takenOn: photo.takenOn },
+        ...{ type: 'image/svg+xml', width: DRAWN_WIDTH, height: DRAWN_HEIGHT },
+        ...drawnPhoto(photo).points,
+      })),
+    )
   })
+  for (const photo of club.photos) {
+    await keepPhoto(photo.id, new TextEncoder().encode(drawnPhoto(photo).svg))
+  }
 }

@@ -8,18 +8,21 @@ import {
   SCHOOLS,
   type ConditionId,
   type Hand,
+  type OwnErrors,
 } from '../core'
 import { clientSchema, markFormSchema, recordEventSchema, screeningSchema } from './clients'
 import {
   coachSchema,
   consentSchema,
   gymSchema,
+  instrumentSchema,
   ownProtocolSchema,
   protocolIdSchema,
   toleranceSchema,
 } from './gym'
 import { idSchema, isoDateSchema } from './ids'
 import { girthIdSchema, siteIdSchema } from './sites'
+import { clientEventSchema, photoSchema, weighInSchema } from './tracking'
 
 export const conversionSchema = z.enum(['siri', 'brozek'], {
   error: 'Conversion: accepted are siri and brozek.',
@@ -178,6 +181,8 @@ export const checkInWithReadingsSchema = checkInSchema.extend({
 })
 export type CheckInWithReadings = z.infer<typeof checkInWithReadingsSchema>
 
+const ownErrorsSchema = z.custom<OwnErrors>((value) => typeof value === 'object' && value !== null)
+
 /** Who measures and with what, as far as the size of the error depends on it. */
 export const handSchema = z.custom<Hand>((value) => typeof value === 'object' && value !== null)
 
@@ -211,6 +216,13 @@ export const clientViewSchema = z.object({
   coaches: z.array(coachSchema),
   history: z.array(recordEventSchema),
   heights: z.array(z.object({ cm: z.number(), unit: z.string(), takenOn: isoDateSchema })),
+  instruments: z.array(instrumentSchema),
+  /** Each tester's own error, by tester. */
+  ownErrors: z.record(z.string(), ownErrorsSchema),
+  weighIns: z.array(weighInSchema),
+  events: z.array(clientEventSchema),
+  /** Days on which photos were taken, latest first. */
+  photos: z.array(photoSchema),
 })
 export type ClientView = z.infer<typeof clientViewSchema>
 

@@ -91,6 +91,7 @@ export function clientChangeSchema(today: string) {
       }),
       showPercentages: z.boolean(),
       cycleWanted: z.boolean(),
+      hiddenOnBoards: z.boolean(),
       archived: z.boolean(),
     })
     .partial()
@@ -117,6 +118,8 @@ export const clientSchema = clientSummarySchema.extend({
   /** False where the client sees sums and girths only. */
   showPercentages: z.boolean(),
   cycleWanted: z.boolean(),
+  /** The name is hidden on boards. */
+  hiddenOnBoards: z.boolean(),
   archived: z.boolean(),
 })
 export type Client = z.infer<typeof clientSchema>

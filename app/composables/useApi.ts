@@ -39,6 +39,9 @@ export function useApi() {
       call('POST', path, schema, body ?? {}),
     patch: <S extends z.ZodType>(path: string, schema: S, body: unknown) =>
       call('PATCH', path, schema, body),
+    /** A file as it is, under its own type. */
+    upload: <S extends z.ZodType>(path: string, schema: S, file: Blob) =>
+      call('POST', path, schema, file),
     delete: <S extends z.ZodType>(path: string, schema: S) => call('DELETE', path, schema),
   }
 }

@@ -1,16 +1,14 @@
 import {
-  changeSince,
-  equationById,
   GIRTH_IDS,
-  leadEquation,
   massOf,
   protocolOf,
+  readingsInForce,
   seriesBy,
   siteValues,
   SKINFOLD_IDS,
   type SiteId,
 } from '#core'
-import type { CheckInWithReadings, ClientView } from '#shared/check-ins'
+import type { CheckInWithReadings, ClientView, ReadingRecord } from '#shared/check-ins'
 
 /** A client's closed check-ins as the paper log has them: sites down, dates across, oldest first. */
 export function useLedger(view: Ref<ClientView>) {
@@ -24,15 +22,6 @@ export function useLedger(view: Ref<ClientView>) {
   const series = computed(() =>
     newest.value ? seriesBy(view.value.client, columns.value, newest.value) : [],
   )
-  const equation = computed(() => {
-    const protocol = newest.value && protocolOf(newest.value)
-    const id = protocol && leadEquation(protocol, view.value.client.sex)
-    return id === undefined ? undefined : equationById(id)
-  })
-  const change = computed(
-    () => newest.value && changeSince(view.value.client, newest.value, closed.value.slice(1)),
-  )
-
   const values = computed(() =>
     columns.value.map((checkIn) =>
       siteValues(protocolOf(checkIn), view.value.client.sex, checkIn.readings),
@@ -49,5 +38,13 @@ export function useLedger(view: Ref<ClientView>) {
     )
   })
 
-  return { columns, newest, open, series, equation, change, values, masses, sites }
+  /** Readings of a site, or of body mass, that another has taken the place of. */
+  function supersededOf({ readings }: CheckInWithReadings, site: SiteId | 'mass'): ReadingRecord[] {
+    const inForce = new Set(readingsInForce(readings))
+    return readings.filter(
+      (r) => !inForce.has(r) && (site === 'mass' ? r.kind === 'mass' : r.site === site),
+    )
+  }
+
+  return { columns, newest, open, series, values, masses, sites, supersededOf }
 }

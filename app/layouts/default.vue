@@ -1,6 +1,8 @@
 <script setup lang="ts">
 const places = [
   { to: '/', label: 'Today' },
+  { to: '/clients', label: 'Clients' },
+  { to: '/boards', label: 'Boards' },
   { to: '/tables', label: 'Tables' },
   { to: '/bench', label: 'Bench' },
   { to: '/settings', label: 'Settings' },
@@ -12,7 +14,10 @@ const places = [
     <header class="bg-oak text-chalk print:hidden">
       <div class="flex min-h-[60px] flex-wrap items-center gap-x-7 px-4 sm:px-6">
         <NuxtLink to="/" class="figure text-[26px]">Oak Pinch</NuxtLink>
-        <nav aria-label="Places" class="flex sm:gap-2 max-sm:-mx-2">
+        <nav
+          aria-label="Places"
+          class="flex max-sm:-mx-4 max-sm:w-[calc(100%+2rem)] max-sm:overflow-x-auto max-sm:px-2 sm:gap-2"
+        >
           <NuxtLink
             v-for="place in places"
             :key="place.to"

@@ -289,11 +289,11 @@ export const RULES: readonly Rule[] = [
     id: 'cannot-tell',
     when: 'always',
     applies: () => true,
-    says: () => 'Too early to tell: the change is inside what this hand can tell.',
+    says: () => 'Too early to tell.',
     next: [
       {
         what: 'Go on, and measure again when the pace has had time to show.',
-        why: 'A week of work is smaller than the error of the hand.',
+        why: 'The change is inside what this hand can tell; a week of work is smaller than the error of a hand.',
       },
     ],
     alone: true,

@@ -14,6 +14,7 @@ import {
   text,
   timestamp,
   uuid,
+  primaryKey,
   type AnyPgColumn,
 } from 'drizzle-orm/pg-core'
 
@@ -46,6 +47,8 @@ export const clients = pgTable(
     showPercentages: boolean('show_percentages').notNull().default(true),
     /** The client wants the phase of the cycle kept with each check-in. */
     cycleWanted: boolean('cycle_wanted').notNull().default(false),
+    /** The client’s name is hidden on boards. */
+    hiddenOnBoards: boolean('hidden_on_boards').notNull().default(false),
     archivedAt: instant('archived_at'),
     createdAt: instant('created_at').notNull().defaultNow(),
   },
@@ -237,7 +240,7 @@ export const readings = pgTable(
     check('readings_pass', sql`${t.pass} between 1 and 9`),
     index('readings_check_in').on(t.checkInId, t.position),
     index('readings_supersedes').on(t.supersedes),
-    index('readings_coach').on(t.coachId, t.pass),
+    index('readings_coach').on(t.coachId, t.pass, t.position),
   ],
 )
 
@@ -256,4 +259,83 @@ export const recordEvents = pgTable(
     words: text('words').notNull(),
   },
   (t) => [index('record_events_client').on(t.clientId, t.at)],
+)
+
+/** Body mass of a day outside a check-in; the latest row of a day is in force, and one without a mass takes it back. */
+export const weighIns = pgTable(
+  'weigh_ins',
+  {
+    id: uuid('id').primaryKey(),
+    position: bigint('position', { mode: 'number' }).generatedAlwaysAsIdentity(),
+    clientId: uuid('client_id')
+      .notNull()
+      .references(() => clients.id, { onDelete: 'cascade' }),
+    date: date('date', { mode: 'string' }).notNull(),
+    kg: doublePrecision('kg'),
+    unit: text('unit').notNull(),
+    typed: text('typed').notNull(),
+    storedAt: instant('stored_at').notNull().defaultNow(),
+  },
+  (t) => [index('weigh_ins_client').on(t.clientId, t.date, t.position)],
+)
+
+/** What happened to a client on a day: notes on the time axis. */
+export const clientEvents = pgTable(
+  'client_events',
+  {
+    id: uuid('id').primaryKey(),
+    clientId: uuid('client_id')
+      .notNull()
+      .references(() => clients.id, { onDelete: 'cascade' }),
+    date: date('date', { mode: 'string' }).notNull(),
+    kind: text('kind', { enum: ['phase', 'holiday', 'injury', 'illness', 'other'] }).notNull(),
+    words: text('words').notNull(),
+    removedAt: instant('removed_at'),
+    storedAt: instant('stored_at').notNull().defaultNow(),
+  },
+  (t) => [index('client_events_client').on(t.clientId, t.date)],
+)
+
+/** A photo's place in the record; the picture itself is a file of that id in the data folder. */
+export const photos = pgTable(
+  'photos',
+  {
+    id: uuid('id').primaryKey(),
+    clientId: uuid('client_id')
+      .notNull()
+      .references(() => clients.id, { onDelete: 'cascade' }),
+    view: text('view', { enum: ['front', 'side', 'back'] }).notNull(),
+    takenOn: date('taken_on', { mode: 'string' }).notNull(),
+    type: text('type').notNull(),
+    width: integer('width').notNull(),
+    height: integer('height').notNull(),
+    /** Where the crown of the head and the floor are, as shares of width and height. */
+    crown: jsonb('crown').$type<{ x: number; y: number }>(),
+    floor: jsonb('floor').$type<{ x: number; y: number }>(),
+    storedAt: instant('stored_at').notNull().defaultNow(),
+  },
+  (t) => [index('photos_client').on(t.clientId, t.takenOn)],
+)
+
+/** A challenge: some clients, a period and what they are ranked by. */
+export const groups = pgTable('groups', {
+  id: uuid('id').primaryKey(),
+  name: text('name').notNull(),
+  startsOn: date('starts_on', { mode: 'string' }).notNull(),
+  endsOn: date('ends_on', { mode: 'string' }).notNull(),
+  measure: text('measure', { enum: ['fatPercent', 'fatMass', 'sum', 'netSwing'] }).notNull(),
+  createdAt: instant('created_at').notNull().defaultNow(),
+})
+
+export const groupMembers = pgTable(
+  'group_members',
+  {
+    groupId: uuid('group_id')
+      .notNull()
+      .references(() => groups.id, { onDelete: 'cascade' }),
+    clientId: uuid('client_id')
+      .notNull()
+      .references(() => clients.id, { onDelete: 'cascade' }),
+  },
+  (t) => [primaryKey({ columns: [t.groupId, t.clientId] })],
 )

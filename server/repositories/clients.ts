@@ -128,6 +128,7 @@ const FIELDS = {
   cadenceDays: 'Days between check-ins',
   showPercentages: 'Percentages shown',
   cycleWanted: 'Cycle kept',
+  hiddenOnBoards: 'Name hidden on boards',
 } as const
 
 function wordFor(value: unknown): string {

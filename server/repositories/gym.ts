@@ -78,7 +78,8 @@ export async function listCoaches(db: Database): Promise<Coach[]> {
   }))
 }
 
-async function listInstruments(db: Database): Promise<Instrument[]> {
+/** Every instrument with its checks, newest first. */
+export async function listInstruments(db: Database): Promise<Instrument[]> {
   const rows = await db
     .select()
     .from(instruments)

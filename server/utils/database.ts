@@ -3,6 +3,8 @@ import { tmpdir } from 'node:os'
 import { dirname, join } from 'node:path'
 import { DataFolderInUse } from '../database/lock'
 import { ensureGym } from '../repositories/gym'
+import { dataFolder } from './data-folder'
+import { writePhoto } from './photo-files'
 import { openDatabase, type Database, type OpenDatabase } from '../database/open'
 
 let opening: Promise<OpenDatabase> | undefined
@@ -25,12 +27,12 @@ async function withMigrations<T>(use: (folder: string) => Promise<T>): Promise<T
 }
 
 async function start(): Promise<OpenDatabase> {
-  const folder = process.env.OAK_PINCH_DATA || './.data/gym'
+  const folder = dataFolder()
   const open = await withMigrations((migrations) => openDatabase(folder, migrations))
   await ensureGym(open.db)
   if (process.env.OAK_PINCH_DEMO) {
     const { seedDemo } = await import('#demo/seed')
-    await seedDemo(open.db)
+    await seedDemo(open.db, writePhoto)
   }
   return open
 }

@@ -9,7 +9,7 @@ import { startApi } from './support/app'
 let api: Awaited<ReturnType<typeof startApi>>
 beforeAll(async () => {
   api = await startApi()
-  await seedDemo(api.db)
+  await seedDemo(api.db, async () => {})
 })
 afterAll(() => api.close())
 
@@ -23,7 +23,7 @@ test('is the same every time, and its dates move with today', () => {
 })
 
 test('is put in once', async () => {
-  await seedDemo(api.db)
+  await seedDemo(api.db, async () => {})
   expect(todaySchema.parse((await api.get('/api/today')).body).entries).toHaveLength(12)
 })
 

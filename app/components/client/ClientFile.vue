@@ -19,6 +19,7 @@ const form = reactive({
   heightTakenOn: props.today,
   showPercentages: client.showPercentages,
   cycleWanted: client.cycleWanted,
+  hiddenOnBoards: client.hiddenOnBoards,
 })
 const sexes = [
   { value: 'female' as const, name: 'Female' },
@@ -113,6 +114,10 @@ const instant = (at: string) =>
       <label class="flex min-h-11 items-center gap-3">
         <input v-model="form.cycleWanted" type="checkbox" class="size-5 accent-leaf" />
         Keep the phase of the cycle with each check-in, as the client wishes
+      </label>
+      <label class="flex min-h-11 items-center gap-3">
+        <input v-model="form.hiddenOnBoards" type="checkbox" class="size-5 accent-leaf" />
+        Name hidden on boards
       </label>
       <p v-if="trouble" role="alert" class="font-bold text-clay">{{ trouble }}</p>
       <div class="flex flex-wrap items-center gap-4">

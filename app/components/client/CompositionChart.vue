@@ -1,100 +1,169 @@
 <script setup lang="ts">
 import type { EChartsCoreOption } from 'echarts/core'
-import { fixed, formatDate, massIn, type MassUnit } from '#core'
+import { daysBetween, fixed, formatDate, massIn, type HandBand, type MassUnit } from '#core'
+import type { ClientEvent } from '#shared/tracking'
 
 const props = defineProps<{
-  points: { date: string; fatKg: number | null; leanKg: number | null }[]
+  points: {
+    /** Middle of its column in the sheet below, px. */
+    x: number
+    date: string
+    fat: HandBand | null
+    lean: HandBand | null
+    otherHand: boolean
+  }[]
+  events: ClientEvent[]
   unit: MassUnit
-  /** Width of the label column and of one date column of the sheet below, px. */
+  /** Width of the label column of the sheet, px. */
   labelWidth: number
-  columnWidth: number
+  /** What of the sheet is in sight, px from its first column. */
+  from: number
+  to: number
+  thenIndex: number
+  nowIndex: number
 }>()
 
-const INK = '#2A2118'
-const FADED = '#66583F'
-const LINE = '#DACFBA'
-const LEAF = '#2C6349'
-const AMBER = '#8A5A0F'
+type Part = 'fat' | 'lean'
+
+const taken = (part: Part) =>
+  props.points.flatMap(({ x, date, otherHand, [part]: band }) =>
+    band
+      ? [
+          {
+            ...{ x, date, otherHand },
+            value: massIn(band.value, props.unit),
+            low: massIn(band.value - band.halfWidth, props.unit),
+            high: massIn(band.value + band.halfWidth, props.unit),
+          },
+        ]
+      : [],
+  )
+
+/** Where a day is between the columns of the check-ins around it. */
+function placeOf(date: string): number | undefined {
+  const { points } = props
+  const next = points.findIndex((p) => p.date >= date)
+  if (next === -1) return undefined
+  const [a, b] = [points[next - 1], points[next]!]
+  if (!a) return date === b.date ? b.x : undefined
+  return a.x + ((b.x - a.x) * daysBetween(a.date, date)) / daysBetween(a.date, b.date)
+}
+
+function line(name: Part, color: string, extra: { symbol: string; type?: 'dashed'; size: number }) {
+  const data = taken(name)
+  const last = data.at(-1)
+  return [
+    ...bandSeries(name, color, data),
+    {
+      name,
+      type: 'line',
+      data: props.points.map(({ x, otherHand, [name]: band }) => ({
+        value: [x, band ? massIn(band.value, props.unit) : null],
+        symbol: otherHand ? 'emptyCircle' : extra.symbol,
+        label: {
+          show: x === last?.x,
+          position: 'top',
+          align: 'right',
+          offset: [-6, 0],
+          formatter: () => `${name} ${fixed(last!.value, 1)}`,
+          color,
+          fontFamily: FIGURES,
+          fontWeight: 600,
+          fontSize: 18,
+        },
+      })),
+      symbolSize: extra.size,
+      itemStyle: { color },
+      lineStyle: { color, width: 3, type: extra.type ?? 'solid' },
+      connectNulls: false,
+    },
+  ]
+}
+
+const marks = computed(() => [
+  ...props.events.flatMap(({ date, words }) => {
+    const x = placeOf(date)
+    return x === undefined
+      ? []
+      : [
+          {
+            xAxis: x,
+            lineStyle: { color: FADED, type: 'dotted' as const },
+            label: { ...MARK_LABEL, formatter: words, position: 'insideEndTop' as const },
+          },
+        ]
+  }),
+  ...[props.thenIndex, props.nowIndex].flatMap((index, i) => {
+    const point = props.points[index]
+    const name = i === 0 ? 'then' : 'now'
+    return point
+      ? [
+          {
+            xAxis: point.x,
+            lineStyle: { color: OAK, type: 'solid' as const, width: 2 },
+            label: { show: false, formatter: name },
+          },
+        ]
+      : []
+  }),
+])
 
 const option = computed<EChartsCoreOption>(() => {
-  const convert = (kg: number | null) => (kg === null ? null : massIn(kg, props.unit))
-  const lastIndex = props.points.length - 1
-  const line = (name: string, color: string, data: (number | null)[], extra: object) => ({
-    name,
-    type: 'line',
-    data: data.map((value, i) => ({
-      value,
-      label: {
-        show: i === lastIndex && value !== null,
-        position: 'top',
-        formatter: () => `${name} ${fixed(value!, 1)}`,
-        color,
-        fontFamily: 'Barlow Condensed',
-        fontWeight: 600,
-        fontSize: 18,
-      },
-    })),
-    symbolSize: 9,
-    itemStyle: { color },
-    connectNulls: false,
-    ...extra,
-  })
+  const { from, to } = props
+  const all = [...taken('fat'), ...taken('lean')]
+  const [low, high] = [Math.min(...all.map((p) => p.low)), Math.max(...all.map((p) => p.high))]
   return {
     animation: false,
     // No bounds of its own: the points stand on the columns of the sheet below.
-    grid: { left: props.labelWidth, right: 0, top: 26, bottom: 6, outerBoundsMode: 'none' },
+    grid: { left: props.labelWidth, right: 0, top: 30, bottom: 6, outerBoundsMode: 'none' },
     tooltip: {
-      trigger: 'axis',
+      trigger: 'item',
       textStyle: { color: INK, fontFamily: 'inherit' },
-      valueFormatter: (value: unknown) =>
-        typeof value === 'number' ? `${fixed(value, 1)} ${props.unit}` : 'not computed',
+      formatter: ({ seriesName, value }: { seriesName: string; value: [number, number] }) => {
+        const point = props.points.find(({ x }) => x === value[0])
+        const band = point?.[seriesName as Part]
+        if (!point || !band) return ''
+        const width = fixed(massIn(band.halfWidth, props.unit), 1)
+        const hand = point.otherHand ? ', another tester or caliper' : ''
+        return `${formatDate(point.date, true)}: ${seriesName} ${fixed(value[1], 1)} ${props.unit}, ± ${width} by the hand${hand}`
+      },
     },
     xAxis: {
-      type: 'category',
-      data: props.points.map(({ date }) => formatDate(date)),
+      type: 'value',
+      min: from,
+      max: to,
       axisLabel: { show: false },
       axisTick: { show: false },
       axisLine: { show: false },
+      splitLine: { show: false },
     },
     yAxis: {
       type: 'value',
-      scale: true,
-      axisLabel: { color: FADED, fontFamily: 'Barlow Condensed', fontSize: 14 },
+      ...roundBounds(low, high),
+      axisLabel: AXIS_LABEL,
       name: props.unit,
       nameTextStyle: { color: FADED },
       splitLine: { lineStyle: { color: LINE } },
       splitNumber: 4,
     },
     series: [
-      line(
-        'lean',
-        LEAF,
-        props.points.map((p) => convert(p.leanKg)),
-        {
-          symbol: 'circle',
-          lineStyle: { color: LEAF, width: 3 },
-        },
-      ),
-      line(
-        'fat',
-        AMBER,
-        props.points.map((p) => convert(p.fatKg)),
-        {
-          symbol: 'triangle',
-          symbolSize: 11,
-          lineStyle: { color: AMBER, width: 3, type: 'dashed' },
-        },
-      ),
+      ...line('lean', LEAF, { symbol: 'circle', size: 9 }),
+      ...line('fat', AMBER, { symbol: 'triangle', size: 11, type: 'dashed' }),
+      {
+        type: 'line',
+        data: [],
+        markLine: { symbol: 'none', silent: true, data: marks.value },
+      },
     ],
   }
 })
 
 const label = computed(() => {
-  const done = props.points.filter((p) => p.fatKg !== null && p.leanKg !== null)
+  const done = props.points.filter((p) => p.fat && p.lean)
   const [first, last] = [done[0], done.at(-1)]
   if (!first || !last) return 'No fat and lean mass to show yet.'
-  const show = (kg: number) => `${fixed(massIn(kg, props.unit), 1)} ${props.unit}`
-  return `Fat and lean mass over ${done.length} check-ins. Fat from ${show(first.fatKg!)} to ${show(last.fatKg!)}, lean from ${show(first.leanKg!)} to ${show(last.leanKg!)}.`
+  const show = (band: HandBand) => `${fixed(massIn(band.value, props.unit), 1)} ${props.unit}`
+  return `Fat and lean mass over ${done.length} check-ins. Fat from ${show(first.fat!)} to ${show(last.fat!)}, lean from ${show(first.lean!)} to ${show(last.lean!)}.`
 })
 </script>
 

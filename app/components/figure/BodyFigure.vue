@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { DETAILS, FIGURE_HEIGHT, FIGURE_WIDTH, OUTLINE, SILHOUETTE } from './outline'
+import { FIGURE_HEIGHT, FIGURE_WIDTH } from './outline'
 import type { FigureSpot } from './sites'
 
 defineProps<{
@@ -23,13 +23,7 @@ defineProps<{
     stroke-linecap="round"
     stroke-linejoin="round"
   >
-    <path :d="SILHOUETTE" class="fill-board" />
-    <g class="stroke-faded" stroke-width="1.6">
-      <path v-for="path in OUTLINE" :key="path" :d="path" />
-    </g>
-    <g class="stroke-faded" stroke-width="1.1" opacity="0.75">
-      <path v-for="path in DETAILS[view]" :key="path" :d="path" />
-    </g>
+    <FigureBody :view="view" />
     <circle
       v-for="(other, i) in others"
       :key="i"

@@ -3,7 +3,7 @@ import type { Component } from 'vue'
 
 definePageMeta({ layout: false })
 
-type Stage = 'ready' | 'landmarks' | 'folds' | 'tape' | 'scale' | 'read-back' | 'result'
+type Stage = 'ready' | 'landmarks' | 'folds' | 'tape' | 'scale' | 'photos' | 'read-back' | 'result'
 
 const route = useRoute()
 const store = useCheckInStore()
@@ -17,6 +17,7 @@ const LATER = {
   landmarks: () => import('~/components/check-in/LandmarkStage.vue'),
   site: () => import('~/components/check-in/SiteStage.vue'),
   scale: () => import('~/components/check-in/ScaleStage.vue'),
+  photos: () => import('~/components/check-in/PhotoStage.vue'),
   readBack: () => import('~/components/check-in/ReadBackStage.vue'),
   result: () => import('~/components/check-in/ResultStage.vue'),
 }
@@ -70,16 +71,17 @@ const stages = computed(() => {
     { id: 'folds', name: 'Folds', done: !next.value, wanted: folds[sex].length > 0 },
     { id: 'tape', name: 'Tape', done: !nextTape.value, wanted: girths[sex].length > 0 },
     { id: 'scale', name: 'Scale', done: weighed, wanted: true },
+    { id: 'photos', name: 'Photos', done: false, wanted: true },
     { id: 'read-back', name: 'Read-back', done: false, wanted: true },
     { id: 'result', name: 'Result', done: checkIn.value?.closedAt != null, wanted: true },
   ]
   return all.filter(({ wanted }) => wanted)
 })
 
-/** On to the stage after this one. */
+/** On to the stage after this one. Photos are for who wants them: nobody is led there. */
 function goOn() {
   const at = stages.value.findIndex(({ id }) => id === stage.value)
-  stage.value = stages.value[at + 1]?.id ?? 'result'
+  stage.value = stages.value.slice(at + 1).find(({ id }) => id !== 'photos')?.id ?? 'result'
 }
 </script>
 
@@ -98,6 +100,7 @@ function goOn() {
         @done="goOn"
       />
       <component :is="later.scale" v-else-if="stage === 'scale'" @done="goOn" />
+      <component :is="later.photos" v-else-if="stage === 'photos'" @done="goOn" />
       <component
         :is="later.readBack"
         v-else-if="stage === 'read-back'"

@@ -1,34 +1,18 @@
 <script setup lang="ts">
-import {
-  addDays,
-  ageOn,
-  fixed,
-  formatAsTyped,
-  formatDate,
-  isoDateOf,
-  massIn,
-  signed,
-  type TypedUnit,
-} from '#core'
-import { clientViewSchema, type ClientView } from '#shared/check-ins'
+import { addDays, fixed, formatDate, isoDateOf, massIn } from '#core'
 
 const route = useRoute()
-const api = useApi()
-const id = String(route.params.id)
-const { data, error, refresh } = await useAsyncData(`client-${id}`, () =>
-  api.get(`/api/clients/${id}`, clientViewSchema),
-)
+const { id, view, error, refresh, measured } = await useClientView()
 const { start, busy, trouble } = useStartCheckIn()
 const atScreening = route.hash === '#screening'
 const unit = useMassUnit()
 
-useHead({ title: () => `${data.value?.client.name ?? 'Client'} · Oak Pinch` })
+useHead({ title: () => `${view.value?.client.name ?? 'Client'} · Oak Pinch` })
 
-const view = computed(() => data.value as ClientView)
-const { columns, newest, open, series, change } = useLedger(view)
-const { hiding, shown, asked } = usePercentages(() => data.value?.client)
+const { columns, newest, open, series } = useLedger(view)
+const { then, now, judgement, massKg, take } = usePair(view, measured)
+const { hiding, shown, asked } = usePercentages(() => view.value?.client)
 const today = isoDateOf(new Date())
-const sumNow = computed(() => series.value.at(-1)?.estimate?.sumMm)
 
 /** Check-ins from paper that are still being typed in. */
 const papers = computed(() =>
@@ -45,37 +29,16 @@ async function enterPaper() {
   await start(id, paperDate.value)
 }
 
-const facts = computed(() => {
-  const { sex, birthDate, heightCm, heightUnit, cadenceDays } = view.value.client
-  const height =
-    heightCm === null ? [] : [formatAsTyped(heightCm, (heightUnit ?? 'cm') as TypedUnit)]
-  const age = `${ageOn(birthDate, isoDateOf(new Date()))} years`
-  return [sex, age, ...height, `every ${cadenceDays} days`].join(' · ')
-})
-
+/** Where the client stands, as the last check-in has it. */
 const standing = computed(() => {
-  const now = series.value.at(-1)?.estimate
-  if (!shown.value && now) {
-    return sumNow.value === undefined ? 'Measured.' : `Sum of folds ${fixed(sumNow.value, 0)} mm.`
+  const last = series.value.at(-1)?.estimate
+  if (!shown.value && last) {
+    return last.sumMm === undefined ? 'Measured.' : `Sum of folds ${fixed(last.sumMm, 0)} mm.`
   }
-  if (!now) return newest.value ? 'No estimate from the last check-in.' : 'No check-in yet.'
-  if (now.fatMassKg === undefined) return `About ${fixed(now.fatPercent, 0)} % fat.`
+  if (!last) return newest.value ? 'No estimate from the last check-in.' : 'No check-in yet.'
+  if (last.fatMassKg === undefined) return `About ${fixed(last.fatPercent, 0)} % fat.`
   const show = (kg: number) => `${fixed(massIn(kg, unit.value), 1)} ${unit.value}`
-  return `Fat ${show(now.fatMassKg)}, lean ${show(now.leanMassKg!)}.`
-})
-
-const since = computed(() => {
-  if (!change.value) return ''
-  const { comparison, since: then } = change.value
-  const { fatMassKg, leanMassKg, sumMm } = comparison
-  const show = (kg: number) => `${signed(massIn(kg, unit.value), 1)} ${unit.value}`
-  const parts = [
-    ...(fatMassKg === undefined || !shown.value
-      ? []
-      : [`fat ${show(fatMassKg)}`, `lean ${show(leanMassKg!)}`]),
-    ...(sumMm === undefined ? [] : [`sum of folds ${signed(sumMm, 1)} mm`]),
-  ]
-  return `Since ${formatDate(then.measuredOn)}: ${parts.join(', ')}.`
+  return `Fat ${show(last.fatMassKg)}, lean ${show(last.leanMassKg!)}.`
 })
 </script>
 
@@ -86,14 +49,20 @@ const since = computed(() => {
       <p role="alert">{{ error.message }}</p>
     </template>
     <template v-else>
-      <div class="flex flex-wrap items-end justify-between gap-4 pb-4">
-        <div>
-          <p class="text-faded">{{ facts }}</p>
-          <h1 class="text-[30px]">{{ view.client.name }}</h1>
-          <p class="figure pt-1 text-[36px] leading-tight sm:text-[44px]" data-test="standing">
-            {{ standing }}
+      <ClientHead :client="view.client" />
+      <div class="flex flex-wrap items-start justify-between gap-x-6 gap-y-3 pb-4">
+        <div class="min-w-0 flex-1 basis-[420px]">
+          <ChangeSentence
+            v-if="judgement"
+            :judgement="judgement"
+            :unit="unit"
+            :percentages="shown"
+            :mass-kg="massKg"
+          />
+          <p :class="judgement ? 'pt-2 text-lg' : 'figure text-[36px] sm:text-[44px]'">
+            <template v-if="judgement">Now: </template>
+            <span data-test="standing">{{ standing }}</span>
           </p>
-          <p class="text-lg">{{ since }}</p>
         </div>
         <div class="flex flex-wrap items-center gap-3">
           <ChoiceRow v-model="unit" label="Masses in" hide-label :options="MASS_UNITS" />
@@ -112,10 +81,21 @@ const since = computed(() => {
         Archived: out of Today and the lists.
       </p>
       <PercentagesChoice v-if="hiding" v-model="asked" :name="view.client.name" class="pb-3" />
-      <LedgerSheet v-if="columns.length" :view="view" :unit="unit" :percentages="shown" />
+      <LedgerSheet
+        v-if="columns.length"
+        :view="view"
+        :unit="unit"
+        :percentages="shown"
+        :then-id="then?.id"
+        :now-id="now?.id"
+        @take="take"
+      />
       <p v-else class="text-lg">
         The first check-in takes about ten minutes: folds twice round, then the scale.
       </p>
+      <div v-if="judgement" class="pt-5">
+        <VerdictTable :judgement="judgement" :unit="unit" :percentages="shown" />
+      </div>
       <p v-if="newest" class="pt-4 text-faded">
         Next check-in from
         {{ formatDate(addDays(newest.measuredOn, view.client.cadenceDays), true) }}.

@@ -1,7 +1,8 @@
 import type { ClientView } from '#shared/check-ins'
 import { listCheckIns } from '../../../repositories/check-ins'
 import { findScreening, listEvents, listHeights, listMarks } from '../../../repositories/clients'
-import { listCoaches } from '../../../repositories/gym'
+import { listCoaches, listInstruments, listOwnErrors } from '../../../repositories/gym'
+import { listClientEvents, listPhotos, listWeighIns } from '../../../repositories/tracking'
 import { defineApi, idOf } from '../../../utils/api'
 import { clientOr404 } from '../../../utils/check-in'
 
@@ -18,5 +19,10 @@ export default defineApi(async (event, db): Promise<ClientView> => {
     coaches: await listCoaches(db),
     history: await listEvents(db, id),
     heights: await listHeights(db, id),
+    instruments: await listInstruments(db),
+    ownErrors: await listOwnErrors(db),
+    weighIns: await listWeighIns(db, id),
+    events: await listClientEvents(db, id),
+    photos: await listPhotos(db, id),
   }
 })

@@ -1,0 +1,49 @@
+<script setup lang="ts">
+import { ageOn, formatAsTyped, isoDateOf, type TypedUnit } from '#core'
+import type { Client } from '#shared/clients'
+
+/** Who it is, and the pages about them. */
+const props = defineProps<{ client: Client }>()
+
+const route = useRoute()
+const facts = computed(() => {
+  const { sex, birthDate, heightCm, heightUnit, cadenceDays } = props.client
+  const height =
+    heightCm === null ? [] : [formatAsTyped(heightCm, (heightUnit ?? 'cm') as TypedUnit)]
+  const age = `${ageOn(birthDate, isoDateOf(new Date()))} years`
+  return [sex, age, ...height, `every ${cadenceDays} days`].join(' · ')
+})
+const pages = computed(() =>
+  [
+    ['', 'Check-ins'],
+    ['/curves', 'Curves'],
+    ['/where', 'Where'],
+    ['/weigh-ins', 'Weigh-ins'],
+    ['/photos', 'Photos'],
+  ].map(([path, label]) => ({
+    to: { path: `/clients/${props.client.id}${path}`, query: route.query },
+    label: label!,
+  })),
+)
+</script>
+
+<template>
+  <header class="pb-3">
+    <p class="text-faded">{{ facts }}</p>
+    <h1 class="text-[30px]">{{ client.name }}</h1>
+    <nav
+      aria-label="About this client"
+      class="flex gap-x-6 overflow-x-auto border-b border-line print:hidden"
+    >
+      <NuxtLink
+        v-for="page in pages"
+        :key="page.label"
+        :to="page.to"
+        class="min-h-11 py-2 whitespace-nowrap underline decoration-line decoration-2 underline-offset-8"
+        exact-active-class="font-bold decoration-leaf!"
+      >
+        {{ page.label }}
+      </NuxtLink>
+    </nav>
+  </header>
+</template>

@@ -1,0 +1,88 @@
+<script setup lang="ts">
+import { z } from 'zod'
+import { photoSchema, type Photo, type PhotoPoint } from '#shared/tracking'
+
+/** Crown and floor of one picture, each by a tap. */
+const props = defineProps<{ photo: Photo }>()
+const emit = defineEmits<{ kept: [photos: Photo[]] }>()
+
+const api = useApi()
+const crown = ref<PhotoPoint | null>(props.photo.crown)
+const floor = ref<PhotoPoint | null>(props.photo.floor)
+const trouble = ref('')
+const next = computed(() =>
+  !crown.value ? 'crown of the head' : !floor.value ? 'floor between the feet' : undefined,
+)
+
+async function tap(event: MouseEvent) {
+  const { left, top, width, height } = (event.currentTarget as HTMLElement).getBoundingClientRect()
+  const point = {
+    x: Math.min(1, Math.max(0, (event.clientX - left) / width)),
+    y: Math.min(1, Math.max(0, (event.clientY - top) / height)),
+  }
+  if (!crown.value) crown.value = point
+  else if (!floor.value) {
+    floor.value = point
+    await keep()
+  }
+}
+/** By the keyboard the usual places are taken: crown at the top, floor at the bottom, a little inside. */
+function usual() {
+  crown.value = { x: 0.5, y: 0.05 }
+  floor.value = { x: 0.5, y: 0.97 }
+  void keep()
+}
+async function keep() {
+  trouble.value = ''
+  const points = { crown: crown.value, floor: floor.value }
+  try {
+    emit('kept', await api.patch(`/api/photos/${props.photo.id}`, z.array(photoSchema), points))
+  } catch (failure) {
+    trouble.value = (failure as Error).message
+    floor.value = null
+  }
+}
+function again() {
+  crown.value = null
+  floor.value = null
+}
+const marks = computed(() =>
+  [
+    { name: 'crown', point: crown.value },
+    { name: 'floor', point: floor.value },
+  ].flatMap(({ name, point }) => (point ? [{ name, ...point }] : [])),
+)
+</script>
+
+<template>
+  <div>
+    <p role="status" class="min-h-8 font-bold">
+      {{ next ? `Tap the ${next}.` : 'Crown and floor are marked.' }}
+    </p>
+    <button
+      type="button"
+      class="relative block w-full max-w-80 cursor-crosshair"
+      :aria-label="`Picture from the ${photo.view}: ${next ? `tap the ${next}` : 'marked'}`"
+      @click="tap"
+    >
+      <img :src="`/api/photos/${photo.id}`" alt="" class="block w-full" />
+      <span
+        v-for="mark in marks"
+        :key="mark.name"
+        class="absolute h-0.5 w-full -translate-y-1/2 bg-clay"
+        :style="{ left: 0, top: `${mark.y * 100}%` }"
+      >
+        <span
+          class="absolute top-1/2 size-4 -translate-1/2 rounded-full border-2 border-clay bg-white"
+          :style="{ left: `${mark.x * 100}%` }"
+        />
+        <span class="absolute bottom-1 left-1 bg-chalk px-1 text-sm text-ink">{{ mark.name }}</span>
+      </span>
+    </button>
+    <div class="flex flex-wrap gap-2 pt-2">
+      <button v-if="marks.length" type="button" class="button" @click="again">Mark again</button>
+      <button v-else type="button" class="button" @click="usual">Top and bottom edge</button>
+    </div>
+    <p v-if="trouble" role="alert" class="pt-2 font-bold text-clay">{{ trouble }}</p>
+  </div>
+</template>

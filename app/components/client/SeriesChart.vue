@@ -1,0 +1,149 @@
+<script setup lang="ts">
+import type { EChartsCoreOption } from 'echarts/core'
+import { fixed, formatDate, type IsoDate } from '#core'
+import type { ClientEvent } from '#shared/tracking'
+
+export interface CurvePoint {
+  date: IsoDate
+  value: number | null
+  low?: number
+  high?: number
+  /** Another tester or caliper than the newest. */
+  otherHand?: boolean
+}
+export interface Curve {
+  name: string
+  color: string
+  symbol: string
+  dash?: 'dashed' | 'dotted'
+  /** Points without a line between them. */
+  loose?: boolean
+  points: CurvePoint[]
+}
+
+const props = defineProps<{
+  curves: Curve[]
+  unit: string
+  digits: number
+  events: ClientEvent[]
+  goal?: { name: string; value: number }
+  label: string
+  brushing?: boolean
+}>()
+const emit = defineEmits<{ brush: [from: IsoDate, to: IsoDate] }>()
+
+const DAY_MS = 86_400_000
+const time = (date: IsoDate) => Date.parse(`${date}T00:00:00Z`)
+const dateAt = (ms: number) => new Date(Math.round(ms / DAY_MS) * DAY_MS).toISOString().slice(0, 10)
+
+function seriesOf({ name, color, symbol, dash, loose, points }: Curve) {
+  const banded = points.flatMap(({ date, low, high }) =>
+    low === undefined || high === undefined ? [] : [{ x: time(date), low, high }],
+  )
+  return [
+    ...(banded.length ? bandSeries(name, color, banded) : []),
+    {
+      name,
+      type: 'line',
+      data: points.map(({ date, value, otherHand }) => ({
+        value: [time(date), value],
+        symbol: otherHand ? 'emptyCircle' : symbol,
+      })),
+      symbolSize: loose ? 6 : 9,
+      showAllSymbol: true,
+      itemStyle: { color },
+      lineStyle: loose ? { opacity: 0 } : { color, width: 3, type: dash ?? 'solid' },
+      connectNulls: false,
+      endLabel: {
+        show: !loose,
+        formatter: name,
+        color,
+        fontFamily: FIGURES,
+        fontWeight: 600,
+        fontSize: 17,
+      },
+    },
+  ]
+}
+
+/** Notes on the time axis, and the goal across it. */
+const marks = computed(() => [
+  ...props.events.map(({ date, words }) => ({
+    xAxis: time(date),
+    lineStyle: { color: FADED, type: 'dotted' as const },
+    label: { ...MARK_LABEL, formatter: words, position: 'insideEndTop' as const },
+  })),
+  ...(props.goal
+    ? [
+        {
+          yAxis: props.goal.value,
+          lineStyle: { color: OAK, type: 'dashed' as const, width: 2 },
+          label: {
+            ...MARK_LABEL,
+            formatter: props.goal.name,
+            color: OAK,
+            position: 'insideStartTop' as const,
+          },
+        },
+      ]
+    : []),
+])
+
+const option = computed<EChartsCoreOption>(() => ({
+  animation: false,
+  grid: { left: 52, right: 96, top: 30, bottom: 64 },
+  tooltip: {
+    trigger: 'item',
+    textStyle: { color: INK, fontFamily: 'inherit' },
+    formatter: ({ seriesName, value }: { seriesName: string; value: [number, number] }) =>
+      `${formatDate(dateAt(value[0]), true)}: ${seriesName} ${fixed(value[1], props.digits)} ${props.unit}`,
+  },
+  xAxis: {
+    type: 'time',
+    axisLabel: { ...AXIS_LABEL, hideOverlap: true },
+    axisLine: { lineStyle: { color: FADED } },
+  },
+  yAxis: {
+    type: 'value',
+    name: props.unit,
+    nameTextStyle: { color: FADED },
+    axisLabel: AXIS_LABEL,
+    splitLine: { lineStyle: { color: LINE } },
+    // From the data and not from zero; a goal out of sight is no goal.
+    ...(edges.value.length
+      ? roundBounds(
+          edges.value.reduce((a, b) => Math.min(a, b)),
+          edges.value.reduce((a, b) => Math.max(a, b)),
+        )
+      : {}),
+  },
+  dataZoom: [SLIDER],
+  brush: {
+    xAxisIndex: 0,
+    toolbox: [],
+    brushStyle: { color: 'rgba(44, 99, 73, 0.12)', borderColor: LEAF },
+  },
+  series: [
+    ...props.curves.flatMap(seriesOf),
+    { type: 'line', data: [], markLine: { symbol: 'none', silent: true, data: marks.value } },
+  ],
+}))
+/** Everything that has to be in sight. */
+const edges = computed(() => [
+  ...props.curves.flatMap(({ points }) =>
+    points.flatMap(({ value, low, high }) =>
+      [value, low, high].filter((v): v is number => typeof v === 'number'),
+    ),
+  ),
+  ...(props.goal ? [props.goal.value] : []),
+])
+</script>
+
+<template>
+  <ChartFrame
+    :option="option"
+    :label="label"
+    :brushing="brushing"
+    @brush="(from, to) => emit('brush', dateAt(from), dateAt(to))"
+  />
+</template>

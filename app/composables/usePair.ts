@@ -1,0 +1,51 @@
+import { judgeChange, massOf, type Judgement, type Measured } from '#core'
+import type { CheckInWithReadings, ClientView } from '#shared/check-ins'
+
+type Taken = Measured & CheckInWithReadings
+
+/**
+ * The two check-ins that are compared, kept in the address so that every page of a client speaks of the same two: the
+ * last one and the one before it that can be compared, until the coach chooses others.
+ */
+export function usePair(view: Ref<ClientView>, measured: Ref<Taken[]>) {
+  const route = useRoute()
+  const router = useRouter()
+
+  const now = computed<Taken | undefined>(
+    () => measured.value.find(({ id }) => id === route.query.now) ?? measured.value.at(-1),
+  )
+  const comparable = (a: Taken, b: Taken) => {
+    const { quantities, folds, girths } = judgeChange(view.value.client, a, b)
+    return Object.keys(quantities).length + folds.length + girths.length > 0
+  }
+  const then = computed<Taken | undefined>(() => {
+    const chosen = measured.value.find(({ id }) => id === route.query.then)
+    const last = now.value
+    if (!last || (chosen && chosen.id !== last.id && chosen.measuredOn <= last.measuredOn)) {
+      return chosen
+    }
+    const before = measured.value.slice(0, measured.value.indexOf(last))
+    return before.findLast((candidate) => comparable(candidate, last)) ?? before.at(-1)
+  })
+  const judgement = computed<Judgement | undefined>(
+    () => then.value && now.value && judgeChange(view.value.client, then.value, now.value),
+  )
+  /** Body mass now, kg, as the judgement takes it. */
+  const massKg = computed(() => now.value && (now.value.weekMass?.kg ?? massOf(now.value.readings)))
+
+  function choose(pair: { then?: string; now?: string }) {
+    void router.replace({
+      query: { ...route.query, then: then.value?.id, now: now.value?.id, ...pair },
+    })
+  }
+  /** Takes a check-in into the pair: the nearer end gives way. */
+  function take(id: string) {
+    const index = (wanted: string | undefined) => measured.value.findIndex((m) => m.id === wanted)
+    const [at, first, last] = [index(id), index(then.value?.id), index(now.value?.id)]
+    if (at === first || at === last) return
+    if (at < first || (at < last && at - first <= last - at)) choose({ then: id })
+    else choose({ now: id })
+  }
+
+  return { then, now, judgement, massKg, choose, take }
+}

@@ -1,0 +1,196 @@
+<script setup lang="ts">
+import {
+  attempt,
+  fixed,
+  formatDate,
+  formatMass,
+  isoDateOf,
+  massIn,
+  massTrend,
+  oddDays,
+  parseWeighIns,
+  signed,
+  weekdayOf,
+  weeklyAverages,
+} from '#core'
+import { z } from 'zod'
+import { weighInSchema } from '#shared/tracking'
+
+const { id, view, error, patch } = await useClientView()
+useHead({ title: () => `${view.value?.client.name ?? 'Client'}, weigh-ins · Oak Pinch` })
+
+const api = useApi()
+const unit = useMassUnit()
+const today = isoDateOf(new Date())
+
+const form = reactive({ text: '', last: today })
+const trouble = ref('')
+const said = ref('')
+/** What is understood of what is typed, before it is kept. */
+const read = computed(() =>
+  form.text.trim() ? attempt(() => parseWeighIns(form.text, form.last, unit.value)) : undefined,
+)
+watch(form, () => (trouble.value = ''))
+
+const listSchema = z.array(weighInSchema)
+async function keep() {
+  trouble.value = ''
+  said.value = ''
+  const found = read.value
+  if (!found?.ok) {
+    trouble.value = found?.error.message ?? 'Weigh-ins: is missing. Accepted: one mass a day.'
+    return
+  }
+  try {
+    const { text, last } = form
+    const sent = { text, last, unit: unit.value }
+    patch({ weighIns: await api.post(`/api/clients/${id}/weigh-ins`, listSchema, sent) })
+    said.value = `Kept ${found.value.length} ${found.value.length === 1 ? 'day' : 'days'}.`
+    form.text = ''
+  } catch (failure) {
+    trouble.value = (failure as Error).message
+  }
+}
+async function takeBack(date: string) {
+  trouble.value = ''
+  try {
+    patch({ weighIns: await api.delete(`/api/clients/${id}/weigh-ins/${date}`, listSchema) })
+  } catch (failure) {
+    trouble.value = (failure as Error).message
+  }
+}
+
+const WEEKS_SHOWN = 12
+const weeks = computed(() => weeklyAverages(view.value.weighIns).reverse().slice(0, WEEKS_SHOWN))
+const TREND_DAYS = 56
+const recent = computed(() => view.value.weighIns.slice(-TREND_DAYS))
+const odd = computed(() => {
+  const looked = view.value.weighIns.slice(-(WEEKS_SHOWN + 3) * 7)
+  return new Map(oddDays(looked).map((day) => [day.date, day]))
+})
+const trend = computed(() => massTrend(recent.value))
+const trendWords = computed(() => {
+  if (!trend.value) return ''
+  const show = (kg: number) => signed(massIn(kg, unit.value), 2)
+  const { slope, interval } = trend.value
+  const between = interval
+    ? `, 95 in 100 between ${show(interval[0])} and ${show(interval[1])}`
+    : ', too few days for an interval'
+  return `${show(slope)} ${unit.value} a week${between}`
+})
+
+const DAY_NAMES = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun']
+const dayName = (date: string) => DAY_NAMES[weekdayOf(date)]!
+const short = (date: string) => `${dayName(date)} ${formatDate(date)}`
+const daysOf = (from: string, to: string) =>
+  view.value.weighIns.filter(({ date }) => date >= from && date <= to)
+</script>
+
+<template>
+  <main class="mx-auto max-w-6xl px-4 py-6 sm:px-7">
+    <p v-if="error" role="alert">{{ error.message }}</p>
+    <template v-else>
+      <ClientHead :client="view.client" />
+      <div class="grid gap-x-12 gap-y-6 lg:grid-cols-[1fr_1.2fr]">
+        <form class="space-y-3" novalidate @submit.prevent="keep">
+          <FieldRow
+            id="weigh-ins"
+            label="Weigh-ins, typed or pasted"
+            hint="Seven on one line, or one a line with its day; a dash for a day without."
+            :error="trouble"
+          >
+            <textarea
+              id="weigh-ins"
+              v-model="form.text"
+              class="field figure text-[22px]!"
+              rows="4"
+              placeholder="62.4 62.1 - 62.8 62.3 62.2 62.5"
+              :aria-invalid="!!trouble"
+            />
+          </FieldRow>
+          <div class="flex flex-wrap items-end gap-3">
+            <FieldRow id="last" label="The last one is of">
+              <input id="last" v-model="form.last" type="date" class="field" :max="today" />
+            </FieldRow>
+            <ChoiceRow v-model="unit" label="Masses in" hide-label :options="MASS_UNITS" />
+          </div>
+          <div v-if="read?.ok" class="border-l-4 border-leaf pl-3" data-test="read-as">
+            Read as
+            {{
+              read.value.map((day) => `${short(day.date)} ${formatMass(day.kg, unit)}`).join(' · ')
+            }}
+          </div>
+          <p v-else-if="read && !trouble" class="border-l-4 border-clay pl-3">
+            {{ read.error.message }}
+          </p>
+          <div class="flex items-center gap-4">
+            <button type="submit" class="button button-lead">Keep</button>
+            <span role="status">{{ said }}</span>
+          </div>
+          <p class="text-faded">
+            Morning, after the toilet, before eating and drinking, in the same clothes or none. One
+            day swings by half a kilogram and more; the week tells.
+          </p>
+        </form>
+        <section>
+          <h2 class="border-b-2 border-ink pb-1 text-xl">Weeks</h2>
+          <p v-if="trendWords" class="pt-2 text-lg" data-test="trend">
+            Trend of the last {{ recent.length }} days: <strong>{{ trendWords }}</strong>
+          </p>
+          <p v-if="weeks.length === 0" class="pt-2 text-lg">No weigh-in yet.</p>
+          <ul data-test="weeks">
+            <li v-for="week in weeks" :key="week.from" class="border-b border-line pt-2">
+              <div class="flex flex-wrap items-baseline gap-x-4">
+                <span class="w-36">{{ formatDate(week.from) }} to {{ formatDate(week.to) }}</span>
+                <span class="figure text-[26px]">{{ formatMass(week.kg, unit) }}</span>
+                <span class="text-faded">
+                  of {{ week.days }} {{ week.days === 1 ? 'day' : 'days'
+                  }}<template v-if="week.missing.length"
+                    >, without {{ week.missing.map(dayName).join(', ') }}</template
+                  >
+                </span>
+              </div>
+              <details>
+                <summary class="min-h-11 cursor-pointer py-2">
+                  Days
+                  <strong
+                    v-if="daysOf(week.from, week.to).some(({ date }) => odd.has(date))"
+                    class="text-clay"
+                    >? one stands out</strong
+                  >
+                </summary>
+                <ul>
+                  <li
+                    v-for="day in daysOf(week.from, week.to)"
+                    :key="day.date"
+                    class="flex items-center gap-3"
+                  >
+                    <span class="w-24">{{ short(day.date) }}</span>
+                    <span class="figure w-20 text-right text-[20px]">
+                      {{ formatMass(day.kg, unit) }}
+                    </span>
+                    <span class="flex-1 text-clay">
+                      <template v-if="odd.has(day.date)">
+                        {{ signed(massIn(odd.get(day.date)!.off, unit), 1) }} {{ unit }} off the
+                        trend: look again; it still counts
+                      </template>
+                    </span>
+                    <button
+                      type="button"
+                      class="min-h-11 px-3 underline"
+                      @click="takeBack(day.date)"
+                    >
+                      take back<span class="sr-only"
+                        >, {{ fixed(massIn(day.kg, unit), 1) }} of {{ short(day.date) }}</span
+                      >
+                    </button>
+                  </li>
+                </ul>
+              </details>
+            </li>
+          </ul>
+        </section>
+      </div>
+    </template>
+  </main>
+</template>

@@ -1,0 +1,35 @@
+import { LONGEST_SIDE } from '#shared/tracking'
+
+export interface PlainPicture {
+  blob: Blob
+  width: number
+  height: number
+}
+
+const QUALITY = 0.88
+
+/**
+ * A picture drawn anew in the size that is kept. What the camera wrote beside the picture (place, time, model) does not
+ * come along.
+ *
+ * @throws Error in words where the file is no picture that this browser reads
+ */
+export async function plainPicture(source: Blob | HTMLVideoElement): Promise<PlainPicture> {
+  const bitmap = await createImageBitmap(source).catch(() => {
+    throw new Error(
+      'Photo: this file is no picture that the browser can read. Accepted: JPEG, PNG or WebP.',
+    )
+  })
+  const scale = Math.min(1, LONGEST_SIDE / Math.max(bitmap.width, bitmap.height))
+  const [width, height] = [bitmap.width, bitmap.height].map((side) => Math.round(side * scale)) as [
+    number,
+    number,
+  ]
+  const canvas = document.createElement('canvas')
+  Object.assign(canvas, { width, height })
+  canvas.getContext('2d')!.drawImage(bitmap, 0, 0, width, height)
+  bitmap.close()
+  const blob = await new Promise<Blob | null>((done) => canvas.toBlob(done, 'image/jpeg', QUALITY))
+  if (!blob) throw new Error('Photo: the browser could not draw this picture.')
+  return { blob, width, height }
+}

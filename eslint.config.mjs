@@ -5,7 +5,7 @@ import withNuxt from './.nuxt/eslint.config.mjs'
  * The arrows of the architecture: app and server may import shared and core, shared may import core, core imports
  * neither. tests/core/arrows.test.ts shows that a wrong import fails.
  */
-const PURE_LIBRARIES = 'zod|simple-statistics|papaparse|date-fns(/.*)?'
+const PURE_LIBRARIES = 'zod|simple-statistics|papaparse|ical-generator|date-fns(/.*)?'
 
 /** In Nuxt's aliases ~ and @ are app/ itself. */
 const APP_ALIAS = '^[~@]/'

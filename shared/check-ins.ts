@@ -21,6 +21,7 @@ import {
   toleranceSchema,
 } from './gym'
 import { idSchema, isoDateSchema } from './ids'
+import { planSchema } from './plans'
 import { girthIdSchema, siteIdSchema } from './sites'
 import { clientEventSchema, photoSchema, weighInSchema } from './tracking'
 
@@ -223,6 +224,8 @@ export const clientViewSchema = z.object({
   events: z.array(clientEventSchema),
   /** Days on which photos were taken, latest first. */
   photos: z.array(photoSchema),
+  /** Latest first; at most one is in force. */
+  plans: z.array(planSchema),
 })
 export type ClientView = z.infer<typeof clientViewSchema>
 

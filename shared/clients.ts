@@ -92,6 +92,8 @@ export function clientChangeSchema(today: string) {
       showPercentages: z.boolean(),
       cycleWanted: z.boolean(),
       hiddenOnBoards: z.boolean(),
+      /** The next check-in moved to a day; null takes the usual cadence again. */
+      nextDueOn: isoDateSchema.nullable(),
       archived: z.boolean(),
     })
     .partial()
@@ -120,6 +122,7 @@ export const clientSchema = clientSummarySchema.extend({
   cycleWanted: z.boolean(),
   /** The name is hidden on boards. */
   hiddenOnBoards: z.boolean(),
+  nextDueOn: isoDateSchema.nullable(),
   archived: z.boolean(),
 })
 export type Client = z.infer<typeof clientSchema>

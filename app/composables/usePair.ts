@@ -38,13 +38,14 @@ export function usePair(view: Ref<ClientView>, measured: Ref<Taken[]>) {
       query: { ...route.query, then: then.value?.id, now: now.value?.id, ...pair },
     })
   }
-  /** Takes a check-in into the pair: the nearer end gives way. */
+  const tapped = ref<string>()
+  /** Takes a check-in into the pair: the two that were taken last are compared, at first with the newest. */
   function take(id: string) {
-    const index = (wanted: string | undefined) => measured.value.findIndex((m) => m.id === wanted)
-    const [at, first, last] = [index(id), index(then.value?.id), index(now.value?.id)]
-    if (at === first || at === last) return
-    if (at < first || (at < last && at - first <= last - at)) choose({ then: id })
-    else choose({ now: id })
+    const other = tapped.value ?? now.value?.id
+    tapped.value = id
+    if (!other || other === id) return
+    const [a, b] = measured.value.filter((m) => m.id === id || m.id === other)
+    choose({ then: a!.id, now: b!.id })
   }
 
   return { then, now, judgement, massKg, choose, take }

@@ -10,11 +10,11 @@ export default defineApi(async (_event, db): Promise<Today> => {
   const standings = await listStandings(db)
   return {
     today,
-    entries: standings.map(({ client, lastMeasuredOn, open }) => ({
+    entries: standings.map(({ client, nextDueOn, lastMeasuredOn, open }) => ({
       client,
       lastMeasuredOn,
       open,
-      ...dueState(lastMeasuredOn, client.cadenceDays, today),
+      ...dueState(lastMeasuredOn, client.cadenceDays, today, nextDueOn),
     })),
   }
 })

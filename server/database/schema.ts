@@ -1,4 +1,5 @@
 import type { Conditions, GirthId, OwnProtocol, ScreeningAnswers, Tolerance } from '#core'
+import type { PlanDefinition } from '#shared/plans'
 import type { CheckPoint, Consent } from '#shared/gym'
 import { sql } from 'drizzle-orm'
 import {
@@ -49,6 +50,8 @@ export const clients = pgTable(
     cycleWanted: boolean('cycle_wanted').notNull().default(false),
     /** The client’s name is hidden on boards. */
     hiddenOnBoards: boolean('hidden_on_boards').notNull().default(false),
+    /** The next check-in, where it was moved by hand; it counts until one is taken on or after it. */
+    nextDueOn: date('next_due_on', { mode: 'string' }),
     archivedAt: instant('archived_at'),
     createdAt: instant('created_at').notNull().defaultNow(),
   },
@@ -338,4 +341,20 @@ export const groupMembers = pgTable(
       .references(() => clients.id, { onDelete: 'cascade' }),
   },
   (t) => [primaryKey({ columns: [t.groupId, t.clientId] })],
+)
+
+/** A client's plans; the one that is not replaced is in force, the others are kept. */
+export const plans = pgTable(
+  'plans',
+  {
+    id: uuid('id').primaryKey(),
+    clientId: uuid('client_id')
+      .notNull()
+      .references(() => clients.id, { onDelete: 'cascade' }),
+    startedOn: date('started_on', { mode: 'string' }).notNull(),
+    definition: jsonb('definition').$type<PlanDefinition>().notNull(),
+    createdAt: instant('created_at').notNull().defaultNow(),
+    replacedAt: instant('replaced_at'),
+  },
+  (t) => [index('plans_client').on(t.clientId, t.createdAt)],
 )

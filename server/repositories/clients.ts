@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto'
-import { and, asc, desc, eq, isNull, sql } from 'drizzle-orm'
+import { and, asc, desc, eq, isNull, sql, type SQL } from 'drizzle-orm'
 import { formatDate, type IsoDate } from '#core'
 import type {
   Client,
@@ -129,9 +129,11 @@ const FIELDS = {
   showPercentages: 'Percentages shown',
   cycleWanted: 'Cycle kept',
   hiddenOnBoards: 'Name hidden on boards',
+  nextDueOn: 'Next check-in',
 } as const
 
 function wordFor(value: unknown): string {
+  if (value === null) return 'by the usual days'
   return typeof value === 'boolean' ? (value ? 'yes' : 'no') : String(value)
 }
 
@@ -223,8 +225,44 @@ export async function addMark(db: Database, clientId: string, mark: Mark): Promi
 
 export interface ClientStanding {
   client: ClientSummary
+  /** Moved to by hand. */
+  nextDueOn: IsoDate | null
   lastMeasuredOn: IsoDate | null
   open: { id: string; readings: number; startedAt: string } | null
+}
+
+/** When the next check-in is due: the day it was moved to, while nothing was taken since, else by the usual days. */
+export const dueOnOf = (last: SQL) =>
+  sql`case when c.next_due_on > ${last} then c.next_due_on else ${last} + c.cadence_days end`
+
+/** Clients who are due between two days, the earliest first; somebody never measured is due when that was arranged. */
+export async function listDue(
+  db: Database,
+  { from, to }: { from: IsoDate; to: IsoDate },
+): Promise<{ clientId: string; name: string; dueOn: IsoDate; moved: boolean }[]> {
+  const { rows } = await db.execute<{
+    id: string
+    name: string
+    due_on: string
+    moved: boolean
+  }>(sql`
+    select id, name, to_char(due_on, 'YYYY-MM-DD') as due_on, coalesce(due_on = next_due_on, false) as moved
+    from (
+      select c.id, c.name, c.next_due_on,
+        coalesce(${dueOnOf(sql`l.on_day`)}, c.next_due_on) as due_on
+      from clients c
+      left join lateral (select k.measured_on as on_day from check_ins k
+        where k.client_id = c.id and k.closed_at is not null and k.voided_at is null
+        order by k.measured_on desc limit 1) l on true
+      where c.archived_at is null) d
+    where due_on between ${from}::date and ${to}::date
+    order by due_on, name`)
+  return rows.map((row) => ({
+    clientId: row.id,
+    name: row.name,
+    dueOn: row.due_on,
+    moved: row.moved,
+  }))
 }
 
 /** Every client who is not archived, with the date of the latest closed check-in and the one under way, by name. */
@@ -255,14 +293,16 @@ export async function listStandings(db: Database): Promise<ClientStanding[]> {
       sex: clients.sex,
       birthDate: clients.birthDate,
       cadenceDays: clients.cadenceDays,
+      nextDueOn: clients.nextDueOn,
     })
     .from(clients)
     .where(isNull(clients.archivedAt))
     .orderBy(asc(clients.name))
-  return rows.map((client) => {
+  return rows.map(({ nextDueOn, ...client }) => {
     const under = openBy.get(client.id)
     return {
       client,
+      nextDueOn,
       lastMeasuredOn: lastBy.get(client.id) ?? null,
       open: under
         ? { id: under.id, readings: under.readings, startedAt: under.startedAt.toISOString() }

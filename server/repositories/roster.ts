@@ -2,6 +2,7 @@ import { sql } from 'drizzle-orm'
 import { LATE_AFTER_DAYS, type IsoDate, type Sex } from '#core'
 import { ROSTER_PAGE, type Roster, type RosterEntry, type RosterQuery } from '#shared/roster'
 import type { Database } from '../database/open'
+import { dueOnOf } from './clients'
 
 interface RosterRow extends Record<string, unknown> {
   id: string
@@ -36,14 +37,14 @@ export async function findRoster(
 ): Promise<Roster> {
   const found = sql`
     select c.id, c.name, c.sex, to_char(c.birth_date, 'YYYY-MM-DD') as birth_date, c.cadence_days,
-      to_char(l.on_day, 'YYYY-MM-DD') as last_on, to_char(l.on_day + c.cadence_days, 'YYYY-MM-DD') as due_on,
+      to_char(l.on_day, 'YYYY-MM-DD') as last_on, to_char(${dueOnOf(sql`l.on_day`)}, 'YYYY-MM-DD') as due_on,
       case
         when c.archived_at is not null then 'archived'
         when exists (select 1 from check_ins o where o.client_id = c.id and o.closed_at is null
           and o.voided_at is null and not o.from_paper) then 'under way'
         when l.on_day is null then 'first'
-        when l.on_day + c.cadence_days + ${LATE_AFTER_DAYS}::int <= ${today}::date then 'late'
-        when l.on_day + c.cadence_days <= ${today}::date then 'due'
+        when ${dueOnOf(sql`l.on_day`)} + ${LATE_AFTER_DAYS}::int <= ${today}::date then 'late'
+        when ${dueOnOf(sql`l.on_day`)} <= ${today}::date then 'due'
         else 'coming' end as state
     from clients c
     left join lateral (select k.measured_on as on_day from check_ins k

@@ -2,12 +2,15 @@ import {
   CONVERSIONS,
   EQUATIONS,
   NORM_TABLES,
+  MATTERS,
   PROTOCOLS,
+  RULES,
   SCHOOL_NAMES,
   unrounded,
   nameOf,
   type AgeRow,
   type Equation,
+  type Situation,
   type Term,
   type Variant,
 } from '#core'
@@ -104,6 +107,38 @@ function rangeTable(): string {
   ].join('\n')
 }
 
+function ruleTable(): string {
+  const example: Situation = {
+    fat: 'unclear',
+    lean: 'unclear',
+    mass: 'unclear',
+    folds: 'unclear',
+    comparable: 'like',
+    tooFast: false,
+    region: 'trunk',
+  }
+  return [
+    '| rule | when | heading, for example | what coaches usually do next |',
+    '| --- | --- | --- | --- |',
+    ...RULES.map(
+      ({ id, when, says, next, alone, follows }) =>
+        `| \`${id}\`${alone ? ' (alone)' : follows ? ' (only follows)' : ''} | ${when} | ${says(example)} | ${next.map(({ what }) => what).join(' ')} |`,
+    ),
+  ].join('\n')
+}
+
+function mattersTable(): string {
+  const units: Record<keyof typeof MATTERS, string> = {
+    ...{ fatPercent: 'points of fat %', fatMass: 'kg of fat', leanMass: 'kg of lean' },
+    ...{ mass: 'kg of body mass', netSwing: 'kg of net swing', fold: 'mm of one fold' },
+    girth: 'cm of one girth',
+  }
+  const rows = Object.entries(MATTERS).map(
+    ([key, value]) => `${value} ${units[key as keyof typeof MATTERS]}`,
+  )
+  return `1.5 mm for each fold of a sum, ${rows.join(', ')}.`
+}
+
 const percent = (share: number) => `${(100 * share).toFixed(1)} %`
 
 function slipTable(): string {
@@ -127,6 +162,8 @@ export function generatedParts(): Record<string, string> {
     protocols: protocolTable(),
     ranges: rangeTable(),
     slips: slipTable(),
+    rules: ruleTable(),
+    matters: mattersTable(),
   }
 }
 

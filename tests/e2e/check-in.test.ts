@@ -204,7 +204,7 @@ describe('the demo', () => {
     const box = await page.$eval('[data-test="chart"] canvas', (c) =>
       c.getBoundingClientRect().toJSON(),
     )
-    const sheet = await page.$eval('[data-test="ledger"]', (t) =>
+    const sheet = await page.$eval('[aria-label="Ledger and curves"]', (t) =>
       t.getBoundingClientRect().toJSON(),
     )
     expect(box.height).toBeGreaterThan(180)

@@ -234,7 +234,7 @@ const role = (id: string) => (id === props.thenId ? 'then' : id === props.nowId 
   <div>
     <div
       ref="scroller"
-      class="overflow-x-auto"
+      class="relative overflow-x-auto"
       tabindex="0"
       role="region"
       aria-label="Ledger and curves"

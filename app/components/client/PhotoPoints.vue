@@ -10,6 +10,7 @@ const api = useApi()
 const crown = ref<PhotoPoint | null>(props.photo.crown)
 const floor = ref<PhotoPoint | null>(props.photo.floor)
 const trouble = ref('')
+const kept = ref(!!props.photo.crown && !!props.photo.floor)
 const next = computed(() =>
   !crown.value ? 'crown of the head' : !floor.value ? 'floor between the feet' : undefined,
 )
@@ -37,6 +38,7 @@ async function keep() {
   const points = { crown: crown.value, floor: floor.value }
   try {
     emit('kept', await api.patch(`/api/photos/${props.photo.id}`, z.array(photoSchema), points))
+    kept.value = true
   } catch (failure) {
     trouble.value = (failure as Error).message
     floor.value = null
@@ -45,6 +47,7 @@ async function keep() {
 function again() {
   crown.value = null
   floor.value = null
+  kept.value = false
 }
 const marks = computed(() =>
   [
@@ -57,7 +60,7 @@ const marks = computed(() =>
 <template>
   <div>
     <p role="status" class="min-h-8 font-bold">
-      {{ next ? `Tap the ${next}.` : 'Crown and floor are marked.' }}
+      {{ next ? `Tap the ${next}.` : kept ? 'Crown and floor are marked.' : 'Keeping…' }}
     </p>
     <button
       type="button"

@@ -61,10 +61,15 @@ const rows = computed(() => {
 </script>
 
 <template>
-  <div class="overflow-x-auto" tabindex="0" role="region" aria-label="What changed and how sure">
+  <div
+    class="relative overflow-x-auto"
+    tabindex="0"
+    role="region"
+    aria-label="What changed and how sure"
+  >
     <table class="w-full max-w-4xl border-collapse text-left" data-test="verdicts">
       <caption class="sr-only">
-        What changed, with its 95 % interval and how sure it is
+        What changed, with its interval and how sure it is
       </caption>
       <thead>
         <tr class="border-b-2 border-ink text-faded">

@@ -81,7 +81,7 @@ const pages = computed(() => Math.max(1, Math.ceil((data.value?.total ?? 0) / RO
       <p role="status" class="text-faded" data-test="count">
         {{ data.total }} {{ data.total === 1 ? 'client' : 'clients' }}
       </p>
-      <div class="overflow-x-auto" tabindex="0" role="region" aria-label="Clients">
+      <div class="relative overflow-x-auto" tabindex="0" role="region" aria-label="Clients">
         <table class="w-full border-collapse text-left" data-test="roster">
           <thead>
             <tr class="border-b-2 border-ink">

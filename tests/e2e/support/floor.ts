@@ -3,7 +3,7 @@ import { readFileSync } from 'node:fs'
 import { createRequire } from 'node:module'
 import type { Browser, Page } from 'puppeteer-core'
 import { afterAll, afterEach, beforeAll, beforeEach, expect } from 'vitest'
-import { addDays, isoDateOf, SEVEN_FOLDS } from '#core'
+import { addDays, isoDateOf, SEVEN_FOLDS, type SkinfoldId } from '#core'
 import type { CheckIn, CheckInView } from '#shared/check-ins'
 import type { Client } from '#shared/clients'
 import { openBrowser, openPage, waitForFocus, waitForText } from './browser'
@@ -71,8 +71,12 @@ export function startCheckIn(
   })
 }
 
-/** Seven folds once and 62.0 kg, stored and closed. */
-export async function closeWithSheet(server: TestServer, checkInId: string, folds = LAST) {
+/** Folds and a body mass, stored and closed: seven folds once and 62.0 kg where nothing else is said. */
+export async function closeWithSheet(
+  server: TestServer,
+  checkInId: string,
+  { folds = LAST, sites = SEVEN_FOLDS, massKg = 62, passes = 1 }: Sheet = {},
+) {
   const reading = (more: object) => ({
     id: randomUUID(),
     checkInId,
@@ -83,15 +87,25 @@ export async function closeWithSheet(server: TestServer, checkInId: string, fold
     supersedes: null,
     ...more,
   })
+  const rounds = Array.from({ length: passes }, (_, i) => i + 1)
   await server.post(`/api/check-ins/${checkInId}/readings`, {
     readings: [
-      ...SEVEN_FOLDS.map((site, i) =>
-        reading({ kind: 'skinfold', site, school: 'us', value: folds[i] }),
+      ...rounds.flatMap((pass) =>
+        sites.map((site, i) =>
+          reading({ kind: 'skinfold', site, school: 'us', value: folds[i], pass }),
+        ),
       ),
-      reading({ kind: 'mass', site: null, school: null, value: 62, unit: 'kg' }),
+      reading({ kind: 'mass', site: null, school: null, value: massKg, unit: 'kg' }),
     ],
   })
   await server.post(`/api/check-ins/${checkInId}/close`, {})
+}
+
+interface Sheet {
+  folds?: number[]
+  sites?: SkinfoldId[]
+  massKg?: number
+  passes?: number
 }
 
 /** A woman of 36 with one closed check-in four weeks ago, and one just started; its id. */
@@ -137,6 +151,17 @@ export async function press(page: Page, text: string) {
       [...document.querySelectorAll('button, a, summary, [role=radio]')].find((element) =>
         (element as HTMLElement).innerText.replace(/\s+/g, ' ').trim().startsWith(wanted),
       ),
+    {},
+    text,
+  )
+  await page.evaluate((element) => (element as HTMLElement).click(), handle)
+}
+
+/** Ticks the box, or presses the label, that begins with the text. */
+export async function tick(page: Page, text: string) {
+  const handle = await page.waitForFunction(
+    (wanted) =>
+      [...document.querySelectorAll('label')].find((e) => e.innerText.trim().startsWith(wanted)),
     {},
     text,
   )

@@ -25,23 +25,19 @@ export async function startApi() {
   }
   const handle = toWebHandler(createApp().use(router))
 
-  async function call(method: string, path: string, body?: unknown) {
-    const response = await handle(
-      new Request(`http://127.0.0.1${path}`, {
-        method,
-        ...(body === undefined
-          ? {}
-          : { body: JSON.stringify(body), headers: { 'content-type': 'application/json' } }),
-      }),
-    )
+  async function call(method: string, path: string, body?: BodyInit, type = 'application/json') {
+    const sent = body === undefined ? {} : { body, headers: { 'content-type': type } }
+    const response = await handle(new Request(`http://127.0.0.1${path}`, { method, ...sent }))
     return { status: response.status, body: await response.json() }
   }
 
   return {
     ...database,
     get: (path: string) => call('GET', path),
-    post: (path: string, body: unknown = {}) => call('POST', path, body),
-    patch: (path: string, body: unknown) => call('PATCH', path, body),
+    post: (path: string, body: unknown = {}) => call('POST', path, JSON.stringify(body)),
+    /** A file as it is. */
+    send: (path: string, file: Buffer<ArrayBuffer>, type: string) => call('POST', path, file, type),
+    patch: (path: string, body: unknown) => call('PATCH', path, JSON.stringify(body)),
     delete: (path: string) => call('DELETE', path),
   }
 }

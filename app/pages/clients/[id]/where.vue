@@ -98,7 +98,12 @@ const rows = computed(() => [...(judgement.value?.folds ?? []), ...(judgement.va
             </li>
           </ul>
         </section>
-        <div class="overflow-x-auto pt-5" tabindex="0" role="region" aria-label="Every site">
+        <div
+          class="relative overflow-x-auto pt-5"
+          tabindex="0"
+          role="region"
+          aria-label="Every site"
+        >
           <table class="w-full max-w-4xl border-collapse text-left" data-test="sites">
             <caption class="pb-1 text-left text-faded">
               Every site, judged with their number in mind (Holm): of many sites one is always

@@ -2,6 +2,7 @@ import type { ClientView } from '#shared/check-ins'
 import { listCheckIns } from '../../../repositories/check-ins'
 import { findScreening, listEvents, listHeights, listMarks } from '../../../repositories/clients'
 import { listCoaches, listInstruments, listOwnErrors } from '../../../repositories/gym'
+import { listPlans } from '../../../repositories/plans'
 import { listClientEvents, listPhotos, listWeighIns } from '../../../repositories/tracking'
 import { defineApi, idOf } from '../../../utils/api'
 import { clientOr404 } from '../../../utils/check-in'
@@ -24,5 +25,6 @@ export default defineApi(async (event, db): Promise<ClientView> => {
     weighIns: await listWeighIns(db, id),
     events: await listClientEvents(db, id),
     photos: await listPhotos(db, id),
+    plans: await listPlans(db, id),
   }
 })

@@ -1,0 +1,84 @@
+/**
+ * `npm run bench -- roster`: 200 and 2,000 clients with 100 check-ins each. The list, a search and a client's page as
+ * the server answers them, against the bare SQL of the same rows; and ten times the clients against a tenth.
+ */
+import { mkdtempSync, rmSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { fileURLToPath } from 'node:url'
+import { isoDateOf } from '../core'
+import { fillWithMany } from '../demo/many'
+import { openDatabase } from '../server/database/open'
+import { listCheckIns } from '../server/repositories/check-ins'
+import { ensureGym } from '../server/repositories/gym'
+import { findRoster } from '../server/repositories/roster'
+
+const VISITS = 100
+const ROUNDS = 25
+const migrations = fileURLToPath(new URL('../server/database/migrations', import.meta.url))
+const today = isoDateOf(new Date())
+
+async function median(run: () => Promise<unknown>): Promise<number> {
+  const times: number[] = []
+  for (let round = 0; round < ROUNDS; round++) {
+    const from = performance.now()
+    await run()
+    times.push(performance.now() - from)
+  }
+  return times.sort((a, b) => a - b)[ROUNDS >> 1]!
+}
+
+async function measure(count: number) {
+  const folder = mkdtempSync(join(tmpdir(), 'oak-pinch-roster-'))
+  const { db, engine, close } = await openDatabase(join(folder, 'data'), migrations)
+  try {
+    await ensureGym(db)
+    const from = performance.now()
+    await fillWithMany(db, count, VISITS, today, (done) => {
+      if (done % 500 === 0) console.log(`  ${done} clients in`)
+    })
+    console.log(`${count} clients loaded in ${((performance.now() - from) / 1000).toFixed(0)} s`)
+    const asked = { search: '', sort: 'name', descending: false, page: 1 } as const
+    const { entries, total } = await findRoster(db, asked, today)
+    if (total !== count || entries.length !== 50) throw new Error('The roster is not whole.')
+    const { id } = entries[7]!.client
+    const list = await median(() => findRoster(db, asked, today))
+    const search = await median(() => findRoster(db, { ...asked, search: 'ashby' }, today))
+    // The same columns of the same rows, by the shortest statement that gives them.
+    const bareList = await median(() =>
+      engine.query(
+        `select c.id, c.name, c.sex, c.birth_date, c.cadence_days, max(k.measured_on) as last_on, count(k.id) as n
+        from clients c left join check_ins k on k.client_id = c.id and k.closed_at is not null and k.voided_at is null
+        where c.archived_at is null group by c.id order by c.name limit 50`,
+      ),
+    )
+    const page = await median(() => listCheckIns(db, id))
+    const barePage = await median(() =>
+      engine.query(
+        `select k.*, r.* from check_ins k join readings r on r.check_in_id = k.id
+        where k.client_id = $1 order by k.measured_on desc, r.position`,
+        [id],
+      ),
+    )
+    return { list, search, bareList, page, barePage }
+  } finally {
+    await close()
+    rmSync(folder, { recursive: true, force: true })
+  }
+}
+
+const small = await measure(200)
+const large = await measure(2000)
+const say = (what: string, ratio: number, asked: string) =>
+  console.log(`${what}: ${ratio.toFixed(2)} times (${asked})`)
+say('list of 2,000 against the bare SQL', large.list / large.bareList, 'at most 3 is asked for')
+say('search in 2,000 against the bare SQL of the list', large.search / large.bareList, 'at most 3')
+say('a client of 100 check-ins against the bare SQL', large.page / large.barePage, 'at most 3')
+say('list, ten times the clients', large.list / small.list, 'at most 10')
+say('search, ten times the clients', large.search / small.search, 'at most 10')
+say('client page, ten times the clients', large.page / small.page, 'at most 10')
+console.log(
+  Object.entries(large)
+    .map(([name, ms]) => `${name} ${ms.toFixed(1)} ms`)
+    .join(', '),
+)

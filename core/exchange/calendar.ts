@@ -1,0 +1,56 @@
+import ical, { ICalCalendarMethod } from 'ical-generator'
+import type { IsoDate } from '../units/dates'
+import { addDays } from '../units/dates'
+
+/** A check-in that is due. */
+export interface DueVisit {
+  /** Stable for the client and the day it was counted from, so that importing again moves and does not double. */
+  uid: string
+  date: IsoDate
+  summary: string
+  description: string
+}
+
+const floating = (date: IsoDate) => new Date(`${date}T00:00:00`)
+
+/**
+ * Check-ins due as iCalendar (RFC 5545), one all-day event each.
+ *
+ * @param stamp the instant that the file is made
+ */
+export function calendarOf(visits: readonly DueVisit[], stamp: Date): string {
+  const calendar = ical({
+    name: 'Oak Pinch check-ins',
+    prodId: { company: 'Oak Pinch', product: 'Oak Pinch', language: 'EN' },
+    method: ICalCalendarMethod.PUBLISH,
+  })
+  for (const { uid, date, summary, description } of visits) {
+    calendar.createEvent({
+      id: uid,
+      start: floating(date),
+      end: floating(addDays(date, 1)),
+      allDay: true,
+      summary,
+      description,
+      stamp,
+    })
+  }
+  return calendar.toString()
+}
+
+/** What a client should know before a check-in. Common practice, no source. */
+export const PREPARATION = [
+  'Same time of day as last time, in the morning if you can.',
+  'Before training, and not after a sauna or a hot bath.',
+  'Nothing large to eat or drink for two hours; to the toilet before.',
+  'Skin dry and without lotion; shorts, and a sports top.',
+]
+
+/** A reminder to copy: when, and how to come prepared. */
+export function reminderText(firstName: string, day: string): string {
+  return [
+    `Hello ${firstName}, your next check-in is on ${day}.`,
+    '',
+    ...PREPARATION.map((p) => `- ${p}`),
+  ].join('\n')
+}

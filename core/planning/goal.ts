@@ -1,0 +1,154 @@
+import { bisect } from 'simple-statistics'
+import type { GirthId, Sex } from '../anatomy/ids'
+import { inputError } from '../errors'
+import type { IsoDate } from '../units/dates'
+
+export const GOAL_KINDS = ['fatPercent', 'fatMass', 'mass', 'sum', 'girth', 'holdLean'] as const
+export type GoalKind = (typeof GOAL_KINDS)[number]
+
+/** What a client wants, with or without a date. */
+export interface Goal {
+  kind: GoalKind
+  /** %, kg, kg, mm or cm; none for holding lean. */
+  value?: number
+  girth?: GirthId
+  date?: IsoDate
+}
+
+/** Where a plan begins: the estimate of one check-in. */
+export interface StartingPoint {
+  sex: Sex
+  ageYears: number
+  heightCm?: number
+  fatKg: number
+  leanKg: number
+  /** Standard error of the estimate, points of fat %; null where its source states none. */
+  standardError: number | null
+  sumMm?: number
+  girthsCm?: Partial<Record<GirthId, number>>
+}
+
+export const massOfStart = ({ fatKg, leanKg }: Pick<StartingPoint, 'fatKg' | 'leanKg'>) =>
+  fatKg + leanKg
+export const fatPercentOfStart = (start: Pick<StartingPoint, 'fatKg' | 'leanKg'>) =>
+  (100 * start.fatKg) / massOfStart(start)
+
+/** Fat % under which no goal is taken, and an estimate refers. Common coaching floors; see the cautions. */
+export const LEAST_FAT_PERCENT: Record<Sex, number> = { male: 5, female: 12 }
+
+/** Fat mass constant of Forbes, kg. Forbes GB, Nutr Rev 1987;45:225-231 (from memory). */
+export const FORBES_KG = 10.4
+
+/**
+ * Lean mass after fat went from one mass to another, by the Forbes relation: L1 = L0 + 10.4 ln(F1 / F0). It comes from
+ * women at rest and over-predicts the loss of lean people who train.
+ *
+ * @param fatKg the new fat mass, above zero
+ */
+export function leanAtFat({ fatKg, leanKg }: { fatKg: number; leanKg: number }, newFatKg: number) {
+  return leanKg + FORBES_KG * Math.log(newFatKg / fatKg)
+}
+
+/** A body to arrive at. */
+export interface Target {
+  massKg: number
+  fatKg: number
+  leanKg: number
+}
+
+export interface Targets {
+  /** Lean held: lean / (1 - goal). */
+  constantLean: Target
+  /** With the lean loss or gain that goes with it by the Forbes relation. */
+  withForbes: Target
+}
+
+/** A kilogram of fat on the sum of seven folds, mm, and on a waist, cm. Judgement, no source. */
+const SUM_MM_A_KG = 8
+const GIRTH_CM_A_KG = 1
+
+const target = (fatKg: number, leanKg: number): Target => ({
+  fatKg,
+  leanKg,
+  massKg: fatKg + leanKg,
+})
+
+const LEAST_FAT_KG = 0.1
+const MOST_FAT_KG = 300
+const PRECISION = 1e-9
+
+/** The fat mass at which a quantity that rises with it has the wanted value. */
+function fatWhere(of: (fatKg: number) => number): number {
+  return bisect(of, LEAST_FAT_KG, MOST_FAT_KG, 200, PRECISION)
+}
+
+/** The fat mass that a goal asks for, with lean held. */
+function wantedFat({ kind, value, girth }: Goal, start: StartingPoint): number {
+  const { fatKg, leanKg, sumMm, girthsCm } = start
+  const now = girth && girthsCm?.[girth]
+  switch (kind) {
+    case 'fatPercent':
+      return (leanKg * value!) / (100 - value!)
+    case 'fatMass':
+      return value!
+    case 'mass':
+      return value! - leanKg
+    case 'sum':
+      return sumMm === undefined ? fatKg : fatKg + (value! - sumMm) / SUM_MM_A_KG
+    case 'girth':
+      return now === undefined ? fatKg : fatKg + (value! - now) / GIRTH_CM_A_KG
+    default:
+      return fatKg
+  }
+}
+
+const LABELS: Record<GoalKind, [label: string, accepted: string, low: number, high: number]> = {
+  fatPercent: ['Goal, fat %', 'a number of per cent', 0, 60],
+  fatMass: ['Goal, fat mass', 'a number of kg', 0, 200],
+  mass: ['Goal, body mass', 'a body mass from 25 to 350 kg', 25, 350],
+  sum: ['Goal, sum of folds', 'a number of mm', 5, 600],
+  girth: ['Goal, girth', 'a number of cm', 10, 240],
+  holdLean: ['Goal', 'nothing', 0, 0],
+}
+
+function checked(goal: Goal) {
+  if (goal.kind === 'holdLean') return
+  const [label, accepted, low, high] = LABELS[goal.kind]
+  const { value } = goal
+  if (value === undefined) throw inputError('goal', 'missing', label, undefined, accepted)
+  if (!(value >= low && value <= high))
+    throw inputError('goal', 'impossible', label, value, accepted)
+  if (goal.kind === 'girth' && !goal.girth) {
+    throw inputError('girth', 'missing', 'Goal, which girth', undefined, 'one of the girths taken')
+  }
+}
+
+/**
+ * The bodies that a goal leads to: with lean held, and with the lean change that the Forbes relation expects.
+ *
+ * @throws InputError naming `goal`: a value that is none, or one that leaves less than 5 % (men) or 12 % (women) fat
+ */
+export function targetsOf(goal: Goal, start: StartingPoint): Targets {
+  checked(goal)
+  const fat = wantedFat(goal, start)
+  const { leanKg } = start
+  const least = LEAST_FAT_PERCENT[start.sex]
+  const percent = (100 * fat) / (fat + leanKg)
+  if (!(percent >= least)) {
+    throw inputError(
+      'goal',
+      'outside-domain',
+      LABELS[goal.kind][0],
+      `${goal.value}, which leaves ${Math.max(0, percent).toFixed(1)} % fat`,
+      `a goal that leaves at least ${least} %; for less, a physician and a sports dietitian decide`,
+    )
+  }
+  const constantLean = target(fat, leanKg)
+  const lean = (f: number) => leanAtFat(start, f)
+  let forbes = fat
+  if (goal.kind === 'mass') forbes = fatWhere((f) => f + lean(f) - goal.value!)
+  else if (goal.kind === 'fatPercent') {
+    forbes = fatWhere((f) => f / (f + lean(f)) - goal.value! / 100)
+  }
+  return { constantLean, withForbes: target(forbes, lean(forbes)) }
+}

@@ -1,0 +1,381 @@
+import { randomUUID } from 'node:crypto'
+import { writeFileSync } from 'node:fs'
+import { join } from 'node:path'
+import type { ElementHandle, Page } from 'puppeteer-core'
+import { beforeEach, describe, expect, test } from 'vitest'
+import { addDays } from '#core'
+import type { ClientView } from '#shared/check-ins'
+import type { Board } from '#shared/tracking'
+import { DESK, PHONE, textOf, waitForText } from './support/browser'
+import * as flow from './support/floor'
+import { LAST, press, tick, today, useFloor } from './support/floor'
+import type { TestServer } from './support/server'
+
+const floor = useFloor()
+let page: Page
+let server: TestServer
+beforeEach(() => ({ page, server } = floor))
+
+const bodyText = () => page.evaluate(() => document.body.innerText)
+const open = (path: string) => page.goto(`${server.url}${path}`, { waitUntil: 'networkidle0' })
+
+/** A woman with check-ins every four weeks whose folds and mass fall as said, the last one a week ago. */
+async function losing(name: string, shares: number[], massOf = (share: number) => 50 + 14 * share) {
+  const client = await flow.addClient(server, name)
+  for (const [i, share] of shares.entries()) {
+    const daysAgo = 7 + 28 * (shares.length - 1 - i)
+    const { id } = await flow.startCheckIn(server, client.id, daysAgo)
+    await flow.closeWithSheet(server, id, {
+      folds: LAST.map((mm) => mm * share),
+      massKg: massOf(share),
+      passes: 2,
+    })
+  }
+  return client
+}
+
+describe('the ledger', () => {
+  test('says in a sentence what changed, over any two dates that are tapped', async () => {
+    const { id } = await losing('Lena Ledger', [1, 0.99, 0.9, 0.78])
+    await open(`/clients/${id}`)
+    expect(await textOf(page, 'verdict')).toBe('Fat down; lean held as far as can be told.')
+    expect(await textOf(page, 'sum-verdict')).toMatch(/▼\s+clear/)
+    expect(await textOf(page, 'next')).toMatch(/worth measuring again after about \d+ days/)
+    const dates = await page.$$('[data-test="ledger"] thead button')
+    await dates[0]!.click()
+    await dates[1]!.click()
+    await page.waitForFunction(
+      () =>
+        document.querySelector('[data-test="verdict"]')!.textContent!.trim() ===
+        'No change that matters.',
+    )
+    expect(page.url()).toMatch(/then=.*now=/)
+    // The pair is kept on the other pages about the client.
+    await press(page, 'Where')
+    await waitForText(page, 'Changed since')
+    expect(page.url()).toMatch(/where\?.*now=/)
+  })
+
+  test('is walked with the keys, shows trials and corrected values, and opens at the newest', async () => {
+    const { id } = await losing(
+      'Kay Keys',
+      Array.from({ length: 40 }, (_, i) => 1 - i / 200),
+    )
+    const { checkIns } = await server.get<ClientView>(`/api/clients/${id}`)
+    const newest = checkIns[0]!
+    const chest = newest.readings.find(({ site }) => site === 'chest')!
+    await server.post(`/api/check-ins/${newest.id}/readings`, {
+      readings: [{ ...chest, id: randomUUID(), value: 6.5, typed: '6.5', supersedes: chest.id }],
+    })
+    await open(`/clients/${id}`)
+    // Of forty columns only those in sight and a few more are in the page.
+    const drawn = () => page.$$eval('[data-test="ledger"] thead th', (all) => all.length)
+    expect(await drawn()).toBeLessThan(28)
+    await tick(page, 'corrected values')
+    await tick(page, 'trials')
+    const old = chest.value.toFixed(1)
+    await page.waitForFunction(
+      (words) => document.querySelector('[data-test="ledger"] s')?.textContent?.trim() === words,
+      {},
+      old,
+    )
+    await page.focus('[data-test="ledger"] td[tabindex="0"]')
+    await page.keyboard.press('Home')
+    await page.waitForFunction(() => document.activeElement?.getAttribute('data-cell') === '0,0')
+    await page.keyboard.press('ArrowRight')
+    await page.waitForFunction(() => document.activeElement?.getAttribute('data-cell') === '0,1')
+    await page.keyboard.press('Enter')
+    const chosen = checkIns.at(-2)!.id
+    await page.waitForFunction((wanted) => location.search.includes(wanted), {}, chosen)
+    await page.keyboard.press('End')
+    await page.waitForFunction(() => document.activeElement?.getAttribute('data-cell') === '0,39')
+  })
+
+  test('the curve stands on the columns of the sheet', async () => {
+    const { id } = await losing('Cora Column', [1, 0.95, 0.9])
+    await open(`/clients/${id}`)
+    await page.waitForSelector('[data-test="chart"] canvas')
+    const { canvas, box, columns } = await page.evaluate(() => {
+      const chart = document.querySelector('[data-test="chart"]')!.getBoundingClientRect()
+      const drawn = document.querySelector('[data-test="chart"] canvas')!.getBoundingClientRect()
+      const heads = [...document.querySelectorAll('[data-test="ledger"] thead button')]
+      const of = ({ x, width, height }: DOMRect) => ({ x, width, height })
+      return {
+        canvas: of(drawn),
+        box: of(chart),
+        columns: heads.map((e) => of(e.getBoundingClientRect())),
+      }
+    })
+    expect(canvas).toEqual(box)
+    // The lean curve is the only leaf green on the canvas: its points are above the middle of the columns.
+    const middle = await page.evaluate(() => {
+      const drawn = document.querySelector<HTMLCanvasElement>('[data-test="chart"] canvas')!
+      const { data, width, height } = drawn
+        .getContext('2d')!
+        .getImageData(0, 0, drawn.width, drawn.height)
+      const green = new Array<number>(width).fill(0)
+      for (let x = 0; x < width; x++) {
+        for (let y = 0; y < height; y++) {
+          const at = 4 * (y * width + x)
+          if (data[at] === 0x2c && data[at + 1] === 0x63 && data[at + 2] === 0x49) green[x]!++
+        }
+      }
+      // A circle is tallest in its middle.
+      const tall = green.flatMap((n, x) => (n >= 6 ? [x] : []))
+      const groups: number[][] = []
+      for (const x of tall) {
+        if (groups.length && x - groups.at(-1)!.at(-1)! < 12) groups.at(-1)!.push(x)
+        else groups.push([x])
+      }
+      const scale = drawn.getBoundingClientRect().width / width
+      return groups.map((g) => ((g[0]! + g.at(-1)!) / 2) * scale)
+    })
+    const wanted = columns.map(({ x, width }) => x + width / 2 - canvas.x)
+    for (const centre of wanted.slice(0, 2)) {
+      expect(Math.min(...middle.map((x) => Math.abs(x - centre)))).toBeLessThan(2)
+    }
+  })
+
+  test('who sees sums and girths only reads nothing of fat and lean on any of these pages', async () => {
+    const { id } = await losing('Noa Numbers', [1, 0.85])
+    await server.patch(`/api/clients/${id}`, { showPercentages: false })
+    for (const path of ['', '/curves', '/where', '/weigh-ins', '/photos']) {
+      await open(`/clients/${id}${path}`)
+      expect(await bodyText(), path).not.toMatch(/\bfat\b|\blean\b|[0-9] ?%/i)
+    }
+    await open(`/clients/${id}`)
+    expect(await textOf(page, 'verdict')).toBe('Folds down.')
+  })
+})
+
+describe('curves', () => {
+  test('the slope of a stretch comes from the worker, and notes stand on the axis', async () => {
+    const { id } = await losing('Uma Curve', [1, 0.95, 0.9, 0.85, 0.8])
+    await open(`/clients/${id}/curves`)
+    await page.waitForSelector('[data-test="curve"] canvas')
+    await waitForText(page, 'kg a week, 95 in 100 between')
+    expect(await textOf(page, 'slope')).toMatch(/Slope of fat: −0\.\d\d kg a week/)
+    await page.select('#subject', 'sum')
+    await waitForText(page, 'mm a week')
+    const slope = Number((await textOf(page, 'slope')).match(/−(\d+\.\d+) mm/)![1])
+    // The sum falls by a twentieth of 113.5 mm every four weeks.
+    expect(slope).toBeCloseTo((0.05 * 113.5) / 4, 1)
+    await page.type('#note-words', 'spring phase')
+    await press(page, 'Put on the axis')
+    await waitForText(page, 'spring phase')
+    await press(page, 'take away')
+    await page.waitForFunction(() => !document.body.innerText.includes('spring phase'))
+  })
+
+  test('a stretch is drawn across the chart, and compared', async () => {
+    const { id } = await losing('Bibi Brush', [1, 0.95, 0.9, 0.85, 0.8, 0.75])
+    await open(`/clients/${id}/curves`)
+    await page.waitForSelector('[data-test="curve"] canvas')
+    const all = await page.$eval('#from', (e) => (e as HTMLInputElement).value)
+    await press(page, 'Compare a stretch')
+    await waitForText(page, 'Draw across the chart')
+    const box = (await (await page.$('[data-test="curve"]'))!.boundingBox())!
+    const y = box.y + box.height / 2
+    await page.mouse.move(box.x + box.width * 0.45, y)
+    await page.mouse.down()
+    await page.mouse.move(box.x + box.width * 0.7, y, { steps: 8 })
+    await page.mouse.up()
+    await page.waitForFunction(
+      (before) => document.querySelector<HTMLInputElement>('#from')!.value !== before,
+      {},
+      all,
+    )
+    await press(page, 'All of it')
+    expect(await page.$eval('#from', (e) => (e as HTMLInputElement).value)).toBe(all)
+  })
+
+  test('a check-in that the equation cannot read is a gap with its reason', async () => {
+    const client = await flow.addClient(server, 'Gail Gap')
+    const three = await flow.startCheckIn(server, client.id, 60, { protocolId: 'three-fold' })
+    await flow.closeWithSheet(server, three.id, { sites: ['triceps', 'suprailiac', 'thigh'] })
+    for (const daysAgo of [30, 2]) {
+      const { id } = await flow.startCheckIn(server, client.id, daysAgo, {
+        protocolId: 'seven-fold',
+      })
+      await flow.closeWithSheet(server, id)
+    }
+    await open(`/clients/${client.id}/curves`)
+    await waitForText(page, 'has no point: not taken: chest, midaxillary, subscapular, abdominal.')
+  })
+})
+
+test('where: each site with sign, number and verdict, since any check-in', async () => {
+  const client = await flow.addClient(server, 'Wanda Where')
+  for (const [daysAgo, share, arm] of [
+    [60, 1, 30],
+    [2, 0.7, 30],
+  ] as const) {
+    const { id } = await flow.startCheckIn(server, client.id, daysAgo)
+    await server.patch(`/api/check-ins/${id}`, { extraGirths: ['upper_arm_relaxed'] })
+    const reading = {
+      ...{
+        id: randomUUID(),
+        checkInId: id,
+        kind: 'girth',
+        site: 'upper_arm_relaxed',
+        school: null,
+      },
+      ...{ pass: 1, value: arm, unit: 'cm', typed: String(arm), supersedes: null },
+      takenAt: new Date().toISOString(),
+    }
+    await server.post(`/api/check-ins/${id}/readings`, { readings: [reading] })
+    await flow.closeWithSheet(server, id, { folds: LAST.map((mm) => mm * share), passes: 2 })
+  }
+  await open(`/clients/${client.id}/where`)
+  const sites = await textOf(page, 'sites')
+  expect(sites).toMatch(/Abdominal\s+21\.0\s+14\.7\s+−6\.3 mm\s+\d\.\d\s+▼\s*clear/)
+  expect(await textOf(page, 'where')).toMatch(/−7\.8 mm/)
+  // The fold over the arm went by 5.1 mm and the girth not at all: muscle and bone grew by pi times that.
+  expect(await bodyText()).toMatch(/Upper arm, relaxed less triceps\s+24\.7 → 26\.3 cm/)
+})
+
+test('weigh-ins: seven on a line are read back, kept by day, and averaged with what is missing', async () => {
+  const { id } = await flow.addClient(server, 'Wes Weigh')
+  await open(`/clients/${id}/weigh-ins`)
+  await page.type('#weigh-ins', '62,4; 62,1; heavy')
+  await press(page, 'Keep')
+  await waitForText(page, 'Weigh-ins: got “heavy”. Accepted: one mass a day')
+  // Nothing typed is lost by the refusal.
+  expect(await page.$eval('#weigh-ins', (e) => (e as HTMLTextAreaElement).value)).toContain('heavy')
+  await page.click('#weigh-ins', { count: 3 })
+  await page.keyboard.type('62.4 62.1 - 62.8 62.3 62.2 62.6')
+  await waitForText(page, 'Read as')
+  await press(page, 'Keep')
+  await waitForText(page, 'Kept 6 days.')
+  const { weighIns } = await server.get<ClientView>(`/api/clients/${id}`)
+  expect(weighIns.map(({ date }) => date)).not.toContain(addDays(today, -4))
+  expect(weighIns.at(-1)).toEqual({ date: today, kg: 62.6 })
+  expect(await textOf(page, 'weeks')).toMatch(/of \d days?, without/)
+  await waitForText(page, 'kg a week')
+})
+
+test('photos: freed of their metadata, marked by two taps, one laid over the other', async () => {
+  const { id } = await flow.addClient(server, 'Phil Photo')
+  await open(`/clients/${id}/photos`)
+  // A picture with a place in it, made by the browser and marked as a camera would.
+  const base64 = await page.evaluate(() => {
+    const canvas = document.createElement('canvas')
+    Object.assign(canvas, { width: 3000, height: 4000 })
+    const pen = canvas.getContext('2d')!
+    pen.fillRect(1400, 400, 200, 3200)
+    return canvas.toDataURL('image/jpeg').split(',')[1]!
+  })
+  const plain = Buffer.from(base64, 'base64')
+  const exif = Buffer.from('Exif\0\0GPS 52.1 4.3')
+  const marker = Buffer.from([0xff, 0xe1, 0, exif.length + 2])
+  const file = join(server.folder, 'camera.jpg')
+  writeFileSync(file, Buffer.concat([plain.subarray(0, 2), marker, exif, plain.subarray(2)]))
+  const choose = async () => {
+    const input = (await page.$(
+      'input[aria-label="Choose the picture from the front"]',
+    )) as ElementHandle<HTMLInputElement>
+    await input.uploadFile(file)
+  }
+  await choose()
+  await waitForText(page, 'front kept')
+  await page.$eval(
+    '#taken-on',
+    (e, day) => {
+      ;(e as HTMLInputElement).value = day
+      e.dispatchEvent(new Event('input', { bubbles: true }))
+    },
+    addDays(today, -30),
+  )
+  await choose()
+  await page.waitForFunction(() => document.querySelectorAll('#then option').length === 2)
+  const { photos } = await server.get<ClientView>(`/api/clients/${id}`)
+  expect(photos.map(({ width, height }) => [width, height])).toEqual([
+    [1200, 1600],
+    [1200, 1600],
+  ])
+  const stored = await fetch(`${server.url}/api/photos/${photos[0]!.id}`)
+  expect(stored.headers.get('cache-control')).toBe('private, no-store')
+  expect(Buffer.from(await stored.arrayBuffer()).includes('GPS')).toBe(false)
+
+  await press(page, 'Mark crown and floor')
+  await waitForText(page, 'Tap the crown of the head.')
+  const target = (await (await page.$('[aria-label^="Picture from the front"]'))!.boundingBox())!
+  const tap = (y: number) =>
+    page.mouse.click(target.x + target.width / 2, target.y + target.height * y)
+  await tap(0.1)
+  await waitForText(page, 'Tap the floor between the feet.')
+  await tap(0.9)
+  await waitForText(page, 'Crown and floor are marked.')
+  await press(page, 'Done')
+  await page.waitForFunction(() => !document.querySelector('[role=dialog]'))
+  const view = await server.get<ClientView>(`/api/clients/${id}`)
+  const marked = view.photos.find(({ crown }) => crown !== null)!
+  expect(marked.floor!.y - marked.crown!.y).toBeCloseTo(0.8, 1)
+  await press(page, 'under a slider')
+  await page.waitForSelector('input[type=range]')
+})
+
+test('a board is made, names nobody who hides, and ties who is not clearly apart', async () => {
+  const clear = await losing('Ada Ahead', [1, 0.8, 0.6])
+  const near = await losing('Bea Behind', [1, 0.98, 0.97])
+  const hides = await losing('Cat Covered', [1, 0.99, 0.96])
+  await server.patch(`/api/clients/${hides.id}`, { hiddenOnBoards: true })
+  await open('/boards')
+  await press(page, 'Make a group')
+  await page.waitForSelector('#group-name')
+  await page.type('#group-name', 'Lock to lock')
+  await page.$eval(
+    '#starts',
+    (e, day) => {
+      ;(e as HTMLInputElement).value = day
+      e.dispatchEvent(new Event('input', { bubbles: true }))
+    },
+    addDays(today, -63),
+  )
+  for (const { name } of [clear, near, hides]) await tick(page, name)
+  await press(page, 'Keep')
+  await waitForText(page, 'An equals sign')
+  const board = await textOf(page, 'board')
+  expect(board).toMatch(/^1\s+Ada Ahead/)
+  expect(board).toMatch(/2=[^=]*Bea Behind/)
+  expect(board).toContain('Name hidden')
+  expect(board).not.toContain('Cat')
+  const data = await server.get<Board>(`/api/groups/${page.url().split('/').at(-1)}`)
+  expect(data.lines[0]!.change).toBeGreaterThan(0)
+})
+
+test('the roster finds, filters and sorts while it is typed', async () => {
+  await losing('Zelda Findme', [1])
+  await flow.addClient(server, 'Zoltan Findme')
+  await open('/clients')
+  await page.type('#search', 'findme')
+  await page.waitForFunction(
+    () => document.querySelector('[data-test="count"]')?.textContent?.trim() === '2 clients',
+  )
+  await page.select('#state', 'first')
+  await page.waitForFunction(
+    () => document.querySelector('[data-test="count"]')?.textContent?.trim() === '1 client',
+  )
+  expect(await textOf(page, 'roster')).toContain('Zoltan Findme')
+  await press(page, 'Due')
+  await page.waitForFunction(() => location.search.includes('sort=due'))
+})
+
+test('no page has an accessibility violation or runs over the side, at either size', async () => {
+  const { id } = await losing('Axel Audit', [1, 0.9, 0.8])
+  await server.post(`/api/clients/${id}/weigh-ins`, {
+    ...{ text: '64 64.2 63.9 64.1 63.8 64 63.7', last: today, unit: 'kg' },
+  })
+  const paths = ['', '/curves', '/where', '/weigh-ins', '/photos'].map((p) => `/clients/${id}${p}`)
+  for (const viewport of [DESK, PHONE]) {
+    await page.setViewport(viewport)
+    for (const path of [...paths, '/clients', '/boards']) {
+      await open(path)
+      expect(await flow.violations(page), path).toEqual([])
+      const over = await page.evaluate(
+        () => document.documentElement.scrollWidth - document.documentElement.clientWidth,
+      )
+      expect(over, `${path} at ${viewport.width}`).toBeLessThanOrEqual(0)
+    }
+  }
+})

@@ -1,0 +1,224 @@
+import { randomUUID } from 'node:crypto'
+import { existsSync, mkdtempSync, rmSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { afterAll, beforeAll, describe, expect, test } from 'vitest'
+import { addDays, isoDateOf, SEVEN_FOLDS } from '#core'
+import { clientViewSchema } from '#shared/check-ins'
+import { rosterSchema } from '#shared/roster'
+import { boardSchema } from '#shared/tracking'
+import { startApi } from './support/app'
+
+const today = isoDateOf(new Date())
+const folder = mkdtempSync(join(tmpdir(), 'oak-pinch-tracking-'))
+
+let api: Awaited<ReturnType<typeof startApi>>
+beforeAll(async () => {
+  process.env.OAK_PINCH_DATA = folder
+  api = await startApi()
+})
+afterAll(async () => {
+  await api.close()
+  rmSync(folder, { recursive: true, force: true })
+})
+
+async function addClient(name: string, more: object = {}): Promise<string> {
+  const { body } = await api.post('/api/clients', {
+    ...{ name, sex: 'female', birthDate: '1990-03-14', height: '168 cm', cadenceDays: '28' },
+  })
+  if (Object.keys(more).length) await api.patch(`/api/clients/${body.id}`, more)
+  return body.id as string
+}
+const viewOf = async (id: string) =>
+  clientViewSchema.parse((await api.get(`/api/clients/${id}`)).body)
+
+/** A closed check-in with seven double folds of one share of a usual sheet. */
+async function measure(clientId: string, daysAgo: number, share: number, massKg: number) {
+  const id = randomUUID()
+  const day = addDays(today, -daysAgo)
+  const takenAt = `${day}T08:00:00Z`
+  await api.post('/api/check-ins', { id, clientId, measuredOn: day, startedAt: takenAt })
+  const reading = (more: object) => ({
+    ...{ id: randomUUID(), checkInId: id, pass: 1, unit: 'mm', typed: 'x', takenAt },
+    ...{ supersedes: null, ...more },
+  })
+  const folds = SEVEN_FOLDS.flatMap((site, i) =>
+    [1, 2].map((pass) =>
+      reading({
+        ...{ kind: 'skinfold', site, school: 'us', pass },
+        value: [9, 11, 17, 13.5, 21, 16, 26][i]! * share,
+      }),
+    ),
+  )
+  const mass = reading({ kind: 'mass', site: null, school: null, value: massKg, unit: 'kg' })
+  await api.post(`/api/check-ins/${id}/readings`, { readings: [...folds, mass] })
+  await api.post(`/api/check-ins/${id}/close`)
+}
+
+describe('weigh-ins', () => {
+  test('are read on the server in the words of the form, replaced and taken back', async () => {
+    const id = await addClient('Wilma Weigh')
+    const send = (text: string) =>
+      api.post(`/api/clients/${id}/weigh-ins`, { text, last: today, unit: 'kg' })
+    expect((await send('62.4 - 62,8')).body).toEqual([
+      { date: addDays(today, -2), kg: 62.4 },
+      { date: today, kg: 62.8 },
+    ])
+    expect((await send('62.6')).body.at(-1)).toEqual({ date: today, kg: 62.6 })
+    const refused = await send('62.4 heavy')
+    expect(refused.status).toBe(422)
+    expect(refused.body.problems[0]).toMatchObject({
+      field: 'text',
+      message: expect.stringMatching(/got “62.4 heavy”. Accepted: one mass a day/),
+    })
+    await api.delete(`/api/clients/${id}/weigh-ins/${today}`)
+    expect((await viewOf(id)).weighIns).toEqual([{ date: addDays(today, -2), kg: 62.4 }])
+  })
+})
+
+test('notes stand on the axis until they are taken away', async () => {
+  const id = await addClient('Nia Note')
+  const { body } = await api.post(`/api/clients/${id}/events`, {
+    ...{ date: today, kind: 'holiday', words: 'at the sea' },
+  })
+  expect(body).toMatchObject([{ kind: 'holiday', words: 'at the sea' }])
+  expect((await api.post(`/api/clients/${id}/events`, { date: today, kind: 'x' })).status).toBe(422)
+  expect((await api.delete(`/api/clients/${id}/events/${body[0].id}`)).body).toEqual([])
+})
+
+describe('photos', () => {
+  const png = Buffer.from(
+    'iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==',
+    'base64',
+  )
+  const about = `view=front&takenOn=${today}&width=1&height=1`
+
+  test('are files in the data folder that go when the photo or the client goes', async () => {
+    const id = await addClient('Fay Photo')
+    const path = `/api/clients/${id}/photos?${about}`
+    const [first] = (await api.send(path, png, 'image/png')).body
+    expect(existsSync(join(folder, 'photos', first.id))).toBe(true)
+    const points = { crown: { x: 0.5, y: 0.1 }, floor: { x: 0.5, y: 0.9 } }
+    expect((await api.patch(`/api/photos/${first.id}`, points)).body[0]).toMatchObject(points)
+    const upside = { crown: points.floor, floor: points.crown }
+    expect((await api.patch(`/api/photos/${first.id}`, upside)).status).toBe(422)
+    // One a view and day: another takes its place.
+    const [second, ...more] = (await api.send(path, png, 'image/png')).body
+    expect(more).toEqual([])
+    expect(existsSync(join(folder, 'photos', first.id))).toBe(false)
+    await api.post(`/api/clients/${id}/erase`, { name: 'Fay Photo' })
+    expect(existsSync(join(folder, 'photos', second.id))).toBe(false)
+  })
+
+  test.each([
+    ['image/svg+xml', Buffer.from('<svg/>')],
+    ['image/jpeg', png],
+    ['image/png', Buffer.from('no picture')],
+  ])('%s that is no picture is refused with words', async (type, bytes) => {
+    const id = await addClient('Rex Refused')
+    const { status, body } = await api.send(`/api/clients/${id}/photos?${about}`, bytes, type)
+    expect(status).toBe(422)
+    expect(body.problems[0].message).toMatch(/^Photo: got .*Accepted:/)
+    expect((await viewOf(id)).photos).toEqual([])
+  })
+})
+
+describe('boards', () => {
+  test('rank like for like; hidden names and hidden percentages stay hidden', async () => {
+    const ids = {
+      winner: await addClient('Bo Winner'),
+      hidden: await addClient('Hal Hidden', { hiddenOnBoards: true }),
+      sums: await addClient('Sue Sums', { showPercentages: false }),
+      once: await addClient('Una Once'),
+    }
+    const results = { winner: 0.6, hidden: 0.95, sums: 0.5 } as const
+    for (const [who, share] of Object.entries(results)) {
+      await measure(ids[who as keyof typeof ids], 70, 1, 64)
+      await measure(ids[who as keyof typeof ids], 3, share, 62)
+    }
+    await measure(ids.once, 3, 1, 60)
+    const form = {
+      ...{ name: 'Spring', startsOn: addDays(today, -70), endsOn: today, measure: 'fatPercent' },
+      clientIds: Object.values(ids),
+    }
+    const { body: group } = await api.post('/api/groups', form)
+    const board = async (measured: string) =>
+      boardSchema.parse(
+        (await api.patch(`/api/groups/${group.id}`, { ...form, measure: measured })).body,
+      )
+    for (const measured of ['fatPercent', 'fatMass', 'netSwing']) {
+      const shown = await board(measured)
+      expect(JSON.stringify(shown.lines) + JSON.stringify(shown.unranked)).not.toMatch(/Sue/)
+      expect(shown.lines.map(({ name }) => name)).toEqual(['Bo Winner', null])
+      expect(JSON.stringify(shown.lines)).not.toContain(ids.hidden)
+      expect(shown.unranked).toEqual([
+        { name: 'Una Once', why: 'not measured twice in this period' },
+      ])
+    }
+    const sums = await board('sum')
+    expect(sums.lines.map(({ name, place }) => [place, name])).toEqual([
+      [1, 'Sue Sums'],
+      [2, 'Bo Winner'],
+      [3, null],
+    ])
+    const wrong = { ...form, endsOn: form.startsOn }
+    expect((await api.post('/api/groups', wrong)).body.problems[0]).toMatchObject({
+      field: 'endsOn',
+    })
+  })
+
+  test('another set of folds is not ranked against the others', async () => {
+    const [a, b, c] = [await addClient('A A'), await addClient('B B'), await addClient('C C')]
+    for (const id of [a, b]) {
+      await measure(id, 40, 1, 64)
+      await measure(id, 2, 0.9, 63)
+    }
+    for (const daysAgo of [40, 2]) {
+      const id = randomUUID()
+      const day = addDays(today, -daysAgo)
+      await api.post('/api/check-ins', {
+        ...{ id, clientId: c, protocolId: 'three-fold', measuredOn: day },
+        startedAt: `${day}T08:00:00Z`,
+      })
+      await api.post(`/api/check-ins/${id}/readings`, {
+        readings: ['triceps', 'suprailiac', 'thigh'].map((site) => ({
+          ...{ id: randomUUID(), checkInId: id, kind: 'skinfold', site, school: 'us', pass: 1 },
+          ...{ value: 15, unit: 'mm', typed: '15', takenAt: `${day}T08:00:00Z`, supersedes: null },
+        })),
+      })
+      await api.post(`/api/check-ins/${id}/close`)
+    }
+    const { body } = await api.post('/api/groups', {
+      ...{ name: 'Mixed', startsOn: addDays(today, -40), endsOn: today, measure: 'sum' },
+      clientIds: [a, b, c],
+    })
+    const board = boardSchema.parse((await api.get(`/api/groups/${body.id}`)).body)
+    expect(board.lines.map(({ name, tied }) => [name, tied])).toEqual([
+      ['A A', true],
+      ['B B', true],
+    ])
+    expect(board.unranked).toEqual([{ name: 'C C', why: 'other folds than most' }])
+  })
+})
+
+test('the roster searches, filters and sorts, and says how many there are', async () => {
+  const names = ['Roster 50%', 'Roster Late', 'Roster New', 'Roster Soon']
+  const [, late, , soon] = await Promise.all(names.map((name) => addClient(name)))
+  await measure(late!, 60, 1, 64)
+  await measure(soon!, 5, 1, 64)
+  const ask = async (query: string) =>
+    rosterSchema.parse((await api.get(`/api/clients?${query}`)).body)
+  const named = async (query: string) => (await ask(query)).entries.map(({ client }) => client.name)
+  expect(await named('search=roster')).toEqual(names)
+  // A per cent sign is a sign and no wild card.
+  expect(await named('search=50%25')).toEqual(['Roster 50%'])
+  expect(await named('search=roster&state=late')).toEqual(['Roster Late'])
+  expect(await named('search=roster&state=first')).toEqual(['Roster 50%', 'Roster New'])
+  expect(await named('search=roster&sort=last&descending=true')).toEqual([
+    ...['Roster Soon', 'Roster Late'],
+    ...['Roster 50%', 'Roster New'],
+  ])
+  const { total, entries } = await ask('search=roster%20late')
+  expect(total).toBe(1)
+  expect(entries[0]).toMatchObject({ checkIns: 1, dueOn: addDays(today, -32), state: 'late' })
+})

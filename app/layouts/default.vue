@@ -3,6 +3,7 @@ const places = [
   { to: '/', label: 'Today' },
   { to: '/clients', label: 'Clients' },
   { to: '/boards', label: 'Boards' },
+  { to: '/calendar', label: 'Calendar' },
   { to: '/tables', label: 'Tables' },
   { to: '/bench', label: 'Bench' },
   { to: '/settings', label: 'Settings' },

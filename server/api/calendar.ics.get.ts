@@ -1,6 +1,6 @@
 import { getQuery, setResponseHeaders } from 'h3'
-import { addDays } from '#core'
-import { calendarOf, PREPARATION } from '#core/exchange/calendar'
+import { addDays, PREPARATION } from '#core'
+import { calendarOf } from '#core/exchange/calendar'
 import { idSchema } from '#shared/ids'
 import { listDue } from '../repositories/clients'
 import { defineApi } from '../utils/api'

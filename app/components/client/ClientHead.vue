@@ -20,6 +20,7 @@ const pages = computed(() =>
     ['/where', 'Where'],
     ['/weigh-ins', 'Weigh-ins'],
     ['/photos', 'Photos'],
+    ['/plan', 'Plan'],
   ].map(([path, label]) => ({
     to: { path: `/clients/${props.client.id}${path}`, query: route.query },
     label: label!,

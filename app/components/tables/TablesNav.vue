@@ -3,6 +3,7 @@ const pages = [
   { to: '/tables', label: 'Quick estimate' },
   { to: '/tables/equations', label: 'Equations and charts' },
   { to: '/tables/ranges', label: 'Ranges' },
+  { to: '/tables/food-label', label: 'Food label' },
 ]
 </script>
 

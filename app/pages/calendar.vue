@@ -1,0 +1,189 @@
+<script setup lang="ts">
+import { draggable, dropTargetForElements } from '@atlaskit/pragmatic-drag-and-drop/element/adapter'
+import { addDays, addMonths, formatDate, reminderText, weekdayOf } from '#core'
+import { calendarSchema, type Calendar } from '#shared/plans'
+import { clientSchema } from '#shared/clients'
+
+useHead({ title: 'Calendar · Oak Pinch' })
+
+const route = useRoute()
+const router = useRouter()
+const api = useApi()
+const month = computed(() => {
+  const asked = String(route.query.month ?? '')
+  return /^\d{4}-\d{2}$/.test(asked)
+    ? `${asked}-01`
+    : `${new Date().toLocaleDateString('sv-SE').slice(0, 7)}-01`
+})
+/** Monday of the first week to Sunday of the last. */
+const days = computed(() => {
+  const first = addDays(month.value, -weekdayOf(month.value))
+  const end = addMonths(month.value, 1)
+  const all: string[] = []
+  for (let day = first; day < end || weekdayOf(day) !== 0; day = addDays(day, 1)) all.push(day)
+  return all
+})
+const { data, error, refresh } = await useAsyncData(
+  'calendar',
+  () => api.get(`/api/calendar?from=${days.value[0]}&to=${days.value.at(-1)}`, calendarSchema),
+  { watch: [month] },
+)
+type Entry = Calendar['entries'][number]
+const on = (day: string) => data.value?.entries.filter(({ dueOn }) => dueOn === day) ?? []
+
+function go(by: number) {
+  void router.replace({ query: { month: addMonths(month.value, by).slice(0, 7) } })
+}
+const title = computed(() =>
+  new Date(`${month.value}T00:00:00`).toLocaleDateString('en', { month: 'long', year: 'numeric' }),
+)
+
+/* A name is dragged to another day; without a mouse the dialog moves it. */
+const said = ref('')
+const trouble = ref('')
+async function move({ clientId, name }: Entry, day: string | null) {
+  trouble.value = ''
+  try {
+    await api.patch(`/api/clients/${clientId}`, clientSchema, { nextDueOn: day })
+    said.value = day ? `${name}: ${formatDate(day)}` : `${name}: by the usual days`
+    await refresh()
+  } catch (failure) {
+    trouble.value = (failure as Error).message
+  }
+}
+const over = ref<string>()
+const vDay = {
+  mounted: (element: HTMLElement, { value: day }: { value: string }) => {
+    dropTargetForElements({
+      element,
+      onDragEnter: () => (over.value = day),
+      onDragLeave: () => (over.value = undefined),
+      onDrop: ({ source }) => {
+        over.value = undefined
+        const entry = source.data.entry as Entry
+        if (entry.dueOn !== day) void move(entry, day)
+      },
+    })
+  },
+}
+const vEntry = {
+  mounted: (element: HTMLElement, { value: entry }: { value: Entry }) => {
+    draggable({ element, getInitialData: () => ({ entry }) })
+  },
+}
+
+const opened = ref<Entry>()
+const newDay = ref('')
+watch(opened, (entry) => (newDay.value = entry?.dueOn ?? ''))
+const reminder = computed(() =>
+  opened.value
+    ? reminderText(opened.value.name.split(' ')[0]!, formatDate(opened.value.dueOn, true))
+    : '',
+)
+const copied = ref(false)
+const text = useTemplateRef<HTMLTextAreaElement>('text')
+async function copy() {
+  text.value?.select()
+  // Without a secure context there is no clipboard: the text is selected for the coach to copy.
+  copied.value =
+    (await navigator.clipboard?.writeText(reminder.value).then(
+      () => true,
+      () => false,
+    )) ?? false
+}
+const today = computed(() => data.value?.today ?? '')
+const WEEKDAYS = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun']
+</script>
+
+<template>
+  <main class="mx-auto max-w-6xl px-4 py-6 sm:px-6">
+    <div class="flex flex-wrap items-end justify-between gap-3 pb-3">
+      <h1 class="text-[40px]">{{ title }}</h1>
+      <div class="flex flex-wrap gap-2 print:hidden">
+        <button type="button" class="button" @click="go(-1)">Before</button>
+        <button type="button" class="button" @click="go(1)">Next</button>
+        <a href="/api/calendar.ics" class="button" download>.ics of everybody</a>
+      </div>
+    </div>
+    <p v-if="error" role="alert" class="font-bold text-clay">{{ error.message }}</p>
+    <p class="pb-2 text-faded">
+      Drag a name to another day, or tap it.
+      <span role="status" class="text-ink">{{ said }}</span>
+    </p>
+    <p v-if="trouble" role="alert" class="pb-2 font-bold text-clay">{{ trouble }}</p>
+    <ol class="grid sm:grid-cols-7" data-test="month">
+      <li
+        v-for="(name, i) in WEEKDAYS"
+        :key="name"
+        aria-hidden="true"
+        class="border-b-2 border-ink px-2 pb-1 max-sm:hidden"
+        :style="{ order: i - 100 }"
+      >
+        {{ name }}
+      </li>
+      <li
+        v-for="day in days"
+        :key="day"
+        v-day="day"
+        :data-day="day"
+        class="border-line px-2 py-1 sm:min-h-24 sm:border-r sm:border-b"
+        :class="[
+          day.slice(0, 7) === month.slice(0, 7) ? '' : 'bg-board max-sm:hidden',
+          day === today ? 'outline-3 -outline-offset-3 outline-leaf' : '',
+          over === day ? 'bg-white' : '',
+          on(day).length ? '' : 'max-sm:hidden',
+        ]"
+      >
+        <span class="text-faded">
+          <span class="sm:hidden">{{ WEEKDAYS[weekdayOf(day)] }} </span>{{ formatDate(day) }}
+        </span>
+        <ul>
+          <li v-for="entry in on(day)" :key="`${entry.clientId} ${day}`">
+            <button
+              v-entry="entry"
+              type="button"
+              class="min-h-11 w-full rounded border-l-4 px-1.5 text-left leading-tight"
+              :class="day < today ? 'border-clay bg-clay-wash' : 'border-leaf bg-board'"
+              @click="opened = entry"
+            >
+              {{ entry.name }}<span v-if="entry.moved" class="text-faded"> moved</span>
+              <span v-if="day < today" class="sr-only">, late</span>
+            </button>
+          </li>
+        </ul>
+      </li>
+    </ol>
+    <AskDialog :title="opened?.name ?? ''" :open="opened !== undefined" @close="opened = undefined">
+      <template v-if="opened">
+        <form
+          class="flex flex-wrap items-end gap-3"
+          @submit.prevent="(move(opened, newDay), (opened = undefined))"
+        >
+          <FieldRow id="new-day" label="Next check-in on">
+            <input id="new-day" v-model="newDay" type="date" class="field" data-first />
+          </FieldRow>
+          <button type="submit" class="button button-lead">Move</button>
+          <button
+            v-if="opened.moved"
+            type="button"
+            class="button"
+            @click="(move(opened, null), (opened = undefined))"
+          >
+            The usual days again
+          </button>
+        </form>
+        <FieldRow id="reminder" label="Reminder" class="pt-4">
+          <textarea id="reminder" ref="text" class="field" rows="7" readonly :value="reminder" />
+        </FieldRow>
+        <div class="flex flex-wrap gap-3 pt-3">
+          <button type="button" class="button" @click="copy">
+            {{ copied ? 'Copied' : 'Copy' }}
+          </button>
+          <a :href="`/api/calendar.ics?client=${opened.clientId}`" class="button" download>.ics</a>
+          <NuxtLink :to="`/clients/${opened.clientId}`" class="button">To the client</NuxtLink>
+          <button type="button" class="button" @click="opened = undefined">Close</button>
+        </div>
+      </template>
+    </AskDialog>
+  </main>
+</template>

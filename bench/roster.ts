@@ -44,23 +44,30 @@ async function measure(count: number) {
     const { id } = entries[7]!.client
     const list = await median(() => findRoster(db, asked, today))
     const search = await median(() => findRoster(db, { ...asked, search: 'ashby' }, today))
-    // The same columns of the same rows, by the shortest statement that gives them.
-    const bareList = await median(() =>
-      engine.query(
-        `select c.id, c.name, c.sex, c.birth_date, c.cadence_days, max(k.measured_on) as last_on, count(k.id) as n
-        from clients c left join check_ins k on k.client_id = c.id and k.closed_at is not null and k.voided_at is null
-        where c.archived_at is null group by c.id order by c.name limit 50`,
-      ),
+    // The same columns of the same rows, by the shortest statements that give them.
+    const bareOf = (where: string) =>
+      `select c.id, c.name, c.sex, c.birth_date, c.cadence_days, l.on_day, (select count(*) from clients ${where}) as total,
+        exists (select 1 from check_ins o where o.client_id = c.id and o.closed_at is null) as open,
+        (select count(*) from check_ins n where n.client_id = c.id and n.closed_at is not null and n.voided_at is null) as n
+      from (select * from clients ${where} order by name limit 50) c
+      left join lateral (select k.measured_on as on_day from check_ins k where k.client_id = c.id
+        and k.closed_at is not null and k.voided_at is null order by k.measured_on desc limit 1) l on true`
+    const bareList = await median(() => engine.query(bareOf('where archived_at is null')))
+    const bareSearch = await median(() =>
+      engine.query(bareOf("where archived_at is null and name ilike '%ashby%'")),
     )
     const page = await median(() => listCheckIns(db, id))
-    const barePage = await median(() =>
-      engine.query(
-        `select k.*, r.* from check_ins k join readings r on r.check_in_id = k.id
-        where k.client_id = $1 order by k.measured_on desc, r.position`,
+    const barePage = await median(async () => {
+      await engine.query('select * from check_ins where client_id = $1 order by measured_on desc', [
+        id,
+      ])
+      await engine.query(
+        `select r.* from readings r join check_ins k on k.id = r.check_in_id where k.client_id = $1
+        order by r.position`,
         [id],
-      ),
-    )
-    return { list, search, bareList, page, barePage }
+      )
+    })
+    return { list, search, bareList, bareSearch, page, barePage }
   } finally {
     await close()
     rmSync(folder, { recursive: true, force: true })
@@ -72,7 +79,7 @@ const large = await measure(2000)
 const say = (what: string, ratio: number, asked: string) =>
   console.log(`${what}: ${ratio.toFixed(2)} times (${asked})`)
 say('list of 2,000 against the bare SQL', large.list / large.bareList, 'at most 3 is asked for')
-say('search in 2,000 against the bare SQL of the list', large.search / large.bareList, 'at most 3')
+say('search in 2,000 against the bare SQL', large.search / large.bareSearch, 'at most 3')
 say('a client of 100 check-ins against the bare SQL', large.page / large.barePage, 'at most 3')
 say('list, ten times the clients', large.list / small.list, 'at most 10')
 say('search, ten times the clients', large.search / small.search, 'at most 10')

@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { draggable, dropTargetForElements } from '@atlaskit/pragmatic-drag-and-drop/element/adapter'
 import { addDays, addMonths, formatDate, reminderText, weekdayOf } from '#core'
 import { calendarSchema, type Calendar } from '#shared/plans'
 import { clientSchema } from '#shared/clients'
@@ -51,9 +50,12 @@ async function move({ clientId, name }: Entry, day: string | null) {
     trouble.value = (failure as Error).message
   }
 }
+/** Only a browser drags. */
+const dragging = () => import('@atlaskit/pragmatic-drag-and-drop/element/adapter')
 const over = ref<string>()
 const vDay = {
-  mounted: (element: HTMLElement, { value: day }: { value: string }) => {
+  mounted: async (element: HTMLElement, { value: day }: { value: string }) => {
+    const { dropTargetForElements } = await dragging()
     dropTargetForElements({
       element,
       onDragEnter: () => (over.value = day),
@@ -67,7 +69,8 @@ const vDay = {
   },
 }
 const vEntry = {
-  mounted: (element: HTMLElement, { value: entry }: { value: Entry }) => {
+  mounted: async (element: HTMLElement, { value: entry }: { value: Entry }) => {
+    const { draggable } = await dragging()
     draggable({ element, getInitialData: () => ({ entry }) })
   },
 }

@@ -8,6 +8,9 @@ const { start, busy, trouble } = useStartCheckIn()
 
 useHead({ title: 'Today · Oak Pinch' })
 
+/** Those who come up next; everybody is under Clients. */
+const SOON = 25
+
 interface Group {
   title: string
   entries: TodayEntry[]
@@ -25,7 +28,7 @@ const groups = computed<Group[]>(() => {
     { title: 'Late', entries: of('late') },
     { title: 'Due', entries: of('due') },
     { title: 'Not measured yet', entries: of('first') },
-    { title: 'Coming up', entries: of('coming') },
+    { title: 'Coming up', entries: of('coming').slice(0, SOON) },
   ].filter((group) => group.entries.length > 0)
 })
 
@@ -98,7 +101,10 @@ function when({ open, state, daysPast, dueOn }: TodayEntry) {
           </li>
         </ul>
       </section>
-      <NuxtLink to="/clients/new" class="button">Add a client</NuxtLink>
+      <div class="flex flex-wrap gap-3">
+        <NuxtLink to="/clients/new" class="button">Add a client</NuxtLink>
+        <NuxtLink to="/clients" class="button">All clients</NuxtLink>
+      </div>
     </template>
   </main>
 </template>

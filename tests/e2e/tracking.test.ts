@@ -38,7 +38,7 @@ describe('the ledger', () => {
   test('says in a sentence what changed, over any two dates that are tapped', async () => {
     const { id } = await losing('Lena Ledger', [1, 0.99, 0.9, 0.78])
     await open(`/clients/${id}`)
-    expect(await textOf(page, 'verdict')).toBe('Fat down; lean held as far as can be told.')
+    expect(await textOf(page, 'verdict')).toBe('Fat down, lean held.')
     expect(await textOf(page, 'sum-verdict')).toMatch(/▼\s+clear/)
     expect(await textOf(page, 'next')).toMatch(/worth measuring again after about \d+ days/)
     const dates = await page.$$('[data-test="ledger"] thead button')

@@ -3,15 +3,17 @@ import type { EChartsCoreOption } from 'echarts/core'
 import { daysBetween, fixed, formatDate, massIn, type HandBand, type MassUnit } from '#core'
 import type { ClientEvent } from '#shared/tracking'
 
+export interface LedgerPoint {
+  /** Middle of its column in the sheet below, px. */
+  x: number
+  date: string
+  fat: HandBand | null
+  lean: HandBand | null
+  otherHand: boolean
+}
+
 const props = defineProps<{
-  points: {
-    /** Middle of its column in the sheet below, px. */
-    x: number
-    date: string
-    fat: HandBand | null
-    lean: HandBand | null
-    otherHand: boolean
-  }[]
+  points: LedgerPoint[]
   events: ClientEvent[]
   unit: MassUnit
   /** Width of the label column of the sheet, px. */
@@ -25,8 +27,22 @@ const props = defineProps<{
 
 type Part = 'fat' | 'lean'
 
+/** Beyond the edges of what is in sight, px: the line goes on to the next point. */
+const MARGIN = 200
+const inSight = computed(() =>
+  props.points.filter(({ x }) => x > props.from - MARGIN && x < props.to + MARGIN),
+)
+/** Bounds of all, so that the axis stands still under the scrolling. */
+const bounds = computed(() => {
+  const edges = props.points.flatMap(({ fat, lean }) =>
+    [fat, lean].flatMap((b) => (b ? [b.value - b.halfWidth, b.value + b.halfWidth] : [])),
+  )
+  const inUnit = edges.map((kg) => massIn(kg, props.unit))
+  return inUnit.length ? roundBounds(Math.min(...inUnit), Math.max(...inUnit)) : {}
+})
+
 const taken = (part: Part) =>
-  props.points.flatMap(({ x, date, otherHand, [part]: band }) =>
+  inSight.value.flatMap(({ x, date, otherHand, [part]: band }) =>
     band
       ? [
           {
@@ -51,13 +67,13 @@ function placeOf(date: string): number | undefined {
 
 function line(name: Part, color: string, extra: { symbol: string; type?: 'dashed'; size: number }) {
   const data = taken(name)
-  const last = data.at(-1)
+  const last = props.points.findLast((p) => p[name])
   return [
     ...bandSeries(name, color, data),
     {
       name,
       type: 'line',
-      data: props.points.map(({ x, otherHand, [name]: band }) => ({
+      data: inSight.value.map(({ x, otherHand, [name]: band }) => ({
         value: [x, band ? massIn(band.value, props.unit) : null],
         symbol: otherHand ? 'emptyCircle' : extra.symbol,
         label: {
@@ -65,7 +81,7 @@ function line(name: Part, color: string, extra: { symbol: string; type?: 'dashed
           position: 'top',
           align: 'right',
           offset: [-6, 0],
-          formatter: () => `${name} ${fixed(last!.value, 1)}`,
+          formatter: () => `${name} ${fixed(massIn(last![name]!.value, props.unit), 1)}`,
           color,
           fontFamily: FIGURES,
           fontWeight: 600,
@@ -110,8 +126,6 @@ const marks = computed(() => [
 
 const option = computed<EChartsCoreOption>(() => {
   const { from, to } = props
-  const all = [...taken('fat'), ...taken('lean')]
-  const [low, high] = [Math.min(...all.map((p) => p.low)), Math.max(...all.map((p) => p.high))]
   return {
     animation: false,
     // No bounds of its own: the points stand on the columns of the sheet below.
@@ -139,7 +153,7 @@ const option = computed<EChartsCoreOption>(() => {
     },
     yAxis: {
       type: 'value',
-      ...roundBounds(low, high),
+      ...bounds.value,
       axisLabel: AXIS_LABEL,
       name: props.unit,
       nameTextStyle: { color: FADED },

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { useVirtualizer } from '@tanstack/vue-virtual'
+import { useVirtualizer, type Range, type VirtualItem } from '@tanstack/vue-virtual'
 import {
   bandOf,
   basisOf,
@@ -148,6 +148,14 @@ function superseded({ id }: Line, i: number): string[] {
   )
 }
 
+/** Columns are drawn in blocks, with one more on either side of what is in sight. */
+const BLOCK = 6
+function blocksOf({ startIndex, endIndex, count }: Range): number[] {
+  const from = Math.max(0, (Math.floor(startIndex / BLOCK) - 1) * BLOCK)
+  const to = Math.min(count, (Math.floor(endIndex / BLOCK) + 2) * BLOCK)
+  return Array.from({ length: to - from }, (_, i) => from + i)
+}
+
 const scroller = useTemplateRef<HTMLDivElement>('scroller')
 const whole = computed(() => LABEL_WIDTH + COLUMN_WIDTH * columns.value.length)
 const virtualizer = useVirtualizer(
@@ -159,35 +167,28 @@ const virtualizer = useVirtualizer(
     paddingStart: LABEL_WIDTH,
     // Room for the column of names, which stays in place.
     scrollPaddingStart: LABEL_WIDTH,
-    overscan: 4,
+    rangeExtractor: blocksOf,
     initialRect: { width: FIRST_WIDTH, height: 0 },
     initialOffset: Math.max(0, whole.value - FIRST_WIDTH),
   })),
 )
-const shown = computed(() => virtualizer.value.getVirtualItems())
+/** The columns drawn; the same list while the block is the same, so that most scrolling draws no cell anew. */
+const shown = computed<VirtualItem[]>((before) => {
+  const items = virtualizer.value.getVirtualItems()
+  const same = before?.length === items.length && before[0]?.index === items[0]?.index
+  return same ? before! : items
+})
 const before = computed(() => (shown.value[0]?.start ?? LABEL_WIDTH) - LABEL_WIDTH)
 const after = computed(() => whole.value - (shown.value.at(-1)?.end ?? whole.value))
 
-const scrolled = ref(0)
-const wide = ref(FIRST_WIDTH)
-function look() {
-  const box = scroller.value
-  if (!box) return
-  scrolled.value = box.scrollLeft
-  wide.value = box.clientWidth
-}
 /** The newest column is what the coach came for: the sheet opens scrolled to it. */
-onMounted(() => {
-  const box = scroller.value!
+onMounted(() =>
   // After the windowing has put the sheet where it was drawn first.
   requestAnimationFrame(() => {
-    box.scrollLeft = box.scrollWidth
-    look()
-  })
-  const observer = new ResizeObserver(look)
-  observer.observe(box)
-  onBeforeUnmount(() => observer.disconnect())
-})
+    const box = scroller.value
+    if (box) box.scrollLeft = box.scrollWidth
+  }),
+)
 
 /* The sheet is walked with the arrows; Enter takes the column into the comparison. */
 const at = ref({ row: 0, column: Math.max(0, columns.value.length - 1) })
@@ -206,7 +207,8 @@ async function go(row: number, column: number) {
 }
 function onKey(event: KeyboardEvent) {
   const { row, column } = at.value
-  const page = Math.max(1, Math.floor((wide.value - LABEL_WIDTH) / COLUMN_WIDTH) - 1)
+  const inSight = (scroller.value?.clientWidth ?? FIRST_WIDTH) - LABEL_WIDTH
+  const page = Math.max(1, Math.floor(inSight / COLUMN_WIDTH) - 1)
   const moves: Record<string, [number, number]> = {
     ArrowLeft: [row, column - 1],
     ArrowRight: [row, column + 1],
@@ -238,28 +240,19 @@ const role = (id: string) => (id === props.thenId ? 'then' : id === props.nowId 
       tabindex="0"
       role="region"
       aria-label="Ledger and curves"
-      @scroll.passive="look"
     >
       <div :style="{ width: `${whole}px`, minWidth: '100%' }">
-        <div
+        <LedgerChart
           v-if="percentages"
-          class="sticky left-0 h-[210px]"
-          :style="{ width: `${wide}px` }"
-          data-test="chart"
-        >
-          <ClientOnly>
-            <LazyCompositionChart
-              :points="points"
-              :events="view.events"
-              :unit="unit"
-              :label-width="LABEL_WIDTH"
-              :from="scrolled"
-              :to="scrolled + wide - LABEL_WIDTH"
-              :then-index="columns.findIndex(({ id }) => id === thenId)"
-              :now-index="columns.findIndex(({ id }) => id === nowId)"
-            />
-          </ClientOnly>
-        </div>
+          :scroller="scroller"
+          :points="points"
+          :events="view.events"
+          :unit="unit"
+          :label-width="LABEL_WIDTH"
+          :first-width="FIRST_WIDTH"
+          :then-index="columns.findIndex(({ id }) => id === thenId)"
+          :now-index="columns.findIndex(({ id }) => id === nowId)"
+        />
         <table
           class="table-fixed border-collapse"
           :style="{ width: `${whole}px` }"

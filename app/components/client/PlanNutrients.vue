@@ -79,7 +79,7 @@ const base = computed({
           v-if="target.proteinPerLeanKg"
         >
           ({{ target.proteinPerLeanKg.join(' to ') }} a kg of lean)</template
-        >, carbohydrate {{ target.carbohydratePerKg.join(' to ') }} g/kg. {{ target.source }}.
+        >, carbohydrate {{ target.carbohydratePerKg.join(' to ') }} g/kg ({{ target.source }}).
       </p>
       <div class="grid gap-3 sm:grid-cols-3">
         <FieldRow id="protein" label="Protein, g a kg">

@@ -476,8 +476,8 @@ const foldsTaken = computed(
                   {{ RESTING_FORMS[form].source }}.
                 </p>
               </div>
-              <FieldRow id="activity" label="Activity">
-                <select id="activity" v-model.number="activity" class="field w-auto! max-w-full">
+              <FieldRow id="activity" label="Activity" class="max-w-full min-w-0">
+                <select id="activity" v-model.number="activity" class="field">
                   <option v-for="a in ACTIVITIES" :key="a.factor" :value="a.factor">
                     {{ a.factor }}, {{ a.name }}
                   </option>

@@ -1,0 +1,83 @@
+/**
+ * `npm run bench -- ledger`: a client of five years of weekly check-ins in headless Chromium. The sheet is scrolled from
+ * end to end; the longest frame, in frames of the same page at rest.
+ */
+import { randomUUID } from 'node:crypto'
+import { addDays, isoDateOf, SEVEN_FOLDS } from '../core'
+import type { Client } from '../shared/clients'
+import { openBrowser } from '../tests/e2e/support/browser'
+import { TestServer } from '../tests/e2e/support/server'
+
+const VISITS = 260
+const LONGEST_FRAME_MS = 50
+const today = isoDateOf(new Date())
+
+async function fill(server: TestServer): Promise<string> {
+  const { id: clientId } = await server.post<Client>('/api/clients', {
+    ...{ name: 'Lea Longtime', sex: 'female', birthDate: '1988-03-14', height: '168 cm' },
+  })
+  for (let visit = VISITS - 1; visit >= 0; visit--) {
+    const id = randomUUID()
+    const measuredOn = addDays(today, -7 * visit)
+    const takenAt = `${measuredOn}T08:00:00Z`
+    await server.post('/api/check-ins', { id, clientId, measuredOn, startedAt: takenAt })
+    const reading = (more: object) => ({
+      ...{ id: randomUUID(), checkInId: id, pass: 1, unit: 'mm', typed: 'x', takenAt },
+      ...{ supersedes: null, ...more },
+    })
+    const share = 1 + 0.1 * Math.sin(visit / 9)
+    await server.post(`/api/check-ins/${id}/readings`, {
+      readings: [
+        ...[1, 2].flatMap((pass) =>
+          SEVEN_FOLDS.map((site, i) =>
+            reading({ kind: 'skinfold', site, school: 'us', pass, value: (9 + 2 * i) * share }),
+          ),
+        ),
+        reading({ kind: 'mass', site: null, school: null, unit: 'kg', value: 62 * share ** 0.2 }),
+      ],
+    })
+    await server.post(`/api/check-ins/${id}/close`, {})
+  }
+  return clientId
+}
+
+const server = await TestServer.create()
+const { browser, close } = await openBrowser()
+try {
+  const id = await fill(server)
+  const page = await browser.newPage()
+  await page.setViewport({ width: 1280, height: 800 })
+  await page.evaluateOnNewDocument('globalThis.__name = (f) => f')
+  await page.goto(`${server.url}/clients/${id}`, { waitUntil: 'networkidle0' })
+  await page.waitForSelector('[data-test="chart"] canvas')
+  const { rest, scrolled, columns } = await page.evaluate(async () => {
+    const sheet = document.querySelector('[aria-label="Ledger and curves"]')!
+    const frames = (count: number, each: (i: number) => void) =>
+      new Promise<number[]>((resolve) => {
+        const at: number[] = []
+        const tick = (time: number) => {
+          at.push(time)
+          each(at.length)
+          if (at.length <= count) requestAnimationFrame(tick)
+          else resolve(at.slice(1).map((t, i) => t - at[i]!))
+        }
+        requestAnimationFrame(tick)
+      })
+    const still = await frames(60, () => {})
+    const far = sheet.scrollWidth - sheet.clientWidth
+    const moving = await frames(300, (i) => (sheet.scrollLeft = far * (1 - i / 300)))
+    return {
+      rest: still.sort((a, b) => a - b)[30]!,
+      scrolled: moving,
+      columns: document.querySelectorAll('[data-test="ledger"] thead th').length,
+    }
+  })
+  const worst = Math.max(...scrolled)
+  const middle = [...scrolled].sort((a, b) => a - b)[scrolled.length >> 1]!
+  console.log(
+    `${VISITS} check-ins scrolled from end to end: longest frame ${(worst / rest).toFixed(1)} frames at rest (${worst.toFixed(0)} ms; at most ${LONGEST_FRAME_MS} ms is asked for), middle ${(middle / rest).toFixed(1)}; ${columns} columns drawn`,
+  )
+} finally {
+  await close()
+  await server.remove()
+}

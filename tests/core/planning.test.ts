@@ -1,0 +1,296 @@
+import { randomLcg, randomNormal } from 'd3-random'
+import fc from 'fast-check'
+import { describe, expect, test } from 'vitest'
+import {
+  adviseCadence,
+  checkedPace,
+  dueState,
+  energyPlan,
+  followUp,
+  FORBES_KG,
+  judgeChange,
+  KG_PER_POUND,
+  leanAtFat,
+  lossBand,
+  monteCarlo,
+  monteCarloAtOnce,
+  NUTRIENTS,
+  nutrientPlan,
+  paceIn,
+  planCautions,
+  simulate,
+  SEVEN_FOLDS,
+  targetsOf,
+  timelineOf,
+  USUAL_DOUBT,
+  wholeParts,
+  type Measured,
+  type StartingPoint,
+} from '#core'
+import { calendarOf } from '#core/exchange/calendar'
+import { fold, thrownBy } from './support'
+
+const man: StartingPoint = {
+  ...{ sex: 'male', ageYears: 35, heightCm: 180, fatKg: 20, leanKg: 60, standardError: 3.5 },
+}
+const woman: StartingPoint = { ...man, sex: 'female', fatKg: 18, leanKg: 46, heightCm: 168 }
+const words = (run: () => unknown) => (thrownBy(run) as Error).message
+
+describe('a goal', () => {
+  test('at constant lean is lean / (1 - goal); with Forbes lean goes along', () => {
+    const { constantLean, withForbes } = targetsOf({ kind: 'fatPercent', value: 15 }, man)
+    expect(constantLean.massKg).toBeCloseTo(60 / 0.85, 9)
+    expect(withForbes.fatKg / withForbes.massKg).toBeCloseTo(0.15, 6)
+    expect(withForbes.leanKg).toBeCloseTo(leanAtFat(man, withForbes.fatKg), 9)
+    expect(withForbes.leanKg).toBeLessThan(60)
+    // (F1 - F0) + 10.4 ln(F1 / F0) is the change of mass (Hall KD, Br J Nutr 2007;97:1059-1063, from memory).
+    const fat = withForbes.fatKg
+    expect(fat - 20 + FORBES_KG * Math.log(fat / 20)).toBeCloseTo(withForbes.massKg - 80, 6)
+  })
+
+  test('of a body mass ends at that body mass both ways', () => {
+    const { constantLean, withForbes } = targetsOf({ kind: 'mass', value: 74 }, man)
+    expect(constantLean.massKg).toBe(74)
+    expect(withForbes.massKg).toBeCloseTo(74, 6)
+    expect(withForbes.fatKg).toBeGreaterThan(constantLean.fatKg)
+  })
+
+  test('under 5 % for men and 12 % for women is refused, whatever it is named by', () => {
+    expect(words(() => targetsOf({ kind: 'fatPercent', value: 4.9 }, man))).toMatch(
+      /Goal, fat %: got .*4\.9 % fat.*at least 5 %.*physician/,
+    )
+    expect(targetsOf({ kind: 'fatPercent', value: 5 }, man).constantLean.fatKg).toBeGreaterThan(3)
+    expect(words(() => targetsOf({ kind: 'fatPercent', value: 11 }, woman))).toMatch(/12 %/)
+    expect(words(() => targetsOf({ kind: 'mass', value: 50 }, woman))).toMatch(/8\.0 % fat/)
+    expect(words(() => targetsOf({ kind: 'mass' }, man))).toMatch(/is missing/)
+  })
+})
+
+describe('a pace', () => {
+  test('the strictest band binds: at 25 % fat the points end at 0.75', () => {
+    const band = lossBand(man)
+    expect(paceIn(band.fast, 'fatPoints', man)).toBeCloseTo(0.75, 9)
+    expect(paceIn(band.fast, 'percentMass', man)).toBeCloseTo(1, 9)
+    // A heavy body is bound by two pounds.
+    expect(paceIn(lossBand({ fatKg: 60, leanKg: 80 }).fast, 'lb', man)).toBeCloseTo(2, 9)
+  })
+
+  test('faster than the band is refused with the band', () => {
+    expect(words(() => checkedPace({ unit: 'lb', value: 2.5 }, man, 'loss'))).toMatch(
+      /Pace: got 2\.5\. Accepted: above 0 and up to 1\.76 \(1 % of body mass a week\)/,
+    )
+    expect(words(() => checkedPace({ unit: 'kg', value: NaN }, man, 'loss'))).toMatch(/Accepted/)
+  })
+})
+
+describe('a timeline', () => {
+  const pace = { unit: 'percentMass', value: 0.7 } as const
+  const on = (date?: string) =>
+    timelineOf({ kind: 'mass', value: 74, ...(date ? { date } : {}) }, man, pace, '2026-03-01')
+
+  test('goes from a pace to a date and from a date back to the latest start', () => {
+    const free = on()
+    expect(free.verdict).toBe('no date')
+    // 6 kg of 80 at 0.7 % of what is left a week: ln(80 / 74) / -ln(0.993).
+    expect(free.weeks).toBeCloseTo(Math.log(80 / 74) / -Math.log(0.993), 0)
+    const early = on('2026-12-01')
+    expect(early.verdict).toBe('feasible')
+    expect(early.latestStart! > early.startAtPace!).toBe(true)
+    expect(on(free.doneOn).verdict).toBe('feasible')
+    expect(on(free.earliest).verdict).toBe('feasible at the fast end')
+    const wish = on('2026-03-20')
+    expect(wish.verdict).toBe('not feasible')
+    expect(wish.earliest > '2026-03-20').toBe(true)
+  })
+
+  test('keeps the last week for rest, without water games', () => {
+    const goal = { kind: 'mass', value: 78, date: '2026-08-01' } as const
+    const { phases } = timelineOf(goal, man, pace, '2026-03-01', { peakWeek: true })
+    expect(phases.map(({ kind }) => kind)).toEqual(['cut', 'hold', 'peak week'])
+    expect(phases.at(-1)).toMatchObject({ from: '2026-07-25', to: '2026-08-01' })
+    expect(phases.at(-1)!.words).toMatch(/No water, salt or sauna/)
+  })
+})
+
+describe('energy', () => {
+  test('the deficit is held to what body fat can supply, the intake to its floor', () => {
+    const lean: StartingPoint = { ...man, fatKg: 6, leanKg: 66 }
+    const held = energyPlan(lean, { form: 'lean', activity: 1.55, paceKg: 0.7 })
+    expect(held.deficitKcal).toBeCloseTo(69.3 * 6, 6)
+    expect(held.notes[0]).toMatch(/more than this body fat can supply/)
+    const small: StartingPoint = { ...woman, fatKg: 20, leanKg: 36 }
+    const floored = energyPlan(small, { form: 'lean', activity: 1.2, paceKg: 0.5 })
+    expect(floored.intakeKcal).toBe(1200)
+    expect(floored.notes[0]).toMatch(/registered dietitian/)
+    // A pace below nought is a gain.
+    expect(energyPlan(man, { form: 'mass', activity: 1.4, paceKg: -0.2 }).deficitKcal).toBeLessThan(
+      0,
+    )
+  })
+
+  test('two compartments lose less than the static rule, and conserve energy on the way', () => {
+    const { needKcal } = energyPlan(man, { form: 'lean', activity: 1.5, paceKg: 0 })
+    const regime = { intakeKcal: needKcal - 500, activity: 1.5, form: 'lean' } as const
+    const path = simulate(man, regime, 52)
+    const end = path.at(-1)!
+    const lost = 80 - end.fatKg - end.leanKg
+    expect(lost).toBeGreaterThan(5)
+    expect(lost).toBeLessThan((500 * 364) / 7716)
+    // Lean follows fat by the Forbes relation all along.
+    expect(end.leanKg).toBeCloseTo(leanAtFat(man, end.fatKg), 1)
+    // At need nothing moves.
+    const still = simulate(man, { ...regime, intakeKcal: needKcal }, 52).at(-1)!
+    expect(still.fatKg).toBeCloseTo(20, 9)
+  })
+
+  test('the band is that of its paths, reports progress and can be stopped', () => {
+    const regime = { intakeKcal: 2000, activity: 1.5, form: 'lean' } as const
+    const normal = () => randomNormal.source(randomLcg(0.3))(0, 1)
+    const doubt = { ...USUAL_DOUBT, fatPoints: 3.5 }
+    const bands = monteCarloAtOnce(man, regime, 26, doubt, 2000, normal())
+    const middle = simulate(man, regime, 26)
+    for (const { week, mass } of bands) {
+      expect([...mass]).toEqual([...mass].sort((a, b) => a - b))
+      expect(mass[2]).toBeCloseTo(middle[week]!.fatKg + middle[week]!.leanKg, 0)
+    }
+    expect(bands[26]!.mass[4] - bands[26]!.mass[0]).toBeGreaterThan(2)
+    expect(bands[0]!.mass[0]).toBeCloseTo(80, 9)
+    const sure = { fatPoints: 0, activity: 0, adherence: 0 }
+    const none = monteCarloAtOnce(man, regime, 4, sure, 250, normal())
+    expect(none[4]!.mass[0]).toBeCloseTo(none[4]!.mass[4], 9)
+    const run = monteCarlo(man, regime, 26, doubt, 1000, normal())
+    expect([run.next(), run.next()]).toEqual([
+      { done: false, value: 0.25 },
+      { done: false, value: 0.5 },
+    ])
+  })
+})
+
+describe('nutrients', () => {
+  test('add up exactly to the energy, whatever is asked for', () => {
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 1200, max: 4500 }),
+        fc.integer({ min: 0, max: 200 }),
+        fc.option(fc.integer({ min: 0, max: 900 }), { nil: undefined }),
+        fc.option(fc.double({ min: 0, max: 1, noNaN: true }), { nil: undefined }),
+        (kcal, proteinG, carbohydrateG, fatShare) => {
+          const { parts } = nutrientPlan(kcal, { proteinG, carbohydrateG, fatShare })
+          const sum = NUTRIENTS.reduce((total, n) => total + parts[n].kcal, 0)
+          expect(sum).toBeCloseTo(kcal, 6)
+          expect(NUTRIENTS.every((n) => parts[n].grams >= -1e-9)).toBe(true)
+          const whole = wholeParts(NUTRIENTS.map((n) => parts[n].percent))
+          expect(whole.reduce((a, b) => a + b, 0)).toBe(100)
+        },
+      ),
+    )
+  })
+
+  test('10 g/kg of carbohydrate in 2000 kcal is named as a conflict, with the nearest that fits', () => {
+    const { parts, conflicts } = nutrientPlan(2000, { proteinG: 126, carbohydrateG: 700 })
+    expect(conflicts[0]).toMatch(
+      /700 g of carbohydrate \(2800 kcal\) do not fit in 2000 kcal.*274 g do/,
+    )
+    expect(parts.fat.percent).toBeCloseTo(20, 9)
+    expect(words(() => nutrientPlan(1200, { proteinG: 280 }))).toMatch(/Protein: got .*up to 240 g/)
+  })
+})
+
+test('cautions stop a deficit where it could hurt, and say who to see', () => {
+  const stops = (start: StartingPoint, flags: string[] = []) =>
+    planCautions(start, flags).map((c) => c.stops)
+  expect(stops(man)).toEqual([])
+  expect(stops(man, ['illness or medicines'])).toEqual([false])
+  for (const flag of ['pregnant', 'recently pregnant', 'eating disorder']) {
+    expect(stops(woman, [flag])).toEqual([true])
+  }
+  expect(planCautions({ ...man, ageYears: 17 }, [])[0]!.words).toMatch(/Under 18.*guardian/)
+  expect(planCautions({ ...woman, fatKg: 6 }, [])[0]!.words).toMatch(/under 12 %.*physician/)
+})
+
+describe('a check-in against the plan', () => {
+  const person = { sex: 'male', birthDate: '1990-01-01', heightCm: 180 } as const
+  const sheet = (on: string, share: number, massKg: number): Measured => ({
+    ...{ protocolId: 'seven-fold', conversion: 'siri', measuredOn: on, hand: { skill: 'trained' } },
+    weekMass: { kg: massKg, days: 7 },
+    readings: [1, 2].flatMap((pass) =>
+      SEVEN_FOLDS.map((s, i) => fold(s, pass, [14, 16, 13, 18, 28, 20, 17][i]! * share)),
+    ),
+  })
+  const then = sheet('2026-01-01', 1, 85)
+  const judged = (share: number, massKg: number) =>
+    judgeChange(person, then, sheet('2026-03-26', share, massKg))
+  const { before } = judged(1, 85).comparison!
+  const start: StartingPoint = {
+    ...man,
+    fatKg: before.fatMassKg!,
+    leanKg: before.leanMassKg!,
+  }
+  const { needKcal } = energyPlan(start, { form: 'lean', activity: 1.55, paceKg: 0 })
+  const bands = monteCarloAtOnce(
+    start,
+    { intakeKcal: needKcal - 500, activity: 1.55, form: 'lean' },
+    16,
+    { ...USUAL_DOUBT, fatPoints: 0 },
+    2000,
+    randomNormal.source(randomLcg(0.5))(0, 1),
+  )
+  const standing = (share: number, massKg: number) =>
+    followUp(bands, judged(share, massKg), {
+      ...{ fatThenKg: start.fatKg, leanThenKg: start.leanKg, plannedKcal: -500 },
+    })!
+
+  test('is ahead, on, behind, or losing lean', () => {
+    expect(standing(0.8, 81.3).standing).toBe('on')
+    expect(standing(0.4, 76.5).standing).toBe('ahead')
+    expect(standing(1.12, 86.5).standing).toBe('behind')
+    expect(standing(1, 79).standing).toBe('losing lean')
+  })
+
+  test('says the energy balance that fat and lean imply, beside what was planned', () => {
+    const { observedKcal, observedInterval, plannedKcal, week } = standing(0.8, 81.3)
+    expect(week).toBe(12)
+    expect(plannedKcal).toBe(-500)
+    expect(observedKcal).toBeLessThan(-150)
+    expect(observedKcal).toBeGreaterThan(-700)
+    expect(observedInterval[0]).toBeLessThan(observedKcal)
+  })
+})
+
+describe('the calendar', () => {
+  test('the cadence is the shortest of its range that the hand can read', () => {
+    expect(adviseCadence('training', 16).days).toBe(21)
+    expect(adviseCadence('training', 5).days).toBe(14)
+    expect(adviseCadence('preparation', 20)).toMatchObject({ days: 7 })
+    expect(adviseCadence('preparation', 20).why).toMatch(/only be told after 20 days/)
+    expect(adviseCadence('otherwise', undefined).days).toBe(42)
+  })
+
+  test('a day moved to by hand counts until something is measured', () => {
+    expect(dueState('2026-03-01', 28, '2026-03-10', '2026-03-12')).toMatchObject({
+      ...{ state: 'coming', dueOn: '2026-03-12' },
+    })
+    expect(dueState('2026-03-15', 28, '2026-03-16', '2026-03-12').dueOn).toBe('2026-04-12')
+  })
+
+  test('as iCalendar: one all-day event each, with a uid that stays', () => {
+    const visit = {
+      ...{ uid: 'a@oak-pinch', date: '2026-03-14', summary: 'Check-in: A; B, C' },
+      description: 'One.\nTwo.',
+    }
+    const text = calendarOf([visit], new Date('2026-03-01T10:00:00Z'))
+    expect(text).toMatch(/^BEGIN:VCALENDAR\r\nVERSION:2\.0/)
+    expect(text).toMatch(/UID:a@oak-pinch\r\n/)
+    expect(text).toMatch(/DTSTART;VALUE=DATE:20260314\r\n/)
+    expect(text).toMatch(/DTEND;VALUE=DATE:20260315\r\n/)
+    expect(text).toMatch(/SUMMARY:Check-in: A\\; B\\, C\r\n/)
+    expect(text.split('\r\n').every((line) => Buffer.byteLength(line) <= 75)).toBe(true)
+  })
+})
+
+test('two pounds are two pounds', () => {
+  expect(checkedPace({ unit: 'lb', value: 2 }, { fatKg: 40, leanKg: 80 }, 'loss')).toBeCloseTo(
+    2 * KG_PER_POUND,
+    12,
+  )
+})

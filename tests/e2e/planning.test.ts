@@ -1,0 +1,203 @@
+import type { Page } from 'puppeteer-core'
+import { beforeEach, describe, expect, test } from 'vitest'
+import { addDays } from '#core'
+import type { ClientView } from '#shared/check-ins'
+import type { Today } from '#shared/today'
+import { DESK, PHONE, textOf, waitForText } from './support/browser'
+import * as flow from './support/floor'
+import { LAST, press, today, useFloor } from './support/floor'
+import type { TestServer } from './support/server'
+
+const floor = useFloor()
+let page: Page
+let server: TestServer
+beforeEach(() => ({ page, server } = floor))
+
+const open = (path: string) => page.goto(`${server.url}${path}`, { waitUntil: 'networkidle0' })
+const bodyText = () => page.evaluate(() => document.body.innerText)
+
+/** A woman of 62 kg with one check-in so many days ago. */
+async function measured(name: string, daysAgo = 1) {
+  const client = await flow.addClient(server, name)
+  const { id } = await flow.startCheckIn(server, client.id, daysAgo)
+  await flow.closeWithSheet(server, id, { passes: 2 })
+  return client
+}
+
+async function setDate(id: string, day: string) {
+  await page.$eval(
+    id,
+    (e, value) => {
+      ;(e as HTMLInputElement).value = value
+      e.dispatchEvent(new Event('input', { bubbles: true }))
+    },
+    day,
+  )
+}
+async function retype(id: string, text: string) {
+  await page.click(id, { count: 3 })
+  await page.keyboard.type(text)
+}
+
+describe('a plan', () => {
+  test('from a wish to energy, a band that is computed apart, nutrients, and kept', async () => {
+    const { id } = await measured('Pola Plan')
+    await open(`/clients/${id}/plan`)
+    await page.type('#goal', '60')
+    await waitForText(page, 'with the usual lean change')
+    expect(await textOf(page, 'targets')).toMatch(/lean held\s+60\.0 kg/)
+    await page.waitForSelector('[data-test="plan-chart"] canvas')
+    await waitForText(page, 'Of 10,000 paths')
+    expect(await textOf(page, 'energy')).toMatch(/eat\s+\d{4} kcal a day/)
+    expect(await textOf(page, 'drift')).toMatch(/drift \d\.\d kg apart/)
+    const nutrients = await textOf(page, 'nutrients')
+    const kcal = Number(/together\s+(\d+)/.exec(nutrients)![1])
+    expect(await textOf(page, 'energy')).toContain(String(kcal))
+    await page.type('#carbohydrate', '12')
+    await waitForText(page, 'do not fit in')
+    await press(page, 'Keep this plan')
+    await waitForText(page, 'Kept.')
+    const { plans, client } = await server.get<ClientView>(`/api/clients/${id}`)
+    expect(plans[0]).toMatchObject({
+      replacedAt: null,
+      definition: { goal: { kind: 'mass', value: 60 } },
+    })
+    expect([14, 21, 28]).toContain(client.cadenceDays)
+  })
+
+  test('a wish that is too soon or too low is refused with what is possible', async () => {
+    const { id } = await measured('Wilma Wish')
+    await open(`/clients/${id}/plan`)
+    await page.type('#goal', '57')
+    await setDate('#goal-date', addDays(today, 14))
+    await waitForText(page, 'Not feasible by')
+    expect(await textOf(page, 'feasibility')).toMatch(/earliest safe date is \d+ \w+ \d{4}/)
+    await press(page, 'fat %')
+    await retype('#goal', '9')
+    await waitForText(page, 'at least 12 %')
+    await retype('#goal', '18')
+    await retype('#pace', '3')
+    await waitForText(page, 'Pace: got 3. Accepted: above 0 and up to 1.00')
+  })
+
+  test('a check-in since is held against it, and one press plans again from there', async () => {
+    const { id } = await measured('Fola Follow', 57)
+    await open(`/clients/${id}/plan`)
+    await page.type('#goal', '58')
+    await waitForText(page, 'Of 10,000 paths')
+    await press(page, 'Keep this plan')
+    await waitForText(page, 'Kept.')
+    const next = await flow.startCheckIn(server, id, 1)
+    await flow.closeWithSheet(server, next.id, {
+      folds: LAST.map((mm) => mm * 1.25),
+      massKg: 64.5,
+      passes: 2,
+    })
+    await open(`/clients/${id}/plan`)
+    await page.waitForSelector('[data-test="standing-of-plan"]')
+    expect(await textOf(page, 'standing-of-plan')).toBe('Behind the plan.')
+    expect(await textOf(page, 'follow-up')).toMatch(/Energy balance .*planned −\d+/)
+    await press(page, 'Plan again from here')
+    await waitForText(page, 'Plans before (1)')
+    const { plans } = await server.get<ClientView>(`/api/clients/${id}`)
+    expect(plans.map(({ replacedAt }) => replacedAt === null)).toEqual([true, false])
+    expect(plans[0]!.definition.checkInId).toBe(next.id)
+  })
+
+  test('a pregnancy stops every deficit, with who to see', async () => {
+    const { id } = await measured('Petra Pause')
+    await server.post(`/api/clients/${id}/screening`, { flags: ['pregnant'] })
+    await open(`/clients/${id}/plan`)
+    expect(await textOf(page, 'plan-cautions')).toMatch(/Pregnancy: no deficit.*midwife/)
+    await page.type('#goal', '60')
+    await waitForText(page, 'coaching band')
+    expect(await bodyText()).not.toMatch(/kcal a day|Keep this plan/)
+  })
+
+  test('who sees sums and girths only plans without a word of fat', async () => {
+    const { id } = await measured('Gitta Girths')
+    await server.patch(`/api/clients/${id}`, { showPercentages: false })
+    await open(`/clients/${id}/plan`)
+    await page.type('#goal', '60')
+    await waitForText(page, 'weeks, to')
+    expect(await bodyText()).not.toMatch(/\bfat\b|[0-9] ?% fat|\blean\b/i)
+  })
+})
+
+describe('the calendar', () => {
+  test('moves a check-in by dragging, and by the dialog, and gives it back', async () => {
+    const client = await measured('Drago Drag', 1)
+    const due = addDays(today, 27)
+    await page.setViewport({ width: 1280, height: 1100 })
+    await open(`/calendar?month=${due.slice(0, 7)}`)
+    const place = async (selector: string) => (await (await page.$(selector))!.boundingBox())!
+    const from = await place(`[data-day="${due}"] button`)
+    const target = addDays(due, new Date(`${due}T00:00:00`).getDay() === 0 ? -1 : 1)
+    const to = await place(`[data-day="${target}"]`)
+    await page.mouse.move(from.x + 20, from.y + 10)
+    await page.mouse.down()
+    await page.mouse.move(from.x + 30, from.y + 14, { steps: 4 })
+    await page.mouse.move(to.x + 30, to.y + 60, { steps: 12 })
+    await page.mouse.up()
+    await page.waitForFunction(
+      (day) => !!document.querySelector(`[data-day="${day}"] button`),
+      {},
+      target,
+    )
+    const { entries } = await server.get<Today>('/api/today')
+    expect(entries.find((e) => e.client.id === client.id)!.dueOn).toBe(target)
+    await page.click(`[data-day="${target}"] button`)
+    await page.waitForSelector('#new-day')
+    expect(await page.$eval('#reminder', (e) => (e as HTMLTextAreaElement).value)).toMatch(
+      /Hello Drago, your next check-in is on .*\n\n- Same time of day/s,
+    )
+    await press(page, 'The usual days again')
+    await page.waitForFunction(
+      (day) => !!document.querySelector(`[data-day="${day}"] button`),
+      {},
+      due,
+    )
+  })
+
+  test('is exported as iCalendar, of everybody and of one', async () => {
+    const one = await measured('Ica Lendar', 2)
+    const text = async (query = '') =>
+      (await fetch(`${server.url}/api/calendar.ics${query}`)).text()
+    expect(await text()).toContain('SUMMARY:Check-in: Ica Lendar')
+    const mine = await text(`?client=${one.id}`)
+    expect(mine.match(/BEGIN:VEVENT/g)).toHaveLength(1)
+    expect(mine).toContain(`UID:${one.id}@oak-pinch`)
+    expect(mine).toContain(`DTSTART;VALUE=DATE:${addDays(today, 26).replaceAll('-', '')}`)
+  })
+})
+
+test('a food label says its shares of energy beside the day’s amounts', async () => {
+  await open('/tables/food-label')
+  for (const [id, text] of Object.entries({ kcal: '440', fatG: '23', carbohydrateG: '34' })) {
+    await page.type(`#${id}`, text)
+  }
+  await page.type('#proteinG', '25')
+  await page.waitForSelector('[data-test="label"]')
+  expect(await textOf(page, 'label')).toMatch(/fat\s+23\.0\s+207\s+47 %\s+29 %/)
+  await page.type('#servingG', '10')
+  await waitForText(page, 'Serving size: got 10. Accepted: at least the 82.0 g of its parts')
+})
+
+test('no page has an accessibility violation or runs over the side, at either size', async () => {
+  const { id } = await measured('Axel Plan')
+  for (const viewport of [DESK, PHONE]) {
+    await page.setViewport(viewport)
+    for (const path of [`/clients/${id}/plan`, '/calendar', '/tables/food-label']) {
+      await open(path)
+      if (path.endsWith('plan')) {
+        await page.type('#goal', '60')
+        await waitForText(page, 'Of 10,000 paths')
+      }
+      expect(await flow.violations(page), path).toEqual([])
+      const over = await page.evaluate(
+        () => document.documentElement.scrollWidth - document.documentElement.clientWidth,
+      )
+      expect(over, `${path} at ${viewport.width}`).toBeLessThanOrEqual(0)
+    }
+  }
+})

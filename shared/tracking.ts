@@ -1,27 +1,9 @@
 import { z } from 'zod'
-import { BOARD_MEASURES, InputError, parseWeighIns, type TypedWeighIn } from '../core'
+import { BOARD_MEASURES } from '../core'
 import { idSchema, isoDateSchema } from './ids'
 
 /** One body mass of one day, kg. */
 export const weighInSchema = z.object({ date: isoDateSchema, kg: z.number() })
-
-/** Weigh-ins as typed or pasted, read in the core's words. */
-export const weighInsFormSchema = z
-  .object({
-    text: z.string().max(20_000, 'Weigh-ins: is too long. Accepted: up to 20,000 characters.'),
-    /** The day of the last one. */
-    last: isoDateSchema,
-    unit: z.enum(['kg', 'lb'], { error: 'Unit: accepted are kg and lb.' }),
-  })
-  .transform(({ text, last, unit }, context): TypedWeighIn[] => {
-    try {
-      return parseWeighIns(text, last, unit)
-    } catch (error) {
-      if (!(error instanceof InputError)) throw error
-      context.addIssue({ code: 'custom', message: error.message, path: ['text'] })
-      return z.NEVER
-    }
-  })
 
 export const EVENT_KINDS = ['phase', 'holiday', 'injury', 'illness', 'other'] as const
 

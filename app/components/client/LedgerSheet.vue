@@ -229,6 +229,7 @@ function onKey(event: KeyboardEvent) {
   }
 }
 
+const resultOf = (id: string) => `/clients/${props.view.client.id}/check-ins/${id}`
 const role = (id: string) => (id === props.thenId ? 'then' : id === props.nowId ? 'now' : undefined)
 </script>
 
@@ -342,14 +343,16 @@ const role = (id: string) => (id === props.thenId ? 'then' : id === props.nowId 
               </th>
               <td v-if="before > 0" aria-hidden="true" />
               <td v-for="item in shown" :key="columns[item.index]!.id" class="pr-3 text-right">
-                <NuxtLink
-                  :to="`/clients/${view.client.id}/check-ins/${columns[item.index]!.id}`"
+                <!-- A plain link, since a column of them is made anew with every block. -->
+                <a
+                  :href="resultOf(columns[item.index]!.id)"
                   class="inline-block min-h-11 py-2 underline decoration-line underline-offset-4"
+                  @click.prevent="navigateTo(resultOf(columns[item.index]!.id))"
                 >
                   open<span class="sr-only"
                     >, {{ formatDate(columns[item.index]!.measuredOn, true) }}</span
                   >
-                </NuxtLink>
+                </a>
               </td>
               <td v-if="after > 0" aria-hidden="true" />
             </tr>

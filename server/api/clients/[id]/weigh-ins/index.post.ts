@@ -1,4 +1,4 @@
-import { weighInsFormSchema } from '#shared/tracking'
+import { weighInsFormSchema } from '#shared/weigh-ins'
 import { addWeighIns, listWeighIns } from '../../../../repositories/tracking'
 import { bodyOf, defineApi, idOf } from '../../../../utils/api'
 import { clientOr404 } from '../../../../utils/check-in'

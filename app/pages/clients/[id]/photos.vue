@@ -13,6 +13,11 @@ const side = ref<(typeof PHOTO_VIEWS)[number]>('front')
 const of = (date: string | undefined) =>
   photos.value.find((p) => p.takenOn === date && p.view === side.value)
 
+/** The two ends that are compared, and which of the dates each is at first. */
+const ENDS = [
+  { id: 'then', at: -2 },
+  { id: 'now', at: -1 },
+] as const
 const chosen = reactive<{ then?: string; now?: string }>({})
 const then = computed(() => of(chosen.then ?? dates.value.at(-2)))
 const now = computed(() => of(chosen.now ?? dates.value.at(-1)))
@@ -46,24 +51,12 @@ async function remove(photo: Photo) {
       <template v-if="photos.length">
         <div class="flex flex-wrap items-end gap-x-5 gap-y-3 pb-4">
           <ChoiceRow v-model="side" label="View" hide-label :options="views" />
-          <FieldRow id="then" label="then">
+          <FieldRow v-for="end in ENDS" :id="end.id" :key="end.id" :label="end.id">
             <select
-              id="then"
+              :id="end.id"
               class="field w-auto!"
-              :value="chosen.then ?? dates.at(-2)"
-              @change="chosen.then = ($event.target as HTMLSelectElement).value"
-            >
-              <option v-for="date in dates" :key="date" :value="date">
-                {{ formatDate(date, true) }}
-              </option>
-            </select>
-          </FieldRow>
-          <FieldRow id="now" label="now">
-            <select
-              id="now"
-              class="field w-auto!"
-              :value="chosen.now ?? dates.at(-1)"
-              @change="chosen.now = ($event.target as HTMLSelectElement).value"
+              :value="chosen[end.id] ?? dates.at(end.at)"
+              @change="chosen[end.id] = ($event.target as HTMLSelectElement).value"
             >
               <option v-for="date in dates" :key="date" :value="date">
                 {{ formatDate(date, true) }}

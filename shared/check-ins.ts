@@ -8,22 +8,17 @@ import {
   SCHOOLS,
   type ConditionId,
   type Hand,
-  type OwnErrors,
 } from '../core'
-import { clientSchema, markFormSchema, recordEventSchema, screeningSchema } from './clients'
+import { clientSchema, markFormSchema, screeningSchema } from './clients'
 import {
-  coachSchema,
   consentSchema,
   gymSchema,
-  instrumentSchema,
   ownProtocolSchema,
   protocolIdSchema,
   toleranceSchema,
 } from './gym'
 import { idSchema, isoDateSchema } from './ids'
-import { planSchema } from './plans'
 import { girthIdSchema, siteIdSchema } from './sites'
-import { clientEventSchema, photoSchema, weighInSchema } from './tracking'
 
 export const conversionSchema = z.enum(['siri', 'brozek'], {
   error: 'Conversion: accepted are siri and brozek.',
@@ -182,8 +177,6 @@ export const checkInWithReadingsSchema = checkInSchema.extend({
 })
 export type CheckInWithReadings = z.infer<typeof checkInWithReadingsSchema>
 
-const ownErrorsSchema = z.custom<OwnErrors>((value) => typeof value === 'object' && value !== null)
-
 /** Who measures and with what, as far as the size of the error depends on it. */
 export const handSchema = z.custom<Hand>((value) => typeof value === 'object' && value !== null)
 
@@ -206,28 +199,6 @@ export const callerViewSchema = z.object({
   marks: z.array(markFormSchema),
 })
 export type CallerView = z.infer<typeof callerViewSchema>
-
-/** What the client page needs: check-ins newest first; the voided ones apart. */
-export const clientViewSchema = z.object({
-  client: clientSchema,
-  checkIns: z.array(checkInWithReadingsSchema),
-  voided: z.array(checkInWithReadingsSchema),
-  screening: screeningSchema.nullable(),
-  marks: z.array(markFormSchema),
-  coaches: z.array(coachSchema),
-  history: z.array(recordEventSchema),
-  heights: z.array(z.object({ cm: z.number(), unit: z.string(), takenOn: isoDateSchema })),
-  instruments: z.array(instrumentSchema),
-  /** Each tester's own error, by tester. */
-  ownErrors: z.record(z.string(), ownErrorsSchema),
-  weighIns: z.array(weighInSchema),
-  events: z.array(clientEventSchema),
-  /** Days on which photos were taken, latest first. */
-  photos: z.array(photoSchema),
-  /** Latest first; at most one is in force. */
-  plans: z.array(planSchema),
-})
-export type ClientView = z.infer<typeof clientViewSchema>
 
 const reason = z
   .string({ error: 'Reason: is missing. Accepted: a few words.' })

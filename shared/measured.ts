@@ -1,5 +1,6 @@
 import { massOf, massOfWeek, type Measured, type WeighIn } from '../core'
-import type { CheckInWithReadings, ClientView } from './check-ins'
+import type { CheckInWithReadings } from './check-ins'
+import type { ClientView } from './client-view'
 import { handWith } from './gym'
 
 /** What a check-in is judged with: people, instruments, their errors, and the weigh-ins around it. */

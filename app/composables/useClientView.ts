@@ -1,4 +1,4 @@
-import { clientViewSchema, type ClientView } from '#shared/check-ins'
+import { clientViewSchema, type ClientView } from '#shared/client-view'
 import { measuredOf } from '#shared/measured'
 
 /** A client's record, for every page about them; each check-in with the hand that took it. */

@@ -1,5 +1,6 @@
-import { judgeChange, massOf, type Judgement, type Measured } from '#core'
-import type { CheckInWithReadings, ClientView } from '#shared/check-ins'
+import { comparable, judgeChange, massOf, type Judgement, type Measured } from '#core'
+import type { CheckInWithReadings } from '#shared/check-ins'
+import type { ClientView } from '#shared/client-view'
 
 type Taken = Measured & CheckInWithReadings
 
@@ -14,10 +15,6 @@ export function usePair(view: Ref<ClientView>, measured: Ref<Taken[]>) {
   const now = computed<Taken | undefined>(
     () => measured.value.find(({ id }) => id === route.query.now) ?? measured.value.at(-1),
   )
-  const comparable = (a: Taken, b: Taken) => {
-    const { quantities, folds, girths } = judgeChange(view.value.client, a, b)
-    return Object.keys(quantities).length + folds.length + girths.length > 0
-  }
   const then = computed<Taken | undefined>(() => {
     const chosen = measured.value.find(({ id }) => id === route.query.then)
     const last = now.value
@@ -25,7 +22,10 @@ export function usePair(view: Ref<ClientView>, measured: Ref<Taken[]>) {
       return chosen
     }
     const before = measured.value.slice(0, measured.value.indexOf(last))
-    return before.findLast((candidate) => comparable(candidate, last)) ?? before.at(-1)
+    return (
+      before.findLast((candidate) => comparable(view.value.client, candidate, last)) ??
+      before.at(-1)
+    )
   })
   const judgement = computed<Judgement | undefined>(
     () => then.value && now.value && judgeChange(view.value.client, then.value, now.value),

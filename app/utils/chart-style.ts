@@ -28,11 +28,25 @@ export const SLIDER = {
   textStyle: { color: FADED },
 }
 
+/** Room above and below the curve over the sheet, px. */
+export const LEDGER_GRID = { top: 30, bottom: 6 }
+
+export interface AxisBounds {
+  min: number
+  max: number
+  /** From one figure to the next. */
+  interval: number
+}
+
 /** Round bounds of an axis around values, so that its figures stand at even steps. */
-export function roundBounds(low: number, high: number): { min: number; max: number } {
+export function roundBounds(low: number, high: number): AxisBounds {
   const span = high - low
-  const step = span > 25 ? 10 : span > 10 ? 5 : span > 4 ? 2 : 1
-  return { min: Math.floor(low / step) * step, max: Math.ceil(high / step) * step }
+  const step = span > 120 ? 50 : span > 50 ? 20 : span > 25 ? 10 : span > 10 ? 5 : span > 4 ? 2 : 1
+  return {
+    min: Math.floor(low / step) * step,
+    max: Math.ceil(high / step) * step,
+    interval: step,
+  }
 }
 
 /**

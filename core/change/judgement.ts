@@ -221,13 +221,25 @@ function pairVariance(site: SiteId, { then, now, before, after }: Pair): number 
   return sideVariance(before, site, then.hand) + sideVariance(after, site, now.hand)
 }
 
-/** Sites that both have in one school, with their changes; folds and girths are two families. */
-function siteChanges(pair: Pair): { folds: SiteChange[]; girths: SiteChange[] } {
-  const { before, after, hands } = pair
-  const shared = after.sheet.measured.flatMap(({ site, value, school }) => {
-    const earlier = before.sheet.measured.find((m) => m.site === site && m.school === school)
+/** Sites that both have in one school. */
+function sharedSites(before: Sheet, after: Sheet) {
+  return after.measured.flatMap(({ site, value, school }) => {
+    const earlier = before.measured.find((m) => m.site === site && m.school === school)
     return earlier ? [{ site, then: earlier.value, now: value }] : []
   })
+}
+
+/** Whether two check-ins have anything to be compared by: body mass, or a site in one school. */
+export function comparable(person: Person, then: CheckInRecord, now: CheckInRecord): boolean {
+  const [before, after] = [sheetOf(person, then), sheetOf(person, now)]
+  const weighed = [before, after].every(({ subject }) => subject.massKg !== undefined)
+  return weighed || sharedSites(before, after).length > 0
+}
+
+/** Shared sites with their changes; folds and girths are two families. */
+function siteChanges(pair: Pair): { folds: SiteChange[]; girths: SiteChange[] } {
+  const { before, after, hands } = pair
+  const shared = sharedSites(before.sheet, after.sheet)
   const judged = (wanted: typeof shared) => {
     const verdicts = verdictsOn(
       wanted.map(({ site, then, now }) => {

@@ -1,6 +1,11 @@
 import type { CheckInRecord, Person } from '../composition/check-in'
 import { leadEquation, resultOf, sheetOf } from '../composition/check-in'
-import { gradientsOf, occasionVariance, type Quantity } from '../composition/error-bands'
+import {
+  gradientsOf,
+  occasionVariance,
+  QUANTITIES,
+  type Quantity,
+} from '../composition/error-bands'
 import type { Conversion, Estimate } from '../equations/types'
 import { equationById, variantFor } from '../equations/registry'
 import { attempt } from '../outcome'
@@ -78,27 +83,32 @@ export interface HandBand {
 }
 
 /**
- * The technical band of a quantity at one check-in: how far the hand may have read off, at 95 %. It is the band of a
+ * The technical band of every quantity at one check-in: how far the hand may have read off, at 95 %. It is the band of a
  * curve, and not the standard error of the estimate.
  *
  * @param another tester or caliper that are not those of the newest: the band is half as wide again
- * @returns undefined where the equation does not read it
+ * @returns without the quantities that the equation does not give, mm, % or kg as each has it
  */
-export function bandOf(
+export function bandsOf(
   person: Person,
   measured: Measured,
   { equationId, conversion }: SeriesBasis,
-  quantity: Quantity,
   another: Parameters<typeof changedHandFactor>[0] = {},
-): HandBand | undefined {
-  if (equationId === undefined) return undefined
+): Partial<Record<Quantity, HandBand>> {
+  if (equationId === undefined) return {}
   const found = attempt(() => {
     const occasion = occasionFor(equationId, readMeasured(person, measured))
-    return { occasion, gradient: gradientsOf(equationId, occasion, { conversion })[quantity] }
+    return { occasion, gradients: gradientsOf(equationId, occasion, { conversion }) }
   })
-  if (!found.ok || !Number.isFinite(found.value.gradient.value)) return undefined
-  const { occasion, gradient } = found.value
-  const { fromSites, fromMass } = occasionVariance(gradient, occasion, measured.hand)
-  const variance = changedHandFactor(another) ** 2 * fromSites + fromMass
-  return { value: gradient.value, halfWidth: Z95 * Math.sqrt(variance) }
+  if (!found.ok) return {}
+  const { occasion, gradients } = found.value
+  const bands: Partial<Record<Quantity, HandBand>> = {}
+  for (const quantity of QUANTITIES) {
+    const gradient = gradients[quantity]
+    if (!Number.isFinite(gradient.value)) continue
+    const { fromSites, fromMass } = occasionVariance(gradient, occasion, measured.hand)
+    const variance = changedHandFactor(another) ** 2 * fromSites + fromMass
+    bands[quantity] = { value: gradient.value, halfWidth: Z95 * Math.sqrt(variance) }
+  }
+  return bands
 }

@@ -3,7 +3,7 @@ import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
 import {
   addDays,
-  bandOf,
+  bandsOf,
   basisOf,
   massOfWeek,
   massTrend,
@@ -224,9 +224,9 @@ describe('like for like', () => {
   test('another tester or caliper widens the band by half', () => {
     const measured: Measured = { ...record('seven-fold', seven), hand: { skill: 'trained' } }
     const basis = basisOf(man, measured)
-    const plain = bandOf(man, measured, basis, 'sum')!
-    const other = bandOf(man, measured, basis, 'sum', { anotherTester: true })!
+    const plain = bandsOf(man, measured, basis).sum!
+    const other = bandsOf(man, measured, basis, { anotherTester: true }).sum!
     expect(other.halfWidth / plain.halfWidth).toBeCloseTo(1.5, 9)
-    expect(bandOf(man, measured, basis, 'fatMass')).toBeUndefined()
+    expect(bandsOf(man, measured, basis).fatMass).toBeUndefined()
   })
 })

@@ -208,7 +208,9 @@ describe('the demo', () => {
       t.getBoundingClientRect().toJSON(),
     )
     expect(box.height).toBeGreaterThan(180)
-    expect(Math.abs(box.width - sheet.width)).toBeLessThan(2)
+    // All thirteen columns of 78 px, the last of them at the right edge.
+    expect(box.width).toBeCloseTo(13 * 78, 0)
+    expect(Math.abs(box.right - sheet.right)).toBeLessThan(2)
     expect(await page.$$eval('[data-test="ledger"] thead th', (cells) => cells.length)).toBe(14)
   })
 

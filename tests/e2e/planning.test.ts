@@ -1,7 +1,7 @@
 import type { Page } from 'puppeteer-core'
 import { beforeEach, describe, expect, test } from 'vitest'
 import { addDays } from '#core'
-import type { ClientView } from '#shared/check-ins'
+import type { ClientView } from '#shared/client-view'
 import type { Today } from '#shared/today'
 import { DESK, PHONE, textOf, waitForText } from './support/browser'
 import * as flow from './support/floor'

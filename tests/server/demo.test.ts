@@ -1,6 +1,6 @@
 import { afterAll, beforeAll, describe, expect, test } from 'vitest'
 import { isoDateOf, resultOf, seriesBy, type Person } from '#core'
-import { clientViewSchema } from '#shared/check-ins'
+import { clientViewSchema } from '#shared/client-view'
 import { todaySchema } from '#shared/today'
 import { scenario } from '#demo/scenario'
 import { seedDemo } from '#demo/seed'

@@ -1,12 +1,8 @@
 import { randomUUID } from 'node:crypto'
 import { afterAll, beforeAll, describe, expect, test } from 'vitest'
 import { addDays, isoDateOf, siteError } from '#core'
-import {
-  callerViewSchema,
-  checkInViewSchema,
-  clientViewSchema,
-  type CheckIn,
-} from '#shared/check-ins'
+import { callerViewSchema, checkInViewSchema, type CheckIn } from '#shared/check-ins'
+import { clientViewSchema } from '#shared/client-view'
 import type { Client } from '#shared/clients'
 import type { Gym } from '#shared/gym'
 import { startApi } from './support/app'

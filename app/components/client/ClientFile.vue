@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { formatAsTyped, formatDate, type TypedUnit } from '#core'
-import type { ClientView } from '#shared/check-ins'
+import type { ClientView } from '#shared/client-view'
 import { clientSchema } from '#shared/clients'
 import { z } from 'zod'
 

@@ -16,9 +16,8 @@ const props = defineProps<{
   points: LedgerPoint[]
   events: ClientEvent[]
   unit: MassUnit
-  /** Width of the label column of the sheet, px. */
-  labelWidth: number
-  /** What of the sheet is in sight, px from its first column. */
+  bounds: AxisBounds | undefined
+  /** What of the sheet is drawn, px from its first column. */
   from: number
   to: number
   thenIndex: number
@@ -27,22 +26,13 @@ const props = defineProps<{
 
 type Part = 'fat' | 'lean'
 
-/** Beyond the edges of what is in sight, px: the line goes on to the next point. */
+/** Beyond the edges of what is drawn, px: the line goes on to the next point. */
 const MARGIN = 200
-const inSight = computed(() =>
+const drawn = computed(() =>
   props.points.filter(({ x }) => x > props.from - MARGIN && x < props.to + MARGIN),
 )
-/** Bounds of all, so that the axis stands still under the scrolling. */
-const bounds = computed(() => {
-  const edges = props.points.flatMap(({ fat, lean }) =>
-    [fat, lean].flatMap((b) => (b ? [b.value - b.halfWidth, b.value + b.halfWidth] : [])),
-  )
-  const inUnit = edges.map((kg) => massIn(kg, props.unit))
-  return inUnit.length ? roundBounds(Math.min(...inUnit), Math.max(...inUnit)) : {}
-})
-
 const taken = (part: Part) =>
-  inSight.value.flatMap(({ x, date, otherHand, [part]: band }) =>
+  drawn.value.flatMap(({ x, date, otherHand, [part]: band }) =>
     band
       ? [
           {
@@ -68,26 +58,30 @@ function placeOf(date: string): number | undefined {
 function line(name: Part, color: string, extra: { symbol: string; type?: 'dashed'; size: number }) {
   const data = taken(name)
   const last = props.points.findLast((p) => p[name])
+  const lastLabel = {
+    show: true,
+    position: 'top',
+    align: 'right',
+    offset: [-6, 0],
+    formatter: () => `${name} ${fixed(massIn(last![name]!.value, props.unit), 1)}`,
+    color,
+    fontFamily: FIGURES,
+    fontWeight: 600,
+    fontSize: 18,
+  }
   return [
     ...bandSeries(name, color, data),
     {
       name,
       type: 'line',
-      data: inSight.value.map(({ x, otherHand, [name]: band }) => ({
-        value: [x, band ? massIn(band.value, props.unit) : null],
-        symbol: otherHand ? 'emptyCircle' : extra.symbol,
-        label: {
-          show: x === last?.x,
-          position: 'top',
-          align: 'right',
-          offset: [-6, 0],
-          formatter: () => `${name} ${fixed(massIn(last![name]!.value, props.unit), 1)}`,
-          color,
-          fontFamily: FIGURES,
-          fontWeight: 600,
-          fontSize: 18,
-        },
-      })),
+      // Few points say more than where they are: a model of its own for every one would cost most of the drawing.
+      data: drawn.value.map(({ x, otherHand, [name]: band }) => {
+        const value = [x, band ? massIn(band.value, props.unit) : null]
+        const own = otherHand ? { symbol: 'emptyCircle' } : {}
+        if (x === last?.x) return { value, ...own, label: lastLabel }
+        return otherHand ? { value, ...own } : value
+      }),
+      symbol: extra.symbol,
       symbolSize: extra.size,
       itemStyle: { color },
       lineStyle: { color, width: 3, type: extra.type ?? 'solid' },
@@ -129,8 +123,9 @@ const option = computed<EChartsCoreOption>(() => {
   return {
     animation: false,
     // No bounds of its own: the points stand on the columns of the sheet below.
-    grid: { left: props.labelWidth, right: 0, top: 30, bottom: 6, outerBoundsMode: 'none' },
+    grid: { left: 0, right: 0, ...LEDGER_GRID, outerBoundsMode: 'none' },
     tooltip: {
+      confine: true,
       trigger: 'item',
       textStyle: { color: INK, fontFamily: 'inherit' },
       formatter: ({ seriesName, value }: { seriesName: string; value: [number, number] }) => {
@@ -153,12 +148,12 @@ const option = computed<EChartsCoreOption>(() => {
     },
     yAxis: {
       type: 'value',
-      ...bounds.value,
-      axisLabel: AXIS_LABEL,
-      name: props.unit,
-      nameTextStyle: { color: FADED },
+      ...props.bounds,
+      // Its figures stand beside the scrolling.
+      axisLabel: { show: false },
+      axisTick: { show: false },
+      axisLine: { show: false },
       splitLine: { lineStyle: { color: LINE } },
-      splitNumber: 4,
     },
     series: [
       ...line('lean', LEAF, { symbol: 'circle', size: 9 }),

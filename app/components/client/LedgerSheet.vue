@@ -1,7 +1,7 @@
 <script setup lang="ts">
-import { useVirtualizer, type Range, type VirtualItem } from '@tanstack/vue-virtual'
+import { useVirtualizer, type Range } from '@tanstack/vue-virtual'
 import {
-  bandOf,
+  bandsOf,
   basisOf,
   fixed,
   formatDate,
@@ -15,9 +15,10 @@ import {
   type MassUnit,
   type SiteId,
 } from '#core'
-import type { ClientView } from '#shared/check-ins'
+import type { ClientView } from '#shared/client-view'
 import { measuredOf } from '#shared/measured'
 import { changedHands } from '~/utils/hands'
+import type { LedgerColumn } from './LedgerCells.vue'
 
 const props = defineProps<{
   view: ClientView
@@ -50,21 +51,15 @@ const points = computed(() => {
   return series.value.map(({ checkIn, estimate }, i) => {
     const measured = measuredOf(checkIn, props.view)
     const other = changedHands(last, checkIn)
-    const band = (quantity: 'fatMass' | 'leanMass') =>
+    const bands =
       estimate?.fatMassKg === undefined
-        ? null
-        : (bandOf(
-            props.view.client,
-            { ...measured, weekMass: undefined },
-            basis,
-            quantity,
-            other,
-          ) ?? null)
+        ? {}
+        : bandsOf(props.view.client, { ...measured, weekMass: undefined }, basis, other)
     return {
       x: COLUMN_WIDTH * (i + 0.5),
       date: checkIn.measuredOn,
-      fat: band('fatMass'),
-      lean: band('leanMass'),
+      fat: bands.fatMass ?? null,
+      lean: bands.leanMass ?? null,
       otherHand: !!(other.anotherTester || other.anotherCaliper),
     }
   })
@@ -73,83 +68,86 @@ const points = computed(() => {
 interface Line {
   id: SiteId | 'sum' | 'mass' | 'fat-percent' | 'fat' | 'lean'
   label: string
-  cell(column: number): string | undefined
   strong?: boolean
   /** Not for a client who sees sums and girths only. */
   level?: boolean
 }
 
-const mass = (kg: number | undefined) =>
-  kg === undefined ? undefined : fixed(massIn(kg, props.unit), 1)
-const site = (id: SiteId, value: number) =>
-  isSkinfold(id) ? formatFold(value) : fixed(lengthIn(value, lengthUnit.value), 1)
-
 const lines = computed<Line[]>(() =>
-  (
-    [
-      ...sites.value.map((id) => ({
-        id,
-        label: isSkinfold(id) ? nameOf(id) : `${nameOf(id)}, ${lengthUnit.value}`,
-        cell: (i: number) => {
-          const value = values.value[i]![id]
-          return value && site(id, value.value)
-        },
-      })),
-      {
-        id: 'sum',
-        label: 'Sum',
-        strong: true,
-        cell: (i: number) => {
-          const sum = series.value[i]!.estimate?.sumMm
-          return sum === undefined ? undefined : formatFold(sum)
-        },
-      },
-      { id: 'mass', label: `Body mass, ${props.unit}`, cell: (i: number) => mass(masses.value[i]) },
-      {
-        id: 'fat-percent',
-        label: 'Fat %',
-        level: true,
-        cell: (i: number) => {
-          const estimate = series.value[i]!.estimate
-          return estimate ? fixed(estimate.fatPercent, 1) : undefined
-        },
-      },
-      {
-        id: 'fat',
-        label: `Fat, ${props.unit}`,
-        level: true,
-        cell: (i: number) => mass(series.value[i]!.estimate?.fatMassKg),
-      },
-      {
-        id: 'lean',
-        label: `Lean, ${props.unit}`,
-        level: true,
-        cell: (i: number) => mass(series.value[i]!.estimate?.leanMassKg),
-      },
-    ] as Line[]
-  ).filter((line) => props.percentages || !line.level),
+  [
+    ...sites.value.map((id) => ({
+      id,
+      label: isSkinfold(id) ? nameOf(id) : `${nameOf(id)}, ${lengthUnit.value}`,
+    })),
+    { id: 'sum' as const, label: 'Sum', strong: true },
+    { id: 'mass' as const, label: `Body mass, ${props.unit}` },
+    { id: 'fat-percent' as const, label: 'Fat %', level: true },
+    { id: 'fat' as const, label: `Fat, ${props.unit}`, level: true },
+    { id: 'lean' as const, label: `Lean, ${props.unit}`, level: true },
+  ].filter((line: Line) => props.percentages || !line.level),
 )
 
-/** Trials behind a value, in the order of the passes. */
-function trials({ id }: Line, i: number): string {
-  if (!showTrials.value || !sites.value.includes(id as SiteId)) return ''
-  const column = columns.value[i]!
-  return trialsOf(column.readings, id as SiteId, protocolOf(column))
-    .filter((trial) => trial !== undefined)
-    .map((trial) => site(id as SiteId, trial))
-    .join(' ')
-}
-/** What was corrected: values that others took the place of. */
-function superseded({ id }: Line, i: number): string[] {
-  const kept = sites.value.includes(id as SiteId) || id === 'mass'
-  if (!showSuperseded.value || !kept) return []
-  return supersededOf(columns.value[i]!, id as SiteId | 'mass').map((r) =>
-    id === 'mass' ? mass(r.value)! : site(id as SiteId, r.value),
-  )
-}
+/** Each column in words, made when it first comes into sight and kept, since the sheet is drawn anew as it scrolls. */
+const columnAt = computed(() => {
+  const made: LedgerColumn[] = []
+  // Read here, so that a change of any makes all columns anew.
+  const [unit, length, withTrials] = [props.unit, lengthUnit.value, showTrials.value]
+  const [withSuperseded, thenId, nowId] = [showSuperseded.value, props.thenId, props.nowId]
+  const all = columns.value.map((checkIn, i) => ({
+    checkIn,
+    ...{ point: series.value[i]!, values: values.value[i]!, massKg: masses.value[i] },
+  }))
+  const rows = lines.value.map(({ id }) => id)
+  const ofSite = new Set<string>(sites.value)
+
+  const mass = (kg: number | undefined) => (kg === undefined ? '–' : fixed(massIn(kg, unit), 1))
+  const site = (id: SiteId, value: number) =>
+    isSkinfold(id) ? formatFold(value) : fixed(lengthIn(value, length), 1)
+  function text(id: Line['id'], { point, values: taken, massKg }: (typeof all)[number]) {
+    const { estimate } = point
+    if (id === 'mass') return mass(massKg)
+    if (id === 'fat') return mass(estimate?.fatMassKg)
+    if (id === 'lean') return mass(estimate?.leanMassKg)
+    if (id === 'fat-percent') return estimate ? fixed(estimate.fatPercent, 1) : '–'
+    if (id === 'sum') return estimate?.sumMm === undefined ? '–' : formatFold(estimate.sumMm)
+    return taken[id] ? site(id, taken[id].value) : '–'
+  }
+  const trials = (id: Line['id'], { checkIn }: (typeof all)[number]) =>
+    withTrials && ofSite.has(id)
+      ? trialsOf(checkIn.readings, id as SiteId, protocolOf(checkIn))
+          .filter((trial) => trial !== undefined)
+          .map((trial) => site(id as SiteId, trial))
+          .join(' ')
+      : ''
+  const superseded = (id: Line['id'], { checkIn }: (typeof all)[number]) =>
+    withSuperseded && (ofSite.has(id) || id === 'mass')
+      ? supersededOf(checkIn, id as SiteId | 'mass').map((r) =>
+          id === 'mass' ? mass(r.value) : site(id as SiteId, r.value),
+        )
+      : []
+  return (index: number): LedgerColumn => {
+    const column = all[index]!
+    const { id, measuredOn } = column.checkIn
+    return (made[index] ??= {
+      index,
+      id,
+      day: formatDate(measuredOn),
+      year: measuredOn.slice(0, 4),
+      longDate: formatDate(measuredOn, true),
+      role: id === thenId ? 'then' : id === nowId ? 'now' : undefined,
+      gap: column.point.gap,
+      cells: rows.map((row) => ({
+        text: text(row, column),
+        trials: trials(row, column),
+        superseded: superseded(row, column),
+      })),
+    })
+  }
+})
 
 /** Columns are drawn in blocks, with one more on either side of what is in sight. */
-const BLOCK = 6
+const BLOCK = 4
+const inBlock = (block: number, column: number) => Math.floor(column / BLOCK) === block
 function blocksOf({ startIndex, endIndex, count }: Range): number[] {
   const from = Math.max(0, (Math.floor(startIndex / BLOCK) - 1) * BLOCK)
   const to = Math.min(count, (Math.floor(endIndex / BLOCK) + 2) * BLOCK)
@@ -172,14 +170,28 @@ const virtualizer = useVirtualizer(
     initialOffset: Math.max(0, whole.value - FIRST_WIDTH),
   })),
 )
-/** The columns drawn; the same list while the block is the same, so that most scrolling draws no cell anew. */
-const shown = computed<VirtualItem[]>((before) => {
-  const items = virtualizer.value.getVirtualItems()
-  const same = before?.length === items.length && before[0]?.index === items[0]?.index
-  return same ? before! : items
+/** A block is the same list as long as what it shows is the same, so that scrolling draws only the block that comes. */
+const blockAt = computed(() => {
+  const [column, count] = [columnAt.value, columns.value.length]
+  const made: LedgerColumn[][] = []
+  return (block: number): LedgerColumn[] =>
+    (made[block] ??= Array.from({ length: Math.min(BLOCK, count - block * BLOCK) }, (_, i) =>
+      column(block * BLOCK + i),
+    ))
 })
-const before = computed(() => (shown.value[0]?.start ?? LABEL_WIDTH) - LABEL_WIDTH)
-const after = computed(() => whole.value - (shown.value.at(-1)?.end ?? whole.value))
+const inSight = computed(() => {
+  const items = virtualizer.value.getVirtualItems()
+  return { from: items[0]?.index ?? 0, to: (items.at(-1)?.index ?? -1) + 1 }
+})
+const firstBlock = computed(() => Math.floor(inSight.value.from / BLOCK))
+const endBlock = computed(() => Math.ceil(inSight.value.to / BLOCK))
+const blocks = computed(() =>
+  Array.from({ length: endBlock.value - firstBlock.value }, (_, i) => ({
+    block: firstBlock.value + i,
+    columns: blockAt.value(firstBlock.value + i),
+  })),
+)
+const drawn = computed(() => blocks.value.flatMap((b) => b.columns))
 
 /** The newest column is what the coach came for: the sheet opens scrolled to it. */
 onMounted(() =>
@@ -229,8 +241,18 @@ function onKey(event: KeyboardEvent) {
   }
 }
 
+function onFocus({ target }: FocusEvent) {
+  const cell = (target as HTMLElement).dataset.cell
+  if (!cell) return
+  const [row, column] = cell.split(',').map(Number)
+  at.value = { row: row!, column: column! }
+}
+
 const resultOf = (id: string) => `/clients/${props.view.client.id}/check-ins/${id}`
-const role = (id: string) => (id === props.thenId ? 'then' : id === props.nowId ? 'now' : undefined)
+const labelStyle = { width: `${LABEL_WIDTH}px` }
+const cellStyle = { width: `${COLUMN_WIDTH}px` }
+/** The room of the columns before those that are drawn. */
+const before = computed(() => ({ width: `${COLUMN_WIDTH * BLOCK * firstBlock.value}px` }))
 </script>
 
 <template>
@@ -250,111 +272,103 @@ const role = (id: string) => (id === props.thenId ? 'then' : id === props.nowId 
           :events="view.events"
           :unit="unit"
           :label-width="LABEL_WIDTH"
+          :columns-width="COLUMN_WIDTH * columns.length"
           :first-width="FIRST_WIDTH"
           :then-index="columns.findIndex(({ id }) => id === thenId)"
           :now-index="columns.findIndex(({ id }) => id === nowId)"
         />
+        <!-- Rows of boxes as wide as they say: the browser lays out what is new and leaves the rest, as it does not in a
+          table. The roles give the table back. -->
         <table
-          class="table-fixed border-collapse"
-          :style="{ width: `${whole}px` }"
+          class="block"
           role="grid"
+          aria-label="Check-ins, oldest first. Arrows walk, Enter takes a column into the comparison."
           :aria-colcount="columns.length + 1"
           data-test="ledger"
         >
-          <caption class="sr-only">
-            Check-ins, oldest first. Arrows walk, Enter takes a column into the comparison.
-          </caption>
-          <colgroup>
-            <col :style="{ width: `${LABEL_WIDTH}px` }" />
-            <col v-if="before > 0" :style="{ width: `${before}px` }" />
-            <col v-for="item in shown" :key="item.index" :style="{ width: `${COLUMN_WIDTH}px` }" />
-            <col v-if="after > 0" :style="{ width: `${after}px` }" />
-          </colgroup>
-          <thead>
-            <tr class="border-b-2 border-ink text-faded">
-              <th scope="col" class="sticky left-0 z-10 bg-chalk py-1 text-left font-normal">mm</th>
-              <td v-if="before > 0" aria-hidden="true" />
+          <thead class="block" role="rowgroup">
+            <tr class="flex border-b-2 border-ink text-faded" role="row">
               <th
-                v-for="item in shown"
-                :key="columns[item.index]!.id"
-                scope="col"
-                class="p-0 text-center font-normal"
-                :aria-colindex="item.index + 2"
+                role="columnheader"
+                class="sticky left-0 z-10 shrink-0 bg-chalk py-1 text-left font-normal"
+                :style="labelStyle"
+              >
+                mm
+              </th>
+              <td role="presentation" class="shrink-0" :style="before" />
+              <th
+                v-for="{ id, index, day, year, role: part } in drawn"
+                :key="id"
+                role="columnheader"
+                class="shrink-0 p-0 text-center font-normal"
+                :style="cellStyle"
+                :aria-colindex="index + 2"
               >
                 <button
                   type="button"
                   tabindex="-1"
                   class="min-h-11 w-full leading-tight"
-                  :class="role(columns[item.index]!.id) ? 'bg-oak font-bold text-chalk' : ''"
-                  :aria-pressed="role(columns[item.index]!.id) !== undefined"
-                  @click="emit('take', columns[item.index]!.id)"
+                  :class="part ? 'bg-oak font-bold text-chalk' : ''"
+                  :aria-pressed="part !== undefined"
+                  @click="emit('take', id)"
                 >
-                  {{ formatDate(columns[item.index]!.measuredOn) }}
-                  <span class="block text-sm">{{
-                    role(columns[item.index]!.id) ?? columns[item.index]!.measuredOn.slice(0, 4)
-                  }}</span>
+                  {{ day }}
+                  <span class="block text-sm">{{ part ?? year }}</span>
                 </button>
               </th>
-              <td v-if="after > 0" aria-hidden="true" />
             </tr>
           </thead>
-          <tbody @keydown="onKey">
+          <tbody class="block" role="rowgroup" @keydown="onKey" @focusin="onFocus">
             <tr
               v-for="(line, row) in lines"
               :key="line.id"
+              class="flex"
+              role="row"
               :class="line.strong ? 'border-y-2 border-ink' : 'border-b border-line'"
             >
               <th
-                scope="row"
-                class="sticky left-0 z-10 bg-chalk py-0.5 pr-2 text-left leading-tight"
+                role="rowheader"
+                class="sticky left-0 z-10 shrink-0 flex items-center bg-chalk py-0.5 pr-2 text-left leading-tight"
+                :style="labelStyle"
               >
                 {{ line.label }}
               </th>
-              <td v-if="before > 0" aria-hidden="true" />
-              <td
-                v-for="item in shown"
-                :key="columns[item.index]!.id"
-                class="figure py-0.5 pr-3 text-right text-[20px]"
-                :class="role(columns[item.index]!.id) ? 'bg-board text-ink' : 'text-faded'"
-                :aria-colindex="item.index + 2"
-                :data-cell="`${row},${item.index}`"
-                :tabindex="at.row === row && at.column === item.index ? 0 : -1"
-                :title="series[item.index]!.gap"
-                @focus="at = { row, column: item.index }"
-              >
-                {{ line.cell(item.index) ?? '–' }}
-                <span
-                  v-if="trials(line, item.index)"
-                  class="block text-[14px] leading-tight text-faded"
-                  >{{ trials(line, item.index) }}</span
-                >
-                <s
-                  v-for="(old, i) in superseded(line, item.index)"
-                  :key="i"
-                  class="block text-[14px] leading-tight text-clay"
-                  >{{ old }}</s
-                >
-              </td>
-              <td v-if="after > 0" aria-hidden="true" />
+              <td role="presentation" class="shrink-0" :style="before" />
+              <LedgerCells
+                v-for="{ block, columns: cells } in blocks"
+                :key="block"
+                :columns="cells"
+                :row="row"
+                :width="COLUMN_WIDTH"
+                :tabbed="at.row === row && inBlock(block, at.column) ? at.column : undefined"
+              />
             </tr>
-            <tr>
-              <th scope="row" class="sticky left-0 z-10 bg-chalk text-left font-normal text-faded">
+            <tr class="flex" role="row">
+              <th
+                role="rowheader"
+                class="sticky left-0 z-10 shrink-0 flex items-center bg-chalk text-left font-normal text-faded"
+                :style="labelStyle"
+              >
                 Whole result
               </th>
-              <td v-if="before > 0" aria-hidden="true" />
-              <td v-for="item in shown" :key="columns[item.index]!.id" class="pr-3 text-right">
+              <td role="presentation" class="shrink-0" :style="before" />
+              <td
+                v-for="{ id, index, longDate } in drawn"
+                :key="id"
+                role="gridcell"
+                class="shrink-0 pr-3 text-right"
+                :style="cellStyle"
+                :aria-colindex="index + 2"
+              >
                 <!-- A plain link, since a column of them is made anew with every block. -->
                 <a
-                  :href="resultOf(columns[item.index]!.id)"
+                  :href="resultOf(id)"
                   class="inline-block min-h-11 py-2 underline decoration-line underline-offset-4"
-                  @click.prevent="navigateTo(resultOf(columns[item.index]!.id))"
+                  @click.prevent="navigateTo(resultOf(id))"
                 >
-                  open<span class="sr-only"
-                    >, {{ formatDate(columns[item.index]!.measuredOn, true) }}</span
-                  >
+                  open<span class="sr-only">, {{ longDate }}</span>
                 </a>
               </td>
-              <td v-if="after > 0" aria-hidden="true" />
             </tr>
           </tbody>
         </table>

@@ -12,7 +12,8 @@ import {
   type Measured,
   type StartingPoint,
 } from '#core'
-import type { CheckInWithReadings, ClientView } from '#shared/check-ins'
+import type { CheckInWithReadings } from '#shared/check-ins'
+import type { ClientView } from '#shared/client-view'
 import type { Plan } from '#shared/plans'
 
 /** The plan in force against the check-ins since. */

@@ -51,8 +51,8 @@ onMounted(async () => {
   else loadAll()
 })
 
-// What could not be loaded is asked for again.
-watch(stage, loadAll)
+// What could not be loaded is asked for again; the first stage does not wait for any other.
+watch(stage, (_, before) => before && loadAll())
 onBeforeUnmount(() => store.reset())
 
 /** The stages of this protocol, in the order of the work. */

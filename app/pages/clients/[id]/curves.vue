@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import {
-  bandOf,
+  bandsOf,
   basisOf,
   daysBetween,
   formatDate,
@@ -62,13 +62,19 @@ const gaps = computed(() =>
     : [],
 )
 
+const bands = computed(() =>
+  measured.value.map((m) =>
+    bandsOf(view.value.client, m, basis.value!, changedHands(newest.value, m)),
+  ),
+)
+
 /** One quantity over the check-ins, with the band of the hand. */
 function byCheckIn(quantity: Quantity, name: string, look: Omit<Curve, 'name' | 'points'>): Curve {
   const inMass = quantity === 'fatMass' || quantity === 'leanMass'
   const show = (v: number) => (inMass ? massIn(v, massUnit.value) : v)
-  const points = measured.value.map((m) => {
+  const points = measured.value.map((m, i) => {
     const hands = changedHands(newest.value, m)
-    const band = bandOf(view.value.client, m, basis.value!, quantity, hands)
+    const band = bands.value[i]![quantity]
     return {
       date: m.measuredOn,
       value: band ? show(band.value) : null,

@@ -1,4 +1,4 @@
-import type { ClientView } from '#shared/check-ins'
+import type { ClientView } from '#shared/client-view'
 import { listCheckIns } from '../../../repositories/check-ins'
 import { findScreening, listEvents, listHeights, listMarks } from '../../../repositories/clients'
 import { listCoaches, listInstruments, listOwnErrors } from '../../../repositories/gym'

@@ -47,10 +47,20 @@ export function inputError(
   got: unknown,
   accepted: string,
 ): InputError {
-  const shown = got === undefined || got === null || got === '' ? 'is missing' : `got ${quote(got)}`
-  return new InputError(input, problem, `${label}: ${shown}. Accepted: ${accepted}.`, got, accepted)
+  return new InputError(input, problem, refusal(label, got, accepted), got, accepted)
 }
 
+/** The usual wording alone: what, what was got, what is accepted. */
+export function refusal(label: string, got: unknown, accepted: string): string {
+  const shown = got === undefined || got === null || got === '' ? 'is missing' : `got ${quote(got)}`
+  return `${label}: ${shown}. Accepted: ${accepted}.`
+}
+
+/** What was got is shown up to this many characters. */
+const SHOWN = 60
+
 function quote(got: unknown): string {
-  return typeof got === 'string' ? `“${got}”` : String(got)
+  if (typeof got === 'string') return `“${got.length > SHOWN ? `${got.slice(0, SHOWN)}…` : got}”`
+  if (Array.isArray(got)) return `a list of ${got.length}`
+  return typeof got === 'object' ? 'something of another form' : String(got)
 }

@@ -17,16 +17,15 @@ import {
   protocolIdSchema,
   toleranceSchema,
 } from './gym'
-import { idSchema, isoDateSchema } from './ids'
+import { idSchema, isoDateSchema, pastDateSchema } from './ids'
+import { choice, freeText, refused, requiredText, wholeIn, yesOrNo } from './problems'
 import { girthIdSchema, siteIdSchema } from './sites'
 
-export const conversionSchema = z.enum(['siri', 'brozek'], {
-  error: 'Conversion: accepted are siri and brozek.',
-})
+export const conversionSchema = choice('Conversion', ['siri', 'brozek'])
 
 const instant = z.iso.datetime({
   offset: true,
-  error: 'Time: accepted is an instant as 2026-03-14T09:30:00Z.',
+  ...refused('Time', 'an instant as 2026-03-14T09:30:00Z'),
 })
 
 /** What starts a check-in. The id is made by the client, so that starting twice starts once. */
@@ -34,10 +33,10 @@ export const newCheckInSchema = z.object({
   id: idSchema,
   clientId: idSchema,
   protocolId: protocolIdSchema.optional(),
-  measuredOn: isoDateSchema,
+  measuredOn: pastDateSchema('Measured on'),
   startedAt: instant,
   /** Entered later from a paper sheet, beside any that is under way. */
-  fromPaper: z.boolean().optional(),
+  fromPaper: yesOrNo('From paper').optional(),
 })
 export type NewCheckIn = z.infer<typeof newCheckInSchema>
 
@@ -50,51 +49,60 @@ export const SKIP_REASONS = [
   'out of time',
 ] as const
 
+const skipped = refused('Skipped', 'a list of sites with their reasons')
 const skippedSchema = z.array(
-  z.object({
-    site: siteIdSchema,
-    reason: z.enum(SKIP_REASONS, { error: `Reason: accepted are ${SKIP_REASONS.join(', ')}.` }),
-  }),
+  z.object({ site: siteIdSchema, reason: choice('Reason', SKIP_REASONS) }, skipped),
+  skipped,
 )
 export type Skipped = z.infer<typeof skippedSchema>[number]
 
 const chip = (id: ConditionId) => {
   const { label, options } = CONDITIONS.find((c) => c.id === id)!
-  const ids = options.map((o) => o.id)
-  return z.enum(ids as [string, ...string[]], {
-    error: `${label}: accepted are ${ids.join(', ')}.`,
-  })
+  return choice(
+    label,
+    options.map((o) => o.id),
+  )
 }
+
+const conditions = refused(
+  'Conditions',
+  `one chip of each of ${CONDITIONS.map(({ id }) => id).join(', ')}, and notes`,
+)
 
 /** One chip of each condition, and notes. */
 export const conditionsSchema = z
-  .object({
-    time: chip('time'),
-    food: chip('food'),
-    training: chip('training'),
-    skin: chip('skin'),
-    water: chip('water'),
-    health: chip('health'),
-    cycle: chip('cycle'),
-    notes: z.string().max(500, 'Notes: is too long. Accepted: up to 500 characters.'),
-  })
+  .strictObject(
+    {
+      time: chip('time'),
+      food: chip('food'),
+      training: chip('training'),
+      skin: chip('skin'),
+      water: chip('water'),
+      health: chip('health'),
+      cycle: chip('cycle'),
+      notes: freeText('Notes', 500),
+    },
+    conditions,
+  )
   .partial()
 
 const choices = {
   protocolId: protocolIdSchema,
   conversion: conversionSchema,
   skipped: skippedSchema,
-  extraGirths: z.array(girthIdSchema),
+  extraGirths: z.array(girthIdSchema, refused('Girths', 'a list of girths')),
   conditions: conditionsSchema,
   consent: consentSchema.nullable(),
-  massDry: z.boolean().nullable(),
+  massDry: yesOrNo('Mass dry').nullable(),
   coachId: idSchema,
   caliperId: idSchema.nullable(),
   tapeId: idSchema.nullable(),
   scaleId: idSchema.nullable(),
 }
 
-export const checkInChangeSchema = z.object({ ...choices, measuredOn: isoDateSchema }).partial()
+export const checkInChangeSchema = z
+  .object({ ...choices, measuredOn: pastDateSchema('Measured on') })
+  .partial()
 export type CheckInChange = z.infer<typeof checkInChangeSchema>
 
 export const checkInSchema = z.object({
@@ -120,13 +128,13 @@ export const readingSchema = z
   .object({
     id: idSchema,
     checkInId: idSchema,
-    kind: z.enum(['skinfold', 'girth', 'mass', 'height']),
+    kind: choice('Kind', ['skinfold', 'girth', 'mass', 'height']),
     site: siteIdSchema.nullable(),
-    school: z.enum(SCHOOLS).nullable(),
-    pass: z.number().int().min(1).max(9),
-    value: z.number(),
-    unit: z.enum(['mm', 'cm', 'm', 'in', 'ft in', 'kg', 'lb', 'st lb']),
-    typed: z.string().max(40),
+    school: choice('School', SCHOOLS).nullable(),
+    pass: wholeIn('Pass', 1, 9),
+    value: z.number(refused('Value', 'a number in mm, cm or kg')),
+    unit: choice('Unit', ['mm', 'cm', 'm', 'in', 'ft in', 'kg', 'lb', 'st lb']),
+    typed: freeText('Typed', 40),
     takenAt: instant,
     supersedes: idSchema.nullable(),
     /** Who took it; the server says so. */
@@ -163,8 +171,12 @@ export const readingSchema = z
   })
 export type ReadingRecord = z.infer<typeof readingSchema>
 
+const batch = refused('Readings', 'a list of 1 to 500 readings')
+
 /** A batch from a screen's outbox: each reading is judged on its own, so that one refused stops none. */
-export const readingBatchSchema = z.object({ readings: z.array(z.unknown()).min(1).max(500) })
+export const readingBatchSchema = z.object({
+  readings: z.array(z.unknown(), batch).min(1, batch).max(500, batch),
+})
 
 export const readingReceiptSchema = z.object({
   stored: z.array(z.string()),
@@ -200,11 +212,7 @@ export const callerViewSchema = z.object({
 })
 export type CallerView = z.infer<typeof callerViewSchema>
 
-const reason = z
-  .string({ error: 'Reason: is missing. Accepted: a few words.' })
-  .trim()
-  .min(1, 'Reason: is missing. Accepted: a few words.')
-  .max(200, 'Reason: is too long. Accepted: up to 200 characters.')
+const reason = requiredText('Reason', 200)
 
 export const voidSchema = z.object({ reason })
 export const moveSchema = z.object({ clientId: idSchema, reason })

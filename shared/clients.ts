@@ -9,28 +9,22 @@ import {
   SCREENING_QUESTIONS,
   TRAINING,
 } from '../core'
-import { idSchema, isoDateSchema } from './ids'
-import { readBy } from './problems'
+import { idSchema, isoDateSchema, pastDateSchema } from './ids'
+import { choice, freeText, readBy, refused, requiredText, yesOrNo } from './problems'
 import { siteIdSchema } from './sites'
 
-export const sexSchema = z.enum(['male', 'female'], {
-  error: 'Sex used by the equations: choose female or male.',
-})
+export const sexSchema = choice('Sex used by the equations', ['male', 'female'])
 
 const OLDEST = 110
 
-const birthDateSchema = z
-  .string({ error: 'Birth date: is missing. Accepted: a date as 1985-03-14.' })
-  .refine(isIsoDate, {
-    error: ({ input }) =>
-      input
-        ? `Birth date: got “${input}”. Accepted: a date that exists, as 1985-03-14.`
-        : 'Birth date: is missing. Accepted: a date as 1985-03-14.',
-  })
+const birthDate = refused('Birth date', 'a date that exists, as 1985-03-14')
+const birthDateSchema = z.string(birthDate).refine(isIsoDate, birthDate)
 
 const heightSchema = z
-  .string({ error: 'Height: is missing. Accepted: 5\'10", 70 in, 178 cm or 1.78 m.' })
+  .string(refused('Height', '5\'10", 70 in, 178 cm or 1.78 m'))
   .transform(readBy(parseHeight))
+
+const cadence = refused('Days between check-ins', 'a whole number from 1 to 365')
 
 /**
  * A new client as the form and the API take it. The height is the text as typed; the parsed value goes with it.
@@ -39,11 +33,7 @@ const heightSchema = z
  */
 export function newClientSchema(today: string) {
   return z.object({
-    name: z
-      .string({ error: 'Name: is missing. Accepted: 1 to 80 characters.' })
-      .trim()
-      .min(1, 'Name: is missing. Accepted: 1 to 80 characters.')
-      .max(80, 'Name: is too long. Accepted: 1 to 80 characters.'),
+    name: requiredText('Name', 80),
     sex: sexSchema,
     birthDate: birthDateSchema.refine(
       (date) => {
@@ -51,17 +41,14 @@ export function newClientSchema(today: string) {
         const age = ageOn(date, today)
         return date <= today && age <= OLDEST
       },
-      {
-        error: ({ input }) =>
-          `Birth date: got “${input}”. Accepted: a date in the past, at most ${OLDEST} years ago.`,
-      },
+      refused('Birth date', `a date in the past, at most ${OLDEST} years ago`),
     ),
     height: heightSchema,
     cadenceDays: z.coerce
-      .number({ error: 'Days between check-ins: accepted is a whole number from 1 to 365.' })
-      .int('Days between check-ins: accepted is a whole number from 1 to 365.')
-      .min(1, 'Days between check-ins: accepted is a whole number from 1 to 365.')
-      .max(365, 'Days between check-ins: accepted is a whole number from 1 to 365.')
+      .number(cadence)
+      .int(cadence)
+      .min(1, cadence)
+      .max(365, cadence)
       .default(DEFAULT_CADENCE_DAYS),
   })
 }
@@ -86,22 +73,20 @@ export function clientChangeSchema(today: string) {
       birthDate,
       cadenceDays: cadenceDays.unwrap(),
       height: heightSchema,
-      heightTakenOn: isoDateSchema.refine((date) => date <= today, {
-        error: ({ input }) => `Height taken on: got “${input}”. Accepted: today or a date before.`,
-      }),
-      showPercentages: z.boolean(),
-      cycleWanted: z.boolean(),
-      hiddenOnBoards: z.boolean(),
+      heightTakenOn: pastDateSchema('Height taken on'),
+      showPercentages: yesOrNo('Percentages'),
+      cycleWanted: yesOrNo('Cycle phase'),
+      hiddenOnBoards: yesOrNo('Name hidden on boards'),
       /** The next check-in moved to a day; null takes the usual cadence again. */
       nextDueOn: isoDateSchema.nullable(),
-      archived: z.boolean(),
+      archived: yesOrNo('Archived'),
     })
     .partial()
 }
 export type ClientChange = z.output<ReturnType<typeof clientChangeSchema>>
 
 /** Erasing takes the name once more, so that no slip of the thumb erases somebody. */
-export const eraseSchema = z.object({ name: z.string() })
+export const eraseSchema = z.object({ name: requiredText('Name', 80) })
 
 /** What lists need of a client. */
 export const clientSummarySchema = z.object({
@@ -131,10 +116,10 @@ const FLAGS = SCREENING_QUESTIONS.map(({ flag }) => flag)
 
 /** The private screening; every answer is optional. */
 export const screeningAnswersSchema = z.object({
-  flags: z.array(z.enum(FLAGS, { error: 'Screening: there is no such question.' })),
-  training: z.enum(TRAINING).optional(),
-  build: z.enum(BUILDS).optional(),
-  notes: z.string().max(2000, 'Notes: is too long. Accepted: up to 2000 characters.').optional(),
+  flags: z.array(choice('Screening', FLAGS), refused('Screening', `a list of ${FLAGS.join(', ')}`)),
+  training: choice('Training', TRAINING).optional(),
+  build: choice('Build', BUILDS).optional(),
+  notes: freeText('Notes', 2000).optional(),
 })
 
 export const screeningSchema = z.object({
@@ -145,9 +130,9 @@ export type Screening = z.infer<typeof screeningSchema>
 
 export const markFormSchema = z.object({
   site: siteIdSchema,
-  school: z.enum(SCHOOLS).nullable(),
-  text: z.string().trim().max(120, 'Own mark: is too long. Accepted: up to 120 characters.'),
-  side: z.enum(['right', 'left'], { error: 'Side: accepted are right and left.' }),
+  school: choice('School', SCHOOLS).nullable(),
+  text: freeText('Own mark', 120),
+  side: choice('Side', ['right', 'left']),
 })
 export type Mark = z.infer<typeof markFormSchema>
 

@@ -1,19 +1,11 @@
 import { z } from 'zod'
 import { ownProtocol, SCHOOLS, type Hand, type OwnProtocol } from '../core'
-import { idSchema, isoDateSchema } from './ids'
+import { idSchema, isoDateSchema, pastDateSchema } from './ids'
+import { above0, choice, refused, requiredText, wholeIn, yesOrNo } from './problems'
 
-const nameSchema = (label: string) =>
-  z
-    .string({ error: `${label}: is missing. Accepted: 1 to 60 characters.` })
-    .trim()
-    .min(1, `${label}: is missing. Accepted: 1 to 60 characters.`)
-    .max(60, `${label}: is too long. Accepted: 1 to 60 characters.`)
+export const protocolIdSchema = requiredText('Protocol', 60)
 
-export const protocolIdSchema = z.string({ error: 'Protocol: is missing.' }).min(1).max(60)
-
-const skillSchema = z.enum(['trained', 'novice'], {
-  error: 'Hand: accepted are trained and novice.',
-})
+const skillSchema = choice('Hand', ['trained', 'novice'])
 
 /** Somebody who measures: a tester in the words of the trade. */
 export const coachSchema = z.object({
@@ -25,32 +17,28 @@ export const coachSchema = z.object({
 export type Coach = z.infer<typeof coachSchema>
 
 export const coachFormSchema = z.object({
-  name: nameSchema('Name'),
+  name: requiredText('Name', 60),
   skill: skillSchema,
-  retired: z.boolean().default(false),
+  retired: yesOrNo('Retired').default(false),
 })
 export type CoachForm = z.output<typeof coachFormSchema>
 
-const positive = (label: string) =>
-  z
-    .number({ error: `${label}: accepted is a number above 0.` })
-    .positive(`${label}: accepted is a number above 0.`)
-
-export const checkPointSchema = z.object({
-  known: positive('Known'),
-  read: z.number({ error: 'Read: accepted is a number.' }).min(0, 'Read: accepted is 0 or more.'),
-})
+const points = refused('Points', 'one to 20, each with what is known and what was read')
+const read = refused('Read', '0 or more')
+export const checkPointSchema = z.object(
+  {
+    known: above0('Known'),
+    read: z.number(read).min(0, read),
+  },
+  points,
+)
 export type CheckPoint = z.infer<typeof checkPointSchema>
 
 export const instrumentCheckSchema = z.object({
-  checkedOn: isoDateSchema,
-  points: z.array(checkPointSchema).min(1, 'Points: accepted is one or more.').max(20),
+  checkedOn: pastDateSchema('Checked on'),
+  points: z.array(checkPointSchema, points).min(1, points).max(20, points),
 })
 export type InstrumentCheck = z.infer<typeof instrumentCheckSchema>
-
-const kindSchema = z.enum(['caliper', 'tape', 'scale'], {
-  error: 'Kind: accepted are caliper, tape and scale.',
-})
 
 /** How a caliper's jaws are pressed. */
 export const JAWS = ['spring', 'hand', 'click'] as const
@@ -60,15 +48,15 @@ export const JAW_NAMES: Record<(typeof JAWS)[number], string> = {
   click: 'pressed until it clicks',
 }
 
-const days = 'Days between checks: accepted is a whole number from 1 to 1000.'
+const graduation = refused('Graduation', 'above 0 and up to 5')
 
 export const instrumentFormSchema = z.object({
-  kind: kindSchema,
-  name: nameSchema('Name'),
-  graduation: positive('Graduation').max(5, 'Graduation: accepted is up to 5.').nullable(),
-  jaws: z.enum(JAWS, { error: `Jaws: accepted are ${JAWS.join(', ')}.` }).nullable(),
-  checkEveryDays: z.number({ error: days }).int(days).min(1, days).max(1000, days),
-  retired: z.boolean().default(false),
+  kind: choice('Kind', ['caliper', 'tape', 'scale']),
+  name: requiredText('Name', 60),
+  graduation: z.number(graduation).positive(graduation).max(5, graduation).nullable(),
+  jaws: choice('Jaws', JAWS).nullable(),
+  checkEveryDays: wholeIn('Days between checks', 1, 1000),
+  retired: yesOrNo('Retired').default(false),
 })
 export type InstrumentForm = z.output<typeof instrumentFormSchema>
 
@@ -80,18 +68,21 @@ export const instrumentSchema = instrumentFormSchema.extend({
 })
 export type Instrument = z.infer<typeof instrumentSchema>
 
-export const toleranceSchema = z.union([
-  z.object({ kind: z.enum(['mm', 'cm']), value: z.number().positive() }),
-  z.object({
-    kind: z.literal('percent'),
-    value: z.number().positive(),
-    atLeast: z.number().positive().optional(),
-  }),
-])
+export const toleranceSchema = z.union(
+  [
+    z.object({ kind: z.enum(['mm', 'cm']), value: z.number().positive() }),
+    z.object({
+      kind: z.literal('percent'),
+      value: z.number().positive(),
+      atLeast: z.number().positive().optional(),
+    }),
+  ],
+  refused('Tolerance', 'mm, cm or percent, with a number above 0'),
+)
 
 export const settingsSchema = z.object({
   defaultProtocolId: protocolIdSchema,
-  school: z.enum(SCHOOLS, { error: `School: accepted are ${SCHOOLS.join(', ')}.` }),
+  school: choice('School', SCHOOLS),
   /** For folds, in place of each set's own. */
   tolerance: toleranceSchema.nullable(),
   coachId: idSchema.nullable(),
@@ -128,8 +119,8 @@ export type Gym = z.infer<typeof gymSchema>
 
 /** Who agreed to be measured, and when. */
 export const consentSchema = z.object({
-  by: z.enum(['client', 'guardian'], { error: 'Consent: accepted are client and guardian.' }),
-  at: z.string(),
+  by: choice('Consent', ['client', 'guardian']),
+  at: z.string(refused('Time', 'an instant as 2026-03-14T09:30:00Z')),
 })
 export type Consent = z.infer<typeof consentSchema>
 

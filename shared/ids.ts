@@ -1,10 +1,20 @@
 import { z } from 'zod'
-import { isIsoDate } from '../core'
+import { addDays, isIsoDate, isoDateOf } from '../core'
+import { refused } from './problems'
 
-export const idSchema = z.uuid('Id: accepted is a UUID.')
+export const idSchema = z.uuid(refused('Id', 'a UUID'))
 
-export const isoDateSchema = z
-  .string({ error: 'Date: is missing. Accepted: a date as 1985-03-14.' })
-  .refine(isIsoDate, {
-    error: ({ input }) => `Date: got “${input}”. Accepted: a date that exists, as 1985-03-14.`,
-  })
+const date = refused('Date', 'a date that exists, as 1985-03-14')
+
+export const isoDateSchema = z.string(date).refine(isIsoDate, date)
+
+/**
+ * A day on which something was done: today or before. A day more is let through, since a phone in another time zone may
+ * be there already.
+ */
+export function pastDateSchema(label: string) {
+  return isoDateSchema.refine(
+    (day) => !isIsoDate(day) || day <= addDays(isoDateOf(new Date()), 1),
+    refused(label, 'today or a date before'),
+  )
+}

@@ -1,19 +1,21 @@
 import { z } from 'zod'
-import { GIRTH_IDS, GOAL_KINDS, PACE_UNITS, TRAINING_TARGETS } from '../core'
+import { GOAL_KINDS, PACE_UNITS, TRAINING_TARGETS } from '../core'
 import { idSchema, isoDateSchema } from './ids'
+import { above0, choice, numberIn, refused, wholeIn, yesOrNo } from './problems'
+import { girthIdSchema } from './sites'
 
-const number = (label: string) => z.number({ error: `${label}: accepted is a number.` })
+const number = (label: string) => z.number(refused(label, 'a number'))
 
 export const goalSchema = z.object({
-  kind: z.enum(GOAL_KINDS, { error: `Goal: accepted are ${GOAL_KINDS.join(', ')}.` }),
+  kind: choice('Goal', GOAL_KINDS),
   value: number('Goal').optional(),
-  girth: z.enum(GIRTH_IDS, { error: 'Girth: there is no such girth.' }).optional(),
+  girth: girthIdSchema.optional(),
   date: isoDateSchema.optional(),
 })
 
 export const paceSchema = z.object({
-  unit: z.enum(PACE_UNITS, { error: `Pace: accepted are ${PACE_UNITS.join(', ')}.` }),
-  value: number('Pace').positive('Pace: accepted is above 0.'),
+  unit: choice('Pace', PACE_UNITS),
+  value: above0('Pace'),
 })
 
 export const PURPOSES = ['preparation', 'training', 'otherwise'] as const
@@ -23,19 +25,19 @@ const TRAININGS = TRAINING_TARGETS.map(({ id }) => id) as [string, ...string[]]
 export const planDefinitionSchema = z.object({
   goal: goalSchema,
   pace: paceSchema,
-  form: z.enum(['lean', 'athlete', 'mass']),
-  activity: number('Activity').min(1).max(2.5, 'Activity: accepted is 1 to 2.5.'),
-  training: z.enum(TRAININGS),
-  purpose: z.enum(PURPOSES),
-  peakWeek: z.boolean(),
-  intakeKcal: number('Intake').min(500).max(10_000, 'Intake: accepted is 500 to 10000 kcal.'),
+  form: choice('Resting need', ['lean', 'athlete', 'mass']),
+  activity: numberIn('Activity', 1, 2.5),
+  training: choice('Training', TRAININGS),
+  purpose: choice('Purpose', PURPOSES),
+  peakWeek: yesOrNo('Peak week'),
+  intakeKcal: numberIn('Intake', 500, 10_000, 'kcal'),
   needKcal: number('Need'),
-  weeks: z.number().int().min(1).max(156),
+  weeks: wholeIn('Weeks', 1, 156),
   /** The check-in that it starts from, and the body of that day. */
   checkInId: idSchema,
-  fatKg: number('Fat mass').positive(),
-  leanKg: number('Lean mass').positive(),
-  standardError: z.number().nullable(),
+  fatKg: above0('Fat mass'),
+  leanKg: above0('Lean mass'),
+  standardError: number('Standard error').nullable(),
 })
 export type PlanDefinition = z.infer<typeof planDefinitionSchema>
 
@@ -43,7 +45,7 @@ export const newPlanSchema = z.object({
   startedOn: isoDateSchema,
   definition: planDefinitionSchema,
   /** Takes the advised days between check-ins along. */
-  cadenceDays: z.number().int().min(1).max(365).optional(),
+  cadenceDays: wholeIn('Days between check-ins', 1, 365).optional(),
 })
 
 export const planSchema = z.object({

@@ -1,6 +1,7 @@
 import { z } from 'zod'
-import { BOARD_MEASURES } from '../core'
-import { idSchema, isoDateSchema } from './ids'
+import { BOARD_MEASURES, refusal } from '../core'
+import { idSchema, isoDateSchema, pastDateSchema } from './ids'
+import { choice, numberIn, refused, requiredText } from './problems'
 
 /** One body mass of one day, kg. */
 export const weighInSchema = z.object({ date: isoDateSchema, kg: z.number() })
@@ -9,12 +10,8 @@ export const EVENT_KINDS = ['phase', 'holiday', 'injury', 'illness', 'other'] as
 
 export const eventFormSchema = z.object({
   date: isoDateSchema,
-  kind: z.enum(EVENT_KINDS, { error: `Kind: accepted are ${EVENT_KINDS.join(', ')}.` }),
-  words: z
-    .string({ error: 'Note: is missing. Accepted: a few words.' })
-    .trim()
-    .min(1, 'Note: is missing. Accepted: a few words.')
-    .max(80, 'Note: is too long. Accepted: up to 80 characters.'),
+  kind: choice('Kind', EVENT_KINDS),
+  words: requiredText('Note', 80),
 })
 export type EventForm = z.output<typeof eventFormSchema>
 
@@ -30,23 +27,17 @@ export const PHOTO_TYPES = ['image/jpeg', 'image/png', 'image/webp'] as const
 export const LONGEST_SIDE = 1600
 export const LARGEST_PHOTO_BYTES = 8_000_000
 
-const share = z
-  .number({ error: 'Point: accepted is a share from 0 to 1.' })
-  .min(0, 'Point: accepted is a share from 0 to 1.')
-  .max(1, 'Point: accepted is a share from 0 to 1.')
-export const pointSchema = z.object({ x: share, y: share })
+const share = numberIn('Point', 0, 1)
+export const pointSchema = z.object({ x: share, y: share }, refused('Point', 'x and y from 0 to 1'))
 export type PhotoPoint = z.infer<typeof pointSchema>
 
-const pixels = z.coerce
-  .number({ error: 'Size: accepted is a number of pixels.' })
-  .int()
-  .min(1)
-  .max(LONGEST_SIDE, `Size: accepted is up to ${LONGEST_SIDE} pixels a side.`)
+const size = refused('Size', `1 to ${LONGEST_SIDE} pixels a side`)
+const pixels = z.coerce.number(size).int(size).min(1, size).max(LONGEST_SIDE, size)
 
 /** What goes with a picture that is sent. */
 export const newPhotoSchema = z.object({
-  view: z.enum(PHOTO_VIEWS, { error: `View: accepted are ${PHOTO_VIEWS.join(', ')}.` }),
-  takenOn: isoDateSchema,
+  view: choice('View', PHOTO_VIEWS),
+  takenOn: pastDateSchema('Taken on'),
   width: pixels,
   height: pixels,
 })
@@ -67,27 +58,23 @@ export type Photo = z.infer<typeof photoSchema>
 export const photoPointsSchema = z
   .object({ crown: pointSchema.nullable(), floor: pointSchema.nullable() })
   .refine(({ crown, floor }) => !crown || !floor || floor.y - crown.y > 0.05, {
-    error: 'Floor: accepted is a point below the crown.',
+    error: ({ input }) => refusal('Floor', input, 'a point below the crown'),
     path: ['floor'],
   })
 
 const groupFields = {
-  name: z
-    .string({ error: 'Name: is missing. Accepted: 1 to 60 characters.' })
-    .trim()
-    .min(1, 'Name: is missing. Accepted: 1 to 60 characters.')
-    .max(60, 'Name: is too long. Accepted: 1 to 60 characters.'),
+  name: requiredText('Name', 60),
   startsOn: isoDateSchema,
   endsOn: isoDateSchema,
-  measure: z.enum(BOARD_MEASURES, {
-    error: `Ranked by: accepted are ${BOARD_MEASURES.join(', ')}.`,
-  }),
+  measure: choice('Ranked by', BOARD_MEASURES),
 }
 
+const members = refused('Members', 'a list of up to 500 clients')
 export const groupFormSchema = z
-  .object({ ...groupFields, clientIds: z.array(idSchema).max(500) })
+  .object({ ...groupFields, clientIds: z.array(idSchema, members).max(500, members) })
   .refine(({ startsOn, endsOn }) => startsOn < endsOn, {
-    error: 'Last day: accepted is a day after the first.',
+    error: ({ input }) =>
+      refusal('Last day', (input as { endsOn: string }).endsOn, 'a day after the first'),
     path: ['endsOn'],
   })
 export type GroupForm = z.output<typeof groupFormSchema>

@@ -1,14 +1,17 @@
 import { z } from 'zod'
 import { InputError, parseWeighIns, type TypedWeighIn } from '../core'
-import { isoDateSchema } from './ids'
+import { pastDateSchema } from './ids'
+import { choice, refused } from './problems'
+
+const text = refused('Weigh-ins', 'one mass a day, up to 20,000 characters')
 
 /** Weigh-ins as typed or pasted, read in the core's words. */
 export const weighInsFormSchema = z
   .object({
-    text: z.string().max(20_000, 'Weigh-ins: is too long. Accepted: up to 20,000 characters.'),
+    text: z.string(text).max(20_000, text),
     /** The day of the last one. */
-    last: isoDateSchema,
-    unit: z.enum(['kg', 'lb'], { error: 'Unit: accepted are kg and lb.' }),
+    last: pastDateSchema('Day of the last'),
+    unit: choice('Unit', ['kg', 'lb']),
   })
   .transform(({ text, last, unit }, context): TypedWeighIn[] => {
     try {

@@ -1,8 +1,12 @@
 import { clientViewSchema, type ClientView } from '#shared/client-view'
 import { measuredOf } from '#shared/measured'
 
-/** A client's record, for every page about them; each check-in with the hand that took it. */
-export async function useClientView() {
+/**
+ * A client's record, for every page about them; each check-in with the hand that took it.
+ *
+ * @param part of the record that the page shows, for its title
+ */
+export async function useClientView(part?: string) {
   const id = String(useRoute().params.id)
   const api = useApi()
   const { data, error, refresh } = await useAsyncData(
@@ -12,6 +16,10 @@ export async function useClientView() {
     { deep: false },
   )
   const view = computed(() => data.value as ClientView)
+  useHead({
+    title: () =>
+      `${[data.value?.client.name ?? 'Client', ...(part ? [part] : [])].join(', ')} · Oak Pinch`,
+  })
   /** Puts in what a change of the record answered with. */
   const patch = (what: Partial<ClientView>) => {
     data.value = { ...view.value, ...what }

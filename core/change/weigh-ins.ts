@@ -1,7 +1,7 @@
 import { median, mean } from 'simple-statistics'
 import { InputError, inputError } from '../errors'
 import { addDays, daysBetween, weekdayOf, type IsoDate } from '../units/dates'
-import { readDate } from '../units/typed-date'
+import { readDate, type DateOrder } from '../units/typed-date'
 import { parseMass, type MassUnit, type Typed } from '../units/parse'
 import { theilSen, type Trend } from './trend'
 
@@ -42,14 +42,34 @@ function piecesOf(text: string): string[] {
 }
 
 /** The day in front of a mass, and what is left; undefined where the text starts with no day. */
-function dayIn(piece: string, last: IsoDate): { date: IsoDate; rest: string } | undefined {
+function dayIn(
+  piece: string,
+  last: IsoDate,
+  order: DateOrder,
+): { date: IsoDate; rest: string } | undefined {
   const match =
-    /^(\d{4}-\d{1,2}-\d{1,2}|\d{1,2}\.\d{1,2}\.(?:\d{4})?|\d{1,2}\/\d{1,2}(?:\/\d{4})?|\d{1,2} [a-z]{3,9}\.?(?: \d{4})?|[a-z]{3,9}\.? \d{1,2}(?:,? \d{4})?|[a-z]{2,9})[\s:,;=]+(.*)$/i.exec(
+    /^(\d{4}-\d{1,2}-\d{1,2}|\d{1,2}\.\d{1,2}\.(?:\d{4}|\d{2})?|\d{1,2}\/\d{1,2}(?:\/(?:\d{4}|\d{2}))?|\d{1,2} [a-z]{3,9}\.?(?: \d{4})?|[a-z]{3,9}\.? \d{1,2}(?:,? \d{4})?|[a-z]{2,9})[\s:,;=]+(.*)$/i.exec(
       piece,
     )
   if (!match) return undefined
-  const date = readDate(match[1]!, last)
+  const date = readDate(match[1]!, last, order)
   return date === undefined ? undefined : { date, rest: match[2]!.trim() }
+}
+
+/**
+ * The pieces with their days. Where day and month are figures between strokes, 3/4 is read as the order that understands
+ * more of the pieces, and of two that do alike, the one whose days lie closer together; else the day comes first.
+ */
+function datedPieces(pieces: readonly string[], last: IsoDate) {
+  const readings = (['day', 'month'] as const).map((order) => {
+    const dated = pieces.map((piece) => ({ piece, day: dayIn(piece, last, order) }))
+    const days = dated.flatMap(({ day }) => day?.date ?? []).sort()
+    return { dated, days, span: days.length ? daysBetween(days[0]!, days.at(-1)!) : 0 }
+  })
+  const [dayFirst, monthFirst] = readings as [(typeof readings)[0], (typeof readings)[0]]
+  const more = monthFirst.days.length - dayFirst.days.length
+  const better = more > 0 || (more === 0 && monthFirst.span < dayFirst.span)
+  return (better ? monthFirst : dayFirst).dated
 }
 
 /**
@@ -67,7 +87,7 @@ export function parseWeighIns(text: string, last: IsoDate, unit: MassUnit): Type
   const refuse = (got: string, why: 'not-a-number' | 'ambiguous' | 'impossible' | 'missing') =>
     inputError('weighIns', why, 'Weigh-ins', got, ACCEPTED)
   if (pieces.length === 0) throw refuse('', 'missing')
-  const dated = pieces.map((piece) => ({ piece, day: dayIn(piece, last) }))
+  const dated = datedPieces(pieces, last)
   const withDay = dated.filter(({ day }) => day).length
   if (withDay > 0 && withDay < pieces.length) {
     throw refuse(dated.find(({ day }) => !day)!.piece, 'ambiguous')

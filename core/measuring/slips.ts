@@ -439,7 +439,7 @@ export function findHeightSlip({ heightCm, lastHeightCm }: SlipContext): Finding
   const { hardLow, hardHigh } = limitsOf('height')
   const best = meant
     .filter(({ value }) => value >= hardLow && value <= hardHigh)
-    .map((m) => ({ ...m, support: likelihood(m.value) - likelihood(heightCm) - AGAINST.unit }))
+    .map((m) => ({ ...m, support: likelihood(m.value) - likelihood(heightCm) - AGAINST[m.kind] }))
     .sort((a, b) => b.support - a.support)[0]
   if (!best || best.support <= REPORT) return []
   return [
@@ -447,7 +447,11 @@ export function findHeightSlip({ heightCm, lastHeightCm }: SlipContext): Finding
       kind: best.kind,
       sites: ['height'],
       offers: [{ site: 'height', trial: null, value: best.value }],
-      evidence: `Height ${fixed(heightCm, 1)} cm was ${fixed(lastHeightCm, 1)} cm: feet and inches miscounted? (6'2" is 74 in.)`,
+      evidence: `Height ${fixed(heightCm, 1)} cm was ${fixed(lastHeightCm, 1)} cm: ${
+        best.kind === 'unit'
+          ? 'feet and inches miscounted? (6\'2" is 74 in.)'
+          : 'two digits changed about?'
+      }`,
       support: best.support,
     },
   ]

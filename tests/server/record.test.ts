@@ -309,6 +309,6 @@ test('marks: the latest of a site and school is in force', async () => {
     ['us', 'above the mole', 'left'],
   ])
   expect((await mark('x', 'us', 'both')).body.problems[0].message).toBe(
-    'Side: accepted are right and left.',
+    'Side: got “both”. Accepted: right, left.',
   )
 })

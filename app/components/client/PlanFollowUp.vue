@@ -24,6 +24,8 @@ const props = defineProps<{
   measured: (Measured & CheckInWithReadings)[]
   body: Pick<StartingPoint, 'sex' | 'ageYears' | 'heightCm'>
   unit: MassUnit
+  /** Nothing new is planned while a caution stands against it. */
+  stopped: boolean
 }>()
 const emit = defineEmits<{ replan: []; end: [] }>()
 
@@ -91,7 +93,7 @@ const kcal = (value: number) => signed(value, 0)
     <p v-else-if="since && progress !== undefined" role="status">Computing the plan’s band…</p>
     <p v-else class="pt-1 text-lg">The next check-in is held against this plan.</p>
     <div class="flex flex-wrap gap-3 pt-3 print:hidden">
-      <button v-if="since" type="button" class="button" @click="emit('replan')">
+      <button v-if="since && !stopped" type="button" class="button" @click="emit('replan')">
         Plan again from here
       </button>
       <button type="button" class="button" @click="emit('end')">End this plan</button>

@@ -93,9 +93,8 @@ const rows = computed(() => {
           <td class="figure px-3 text-right text-[19px] text-faded">
             {{ fixed(row.scale(row.verdict.smallestRealChange), 1) }}
           </td>
-          <td class="pl-3 whitespace-nowrap" :data-test="`${row.id}-verdict`">
-            <span aria-hidden="true" class="inline-block w-5">{{ shapeOf(row.verdict) }}</span>
-            {{ SURENESS_WORDS[row.verdict.sureness] }}
+          <td class="pl-3" :data-test="`${row.id}-verdict`">
+            <VerdictMark :verdict="row.verdict" />
           </td>
         </tr>
       </tbody>

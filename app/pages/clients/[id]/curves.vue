@@ -25,8 +25,7 @@ import { clientEventSchema, EVENT_KINDS } from '#shared/tracking'
 import type { Curve } from '~/components/client/SeriesChart.vue'
 import { changedHands } from '~/utils/hands'
 
-const { id, view, error, patch, measured } = await useClientView()
-useHead({ title: () => `${view.value?.client.name ?? 'Client'}, curves · Oak Pinch` })
+const { id, view, error, patch, measured } = await useClientView('curves')
 
 const api = useApi()
 const massUnit = useMassUnit()
@@ -222,125 +221,121 @@ const label = computed(() => {
 </script>
 
 <template>
-  <main class="mx-auto max-w-6xl px-4 py-6 sm:px-7">
-    <p v-if="error" role="alert">{{ error.message }}</p>
-    <template v-else>
-      <ClientHead :client="view.client" />
-      <PercentagesChoice v-if="hiding" v-model="asked" :name="view.client.name" class="pb-3" />
-      <div class="flex flex-wrap items-end gap-x-6 gap-y-3 pb-2">
-        <FieldRow id="subject" label="What is shown">
-          <select id="subject" v-model="subject" class="field w-auto!">
-            <option v-for="s in subjects" :key="s.id" :value="s.id">{{ s.name }}</option>
-          </select>
-        </FieldRow>
-        <ChoiceRow
-          v-if="subject === 'parts' || subject === 'mass'"
-          v-model="massUnit"
-          label="Masses in"
-          hide-label
-          :options="MASS_UNITS"
+  <ClientPage :view="view" :error="error">
+    <PercentagesChoice v-if="hiding" v-model="asked" :name="view.client.name" class="pb-3" />
+    <div class="flex flex-wrap items-end gap-x-6 gap-y-3 pb-2">
+      <FieldRow id="subject" label="What is shown">
+        <select id="subject" v-model="subject" class="field w-auto!">
+          <option v-for="s in subjects" :key="s.id" :value="s.id">{{ s.name }}</option>
+        </select>
+      </FieldRow>
+      <ChoiceRow
+        v-if="subject === 'parts' || subject === 'mass'"
+        v-model="massUnit"
+        label="Masses in"
+        hide-label
+        :options="MASS_UNITS"
+      />
+      <button
+        type="button"
+        class="button print:hidden"
+        :aria-pressed="brushing"
+        @click="brushing = !brushing"
+      >
+        {{ brushing ? 'Draw across the chart' : 'Compare a stretch' }}
+      </button>
+    </div>
+    <div v-if="curves.length" class="h-[380px]" data-test="curve">
+      <ClientOnly>
+        <LazySeriesChart
+          :curves="curves"
+          :unit="unit"
+          :digits="1"
+          :events="view.events"
+          :label="label"
+          :brushing="brushing"
+          @brush="(a, b) => (brushed = { from: a, to: b })"
         />
-        <button
-          type="button"
-          class="button print:hidden"
-          :aria-pressed="brushing"
-          @click="brushing = !brushing"
-        >
-          {{ brushing ? 'Draw across the chart' : 'Compare a stretch' }}
+      </ClientOnly>
+    </div>
+    <p v-else class="text-lg">A curve needs a check-in first.</p>
+    <ul v-if="gaps.length" class="text-faded">
+      <li v-for="gap in gaps" :key="gap.id">
+        {{ formatDate(gap.on, true) }} has no point: {{ gap.gap }}.
+      </li>
+    </ul>
+
+    <section v-if="curves.length" class="pt-4">
+      <h2 class="border-b-2 border-ink pb-1 text-xl">The stretch</h2>
+      <div class="flex flex-wrap items-end gap-3 py-3">
+        <FieldRow id="from" label="from">
+          <input id="from" v-model="from" type="date" class="field" />
+        </FieldRow>
+        <FieldRow id="to" label="to">
+          <input id="to" v-model="to" type="date" class="field" />
+        </FieldRow>
+        <button v-if="brushed" type="button" class="button" @click="brushed = undefined">
+          All of it
         </button>
+        <ChoiceRow
+          v-if="subject === 'parts'"
+          v-model="followed"
+          label="Slope of"
+          hide-label
+          :options="slopeOf"
+        />
       </div>
-      <div v-if="curves.length" class="h-[380px]" data-test="curve">
-        <ClientOnly>
-          <LazySeriesChart
-            :curves="curves"
-            :unit="unit"
-            :digits="1"
-            :events="view.events"
-            :label="label"
-            :brushing="brushing"
-            @brush="(a, b) => (brushed = { from: a, to: b })"
-          />
-        </ClientOnly>
+      <p class="text-lg" role="status" data-test="slope">
+        <template v-if="slopeWords">
+          Slope of {{ sloped.name }}: <strong>{{ slopeWords }}</strong> (Theil and Sen, robust
+          against odd days).
+        </template>
+        <template v-else-if="sloped.points.length < 2">
+          Two points are needed for a slope.
+        </template>
+      </p>
+      <div v-if="judgement" class="pt-3">
+        <p class="pb-1 text-faded">
+          {{ formatDate(judgement.since, true) }} against {{ formatDate(judgement.until, true) }}
+        </p>
+        <VerdictTable :judgement="judgement" :unit="massUnit" :percentages="shown" />
       </div>
-      <p v-else class="text-lg">A curve needs a check-in first.</p>
-      <ul v-if="gaps.length" class="text-faded">
-        <li v-for="gap in gaps" :key="gap.id">
-          {{ formatDate(gap.on, true) }} has no point: {{ gap.gap }}.
+    </section>
+
+    <section class="pt-6 print:hidden">
+      <h2 class="border-b-2 border-ink pb-1 text-xl">Notes on the axis</h2>
+      <ul v-if="view.events.length">
+        <li
+          v-for="event in view.events"
+          :key="event.id"
+          class="flex items-center gap-3 border-b border-line"
+        >
+          <span class="w-32">{{ formatDate(event.date, true) }}</span>
+          <span class="flex-1">
+            {{ event.words }} <span class="text-faded">{{ event.kind }}</span>
+          </span>
+          <button type="button" class="min-h-11 px-3 underline" @click="removeNote(event.id)">
+            take away<span class="sr-only">: {{ event.words }}</span>
+          </button>
         </li>
       </ul>
-
-      <section v-if="curves.length" class="pt-4">
-        <h2 class="border-b-2 border-ink pb-1 text-xl">The stretch</h2>
-        <div class="flex flex-wrap items-end gap-3 py-3">
-          <FieldRow id="from" label="from">
-            <input id="from" v-model="from" type="date" class="field" />
-          </FieldRow>
-          <FieldRow id="to" label="to">
-            <input id="to" v-model="to" type="date" class="field" />
-          </FieldRow>
-          <button v-if="brushed" type="button" class="button" @click="brushed = undefined">
-            All of it
-          </button>
-          <ChoiceRow
-            v-if="subject === 'parts'"
-            v-model="followed"
-            label="Slope of"
-            hide-label
-            :options="slopeOf"
-          />
-        </div>
-        <p class="text-lg" role="status" data-test="slope">
-          <template v-if="slopeWords">
-            Slope of {{ sloped.name }}: <strong>{{ slopeWords }}</strong> (Theil and Sen, robust
-            against odd days).
-          </template>
-          <template v-else-if="sloped.points.length < 2">
-            Two points are needed for a slope.
-          </template>
-        </p>
-        <div v-if="judgement" class="pt-3">
-          <p class="pb-1 text-faded">
-            {{ formatDate(judgement.since, true) }} against {{ formatDate(judgement.until, true) }}
-          </p>
-          <VerdictTable :judgement="judgement" :unit="massUnit" :percentages="shown" />
-        </div>
-      </section>
-
-      <section class="pt-6 print:hidden">
-        <h2 class="border-b-2 border-ink pb-1 text-xl">Notes on the axis</h2>
-        <ul v-if="view.events.length">
-          <li
-            v-for="event in view.events"
-            :key="event.id"
-            class="flex items-center gap-3 border-b border-line"
-          >
-            <span class="w-32">{{ formatDate(event.date, true) }}</span>
-            <span class="flex-1">
-              {{ event.words }} <span class="text-faded">{{ event.kind }}</span>
-            </span>
-            <button type="button" class="min-h-11 px-3 underline" @click="removeNote(event.id)">
-              take away<span class="sr-only">: {{ event.words }}</span>
-            </button>
-          </li>
-        </ul>
-        <form class="flex flex-wrap items-end gap-3 pt-3" @submit.prevent="addNote">
-          <FieldRow id="note-date" label="Day">
-            <input id="note-date" v-model="note.date" type="date" class="field" />
-          </FieldRow>
-          <FieldRow id="note-kind" label="Kind">
-            <select id="note-kind" v-model="note.kind" class="field">
-              <option v-for="k in EVENT_KINDS" :key="k" :value="k">
-                {{ k === 'phase' ? 'new phase' : k }}
-              </option>
-            </select>
-          </FieldRow>
-          <FieldRow id="note-words" label="In a few words" class="min-w-48 flex-1">
-            <input id="note-words" v-model="note.words" class="field" maxlength="80" />
-          </FieldRow>
-          <button type="submit" class="button">Put on the axis</button>
-        </form>
-        <p v-if="trouble" role="alert" class="pt-2 font-bold text-clay">{{ trouble }}</p>
-      </section>
-    </template>
-  </main>
+      <form class="flex flex-wrap items-end gap-3 pt-3" @submit.prevent="addNote">
+        <FieldRow id="note-date" label="Day">
+          <input id="note-date" v-model="note.date" type="date" class="field" />
+        </FieldRow>
+        <FieldRow id="note-kind" label="Kind">
+          <select id="note-kind" v-model="note.kind" class="field">
+            <option v-for="k in EVENT_KINDS" :key="k" :value="k">
+              {{ k === 'phase' ? 'new phase' : k }}
+            </option>
+          </select>
+        </FieldRow>
+        <FieldRow id="note-words" label="In a few words" class="min-w-48 flex-1">
+          <input id="note-words" v-model="note.words" class="field" maxlength="80" />
+        </FieldRow>
+        <button type="submit" class="button">Put on the axis</button>
+      </form>
+      <p v-if="trouble" role="alert" class="pt-2 font-bold text-clay">{{ trouble }}</p>
+    </section>
+  </ClientPage>
 </template>

@@ -7,8 +7,6 @@ const { start, busy, trouble } = useStartCheckIn()
 const atScreening = route.hash === '#screening'
 const unit = useMassUnit()
 
-useHead({ title: () => `${view.value?.client.name ?? 'Client'} · Oak Pinch` })
-
 const { columns, newest, open, series } = useLedger(view)
 const { then, now, judgement, massKg, take } = usePair(view, measured)
 const { hiding, shown, asked } = usePercentages(() => view.value?.client)
@@ -43,121 +41,114 @@ const standing = computed(() => {
 </script>
 
 <template>
-  <main class="mx-auto max-w-6xl px-4 py-6 sm:px-7">
-    <template v-if="error">
-      <h1 class="pb-3 text-3xl">This client cannot be shown</h1>
-      <p role="alert">{{ error.message }}</p>
-    </template>
-    <template v-else>
-      <ClientHead :client="view.client" />
-      <div class="flex flex-wrap items-start justify-between gap-x-6 gap-y-3 pb-4">
-        <div class="min-w-0 flex-1 basis-[420px]">
-          <ChangeSentence
-            v-if="judgement"
-            :judgement="judgement"
-            :unit="unit"
-            :percentages="shown"
-            :mass-kg="massKg"
-          />
-          <p :class="judgement ? 'pt-2 text-lg' : 'figure text-[36px] sm:text-[44px]'">
-            <template v-if="judgement">Now: </template>
-            <span data-test="standing">{{ standing }}</span>
-          </p>
-        </div>
-        <div class="flex flex-wrap items-center gap-3">
-          <ChoiceRow v-model="unit" label="Masses in" hide-label :options="MASS_UNITS" />
-          <button
-            type="button"
-            class="button button-lead"
-            :disabled="busy"
-            @click="start(view.client.id)"
-          >
-            {{ open ? 'Resume the check-in' : 'Start a check-in' }}
-          </button>
-        </div>
+  <ClientPage :view="view" :error="error">
+    <div class="flex flex-wrap items-start justify-between gap-x-6 gap-y-3 pb-4">
+      <div class="min-w-0 flex-1 basis-[420px]">
+        <ChangeSentence
+          v-if="judgement"
+          :judgement="judgement"
+          :unit="unit"
+          :percentages="shown"
+          :mass-kg="massKg"
+        />
+        <p :class="judgement ? 'pt-2 text-lg' : 'figure text-[36px] sm:text-[44px]'">
+          <template v-if="judgement">Now: </template>
+          <span data-test="standing">{{ standing }}</span>
+        </p>
       </div>
-      <p v-if="trouble" role="alert" class="pb-3 font-bold text-clay">{{ trouble }}</p>
-      <p v-if="view.client.archived" class="pb-3 font-bold text-clay">
-        Archived: out of Today and the lists.
-      </p>
-      <PercentagesChoice v-if="hiding" v-model="asked" :name="view.client.name" class="pb-3" />
-      <LedgerSheet
-        v-if="columns.length"
-        :view="view"
-        :unit="unit"
-        :percentages="shown"
-        :then-id="then?.id"
-        :now-id="now?.id"
-        @take="take"
-      />
-      <p v-else class="text-lg">
-        The first check-in takes about ten minutes: folds twice round, then the scale.
-      </p>
-      <div v-if="judgement" class="pt-5">
-        <VerdictTable :judgement="judgement" :unit="unit" :percentages="shown" />
+      <div class="flex flex-wrap items-center gap-3">
+        <ChoiceRow v-model="unit" label="Masses in" hide-label :options="MASS_UNITS" />
+        <button
+          type="button"
+          class="button button-lead"
+          :disabled="busy"
+          @click="start(view.client.id)"
+        >
+          {{ open ? 'Resume the check-in' : 'Start a check-in' }}
+        </button>
       </div>
-      <p v-if="newest" class="pt-4 text-faded">
-        Next check-in from
-        {{ formatDate(addDays(newest.measuredOn, view.client.cadenceDays), true) }}.
-      </p>
-      <div class="space-y-3 pt-6">
-        <details id="screening" class="border-t-2 border-line pt-2" :open="atScreening">
-          <summary class="min-h-11 cursor-pointer py-2 text-lg font-bold">
-            Private screening
-            <span class="font-normal text-faded">
-              {{
-                view.screening
-                  ? `looked through ${formatDate(view.screening.reviewedOn, true)}`
-                  : 'nothing asked yet'
-              }}
-            </span>
-          </summary>
-          <ScreeningPanel
-            :client-id="view.client.id"
-            :screening="view.screening"
-            :today="today"
-            @kept="refresh()"
-          />
-        </details>
-        <details class="border-t-2 border-line pt-2">
-          <summary class="min-h-11 cursor-pointer py-2 text-lg font-bold">
-            Past check-in from paper
-          </summary>
-          <form class="flex max-w-xl flex-wrap items-end gap-3" @submit.prevent="enterPaper">
-            <FieldRow id="paper-date" label="Date of the sheet" :error="paperTrouble">
-              <input id="paper-date" v-model="paperDate" type="date" class="field" :max="today" />
-            </FieldRow>
-            <button type="submit" class="button">Type it in</button>
-          </form>
-          <ul v-if="papers.length" class="pt-2">
-            <li v-for="paper in papers" :key="paper.id">
-              <NuxtLink :to="`/check-in/${paper.id}`" class="underline">
-                Go on with the sheet of {{ formatDate(paper.measuredOn, true) }}
-              </NuxtLink>
-            </li>
-          </ul>
-        </details>
-        <details v-if="view.voided.length" class="border-t-2 border-line pt-2">
-          <summary class="min-h-11 cursor-pointer py-2 text-lg font-bold">
-            Voided check-ins ({{ view.voided.length }})
-          </summary>
-          <ul>
-            <li v-for="checkIn in view.voided" :key="checkIn.id" class="border-b border-line py-2">
-              <p>
-                {{ formatDate(checkIn.measuredOn, true) }}, {{ checkIn.readings.length }} readings:
-                {{ checkIn.voided!.reason }}
-              </p>
-              <CheckInRepair :check-in="checkIn" @done="refresh()" />
-            </li>
-          </ul>
-        </details>
-        <details class="border-t-2 border-line pt-2">
-          <summary class="min-h-11 cursor-pointer py-2 text-lg font-bold">
-            Edit, history, archive
-          </summary>
-          <ClientFile :view="view" :today="today" @changed="refresh()" />
-        </details>
-      </div>
-    </template>
-  </main>
+    </div>
+    <p v-if="trouble" role="alert" class="pb-3 font-bold text-clay">{{ trouble }}</p>
+    <p v-if="view.client.archived" class="pb-3 font-bold text-clay">
+      Archived: out of Today and the lists.
+    </p>
+    <PercentagesChoice v-if="hiding" v-model="asked" :name="view.client.name" class="pb-3" />
+    <LedgerSheet
+      v-if="columns.length"
+      :view="view"
+      :unit="unit"
+      :percentages="shown"
+      :then-id="then?.id"
+      :now-id="now?.id"
+      @take="take"
+    />
+    <p v-else class="text-lg">
+      The first check-in takes about ten minutes: folds twice round, then the scale.
+    </p>
+    <div v-if="judgement" class="pt-5">
+      <VerdictTable :judgement="judgement" :unit="unit" :percentages="shown" />
+    </div>
+    <p v-if="newest" class="pt-4 text-faded">
+      Next check-in from
+      {{ formatDate(addDays(newest.measuredOn, view.client.cadenceDays), true) }}.
+    </p>
+    <div class="space-y-3 pt-6">
+      <details id="screening" class="border-t-2 border-line pt-2" :open="atScreening">
+        <summary class="min-h-11 cursor-pointer py-2 text-lg font-bold">
+          Private screening
+          <span class="font-normal text-faded">
+            {{
+              view.screening
+                ? `looked through ${formatDate(view.screening.reviewedOn, true)}`
+                : 'nothing asked yet'
+            }}
+          </span>
+        </summary>
+        <ScreeningPanel
+          :client-id="view.client.id"
+          :screening="view.screening"
+          :today="today"
+          @kept="refresh()"
+        />
+      </details>
+      <details class="border-t-2 border-line pt-2">
+        <summary class="min-h-11 cursor-pointer py-2 text-lg font-bold">
+          Past check-in from paper
+        </summary>
+        <form class="flex max-w-xl flex-wrap items-end gap-3" @submit.prevent="enterPaper">
+          <FieldRow id="paper-date" label="Date of the sheet" :error="paperTrouble">
+            <input id="paper-date" v-model="paperDate" type="date" class="field" :max="today" />
+          </FieldRow>
+          <button type="submit" class="button">Type it in</button>
+        </form>
+        <ul v-if="papers.length" class="pt-2">
+          <li v-for="paper in papers" :key="paper.id">
+            <NuxtLink :to="`/check-in/${paper.id}`" class="underline">
+              Go on with the sheet of {{ formatDate(paper.measuredOn, true) }}
+            </NuxtLink>
+          </li>
+        </ul>
+      </details>
+      <details v-if="view.voided.length" class="border-t-2 border-line pt-2">
+        <summary class="min-h-11 cursor-pointer py-2 text-lg font-bold">
+          Voided check-ins ({{ view.voided.length }})
+        </summary>
+        <ul>
+          <li v-for="checkIn in view.voided" :key="checkIn.id" class="border-b border-line py-2">
+            <p>
+              {{ formatDate(checkIn.measuredOn, true) }}, {{ checkIn.readings.length }} readings:
+              {{ checkIn.voided!.reason }}
+            </p>
+            <CheckInRepair :check-in="checkIn" @done="refresh()" />
+          </li>
+        </ul>
+      </details>
+      <details class="border-t-2 border-line pt-2">
+        <summary class="min-h-11 cursor-pointer py-2 text-lg font-bold">
+          Edit, history, archive
+        </summary>
+        <ClientFile :view="view" :today="today" @changed="refresh()" />
+      </details>
+    </div>
+  </ClientPage>
 </template>

@@ -3,7 +3,6 @@ import {
   ACTIVITIES,
   ADULT,
   adviseCadence,
-  ageOn,
   attempt,
   CADENCES,
   checkedPace,
@@ -15,7 +14,6 @@ import {
   formatMass,
   gainBand,
   GIRTH_IDS,
-  isGirth,
   isoDateOf,
   isSkinfold,
   judgeChange,
@@ -29,9 +27,9 @@ import {
   planCautions,
   RESTING_FORMS,
   restingFormFor,
-  resultOf,
   sheetOf,
   simulate,
+  startOf,
   STATIC_KCAL_PER_KG,
   staticMass,
   targetsOf,
@@ -45,13 +43,11 @@ import {
   type PaceUnit,
   type Purpose,
   type RestingForm,
-  type StartingPoint,
 } from '#core'
 import { z } from 'zod'
 import { planSchema, type PlanDefinition } from '#shared/plans'
 
-const { id, view, error, patch, measured } = await useClientView()
-useHead({ title: () => `${view.value?.client.name ?? 'Client'}, plan · Oak Pinch` })
+const { id, view, error, patch, measured } = await useClientView('plan')
 
 const api = useApi()
 const massUnit = useMassUnit()
@@ -61,28 +57,9 @@ const today = isoDateOf(new Date())
 
 /** The body of the last check-in that has an estimate with a body mass. */
 const newest = computed(() =>
-  measured.value.findLast((m) => {
-    const result = resultOf(view.value.client, m)
-    return result.ok && result.value.fatMassKg !== undefined
-  }),
+  measured.value.findLast((m) => startOf(view.value.client, m, today) !== undefined),
 )
-const start = computed<StartingPoint | undefined>(() => {
-  const checkIn = newest.value
-  const result = checkIn && resultOf(view.value.client, checkIn)
-  if (!checkIn || !result?.ok) return undefined
-  const { subject, sites } = sheetOf(view.value.client, checkIn)
-  const girths = Object.entries(sites).filter(([site]) => isGirth(site))
-  return {
-    sex: subject.sex,
-    ageYears: ageOn(view.value.client.birthDate, today),
-    heightCm: subject.heightCm,
-    fatKg: result.value.fatMassKg!,
-    leanKg: result.value.leanMassKg!,
-    standardError: result.value.standardError,
-    sumMm: result.value.sumMm,
-    girthsCm: Object.fromEntries(girths.map(([site, value]) => [site, value!.value])),
-  }
-})
+const start = computed(() => newest.value && startOf(view.value.client, newest.value, today))
 const flags = computed(() => view.value.screening?.answers.flags ?? [])
 const cautions = computed(() => (start.value ? planCautions(start.value, flags.value) : []))
 const stopped = computed(() => cautions.value.some(({ stops }) => stops))
@@ -267,7 +244,7 @@ async function change(run: () => Promise<z.output<typeof plansSchema>>, words: s
   }
 }
 function keep() {
-  if (!start.value || !newest.value || !energy.value?.ok || !timeline.value) return
+  if (!start.value || !newest.value || !energy.value?.ok || !timeline.value || stopped.value) return
   const { fatKg, leanKg, standardError } = start.value
   const { intakeKcal, needKcal } = energy.value.value
   const definition: PlanDefinition = {
@@ -323,256 +300,245 @@ const foldsTaken = computed(
 </script>
 
 <template>
-  <main class="mx-auto max-w-6xl px-4 py-6 sm:px-7">
-    <p v-if="error" role="alert">{{ error.message }}</p>
+  <ClientPage :view="view" :error="error">
+    <PercentagesChoice v-if="hiding" v-model="asked" :name="view.client.name" class="pb-3" />
+    <p v-if="!start" class="text-lg">
+      A plan starts from a check-in with an estimate and a body mass.
+    </p>
     <template v-else>
-      <ClientHead :client="view.client" />
-      <PercentagesChoice v-if="hiding" v-model="asked" :name="view.client.name" class="pb-3" />
-      <p v-if="!start" class="text-lg">
-        A plan starts from a check-in with an estimate and a body mass.
+      <ul v-if="cautions.length" class="pb-4" data-test="plan-cautions">
+        <li
+          v-for="caution in cautions"
+          :key="caution.words"
+          class="mb-2 border-2 border-l-8 border-clay bg-clay-wash px-4 py-2"
+        >
+          {{ caution.words }}
+        </li>
+      </ul>
+      <PlanFollowUp
+        v-if="inForce && shown"
+        :key="inForce.id"
+        :view="view"
+        :plan="inForce"
+        :measured="measured"
+        :body="start"
+        :unit="massUnit"
+        :stopped="stopped"
+        class="border-b-2 border-line pb-5"
+        @replan="replan"
+        @end="end"
+      />
+      <p v-if="shown" class="pt-3 text-lg" data-test="start">
+        From {{ formatDate(newest!.measuredOn, true) }}: {{ mass(massOfStart(start)) }}, fat
+        {{ mass(start.fatKg) }} (about {{ fixed(fatPercentOfStart(start), 0) }} %), lean
+        {{ mass(start.leanKg) }}.
       </p>
-      <template v-else>
-        <ul v-if="cautions.length" class="pb-4" data-test="plan-cautions">
-          <li
-            v-for="caution in cautions"
-            :key="caution.words"
-            class="mb-2 border-2 border-l-8 border-clay bg-clay-wash px-4 py-2"
+      <div class="grid gap-x-12 gap-y-6 pt-4 lg:grid-cols-2">
+        <section class="space-y-4">
+          <h2 class="border-b-2 border-ink pb-1 text-xl">Where to</h2>
+          <ChoiceRow v-model="kind" label="Goal" compact :options="kinds" />
+          <div class="flex flex-wrap items-end gap-3">
+            <FieldRow v-if="kind !== 'holdLean'" id="goal" :label="`Goal, ${goalUnit}`">
+              <input id="goal" v-model="goalText" class="field max-w-32" inputmode="decimal" />
+            </FieldRow>
+            <FieldRow v-if="kind === 'girth'" id="girth" label="Which girth">
+              <select id="girth" v-model="girth" class="field w-auto!">
+                <option v-for="g in girths" :key="g" :value="g">{{ nameOf(g) }}</option>
+              </select>
+            </FieldRow>
+            <FieldRow id="goal-date" label="By (if there is a day)">
+              <input id="goal-date" v-model="date" type="date" class="field" :min="today" />
+            </FieldRow>
+            <ChoiceRow v-model="massUnit" label="Masses in" hide-label :options="MASS_UNITS" />
+          </div>
+          <label v-if="date" class="flex min-h-11 items-center gap-3">
+            <input v-model="peakWeek" type="checkbox" class="size-5 accent-leaf" />
+            Keep the last week before the day for rest
+          </label>
+          <p v-if="targets && !targets.ok" role="alert" class="font-bold text-clay">
+            {{ targets.error.message }}
+          </p>
+          <table
+            v-else-if="targets?.ok && kind !== 'holdLean' && shown"
+            class="w-full border-collapse text-left"
+            data-test="targets"
           >
-            {{ caution.words }}
+            <caption class="sr-only">
+              The body that the goal leads to
+            </caption>
+            <thead>
+              <tr class="border-b-2 border-ink text-faded">
+                <td />
+                <th scope="col" class="text-right font-normal">body mass</th>
+                <th scope="col" class="text-right font-normal">fat</th>
+                <th scope="col" class="text-right font-normal">lean</th>
+              </tr>
+            </thead>
+            <tbody>
+              <tr
+                v-for="row in [
+                  { name: 'lean held', body: targets.value.constantLean },
+                  { name: 'with the usual lean change', body: targets.value.withForbes },
+                ]"
+                :key="row.name"
+                class="border-b border-line"
+              >
+                <th scope="row" class="py-1 font-normal">{{ row.name }}</th>
+                <td class="figure text-right text-[24px] whitespace-nowrap">
+                  {{ mass(row.body.massKg) }}
+                </td>
+                <td class="figure text-right text-[20px]">
+                  {{ fixed(massIn(row.body.fatKg, massUnit), 1) }}
+                </td>
+                <td class="figure text-right text-[20px]">
+                  {{ fixed(massIn(row.body.leanKg, massUnit), 1) }}
+                </td>
+              </tr>
+            </tbody>
+          </table>
+          <p v-if="targets?.ok && shown" class="text-faded">
+            The usual lean change is the Forbes relation, from women at rest: it expects too much
+            lean loss of lean people who train.
+            <template v-if="kind === 'sum' || kind === 'girth'">
+              Folds and girths are turned into fat by 8 mm of the sum and 1 cm a kilogram
+              (judgement): follow the number itself.
+            </template>
+          </p>
+        </section>
+        <section class="space-y-4">
+          <h2 class="border-b-2 border-ink pb-1 text-xl">How fast</h2>
+          <div class="flex flex-wrap items-end gap-3">
+            <FieldRow id="pace" label="A week">
+              <input id="pace" v-model="paceText" class="field max-w-28" inputmode="decimal" />
+            </FieldRow>
+            <ChoiceRow v-model="paceUnit" label="in" hide-label compact :options="paceUnits" />
+          </div>
+          <p class="text-faded">{{ bandWords }}.</p>
+          <p v-if="paceKg && !paceKg.ok" role="alert" class="font-bold text-clay">
+            {{ paceKg.error.message }}
+          </p>
+          <p v-if="feasibility" class="text-xl" role="status" data-test="feasibility">
+            {{ feasibility }}
+          </p>
+          <ol v-if="timeline?.phases.length" class="space-y-1" data-test="phases">
+            <li v-for="phase in timeline.phases" :key="phase.kind + phase.from" class="flex gap-3">
+              <strong class="w-24">{{ phase.kind }}</strong>
+              <span class="flex-1">
+                {{ formatDate(phase.from) }} to {{ formatDate(phase.to, true) }}.
+                {{ phase.words }}
+              </span>
+            </li>
+          </ol>
+          <ChoiceRow v-model="purpose" label="Measured for" compact :options="purposes" />
+          <p>
+            Measure every <strong>{{ cadence.days }} days</strong>: {{ cadence.why }}.
+          </p>
+        </section>
+      </div>
+
+      <template v-if="timeline && shown && adult && !stopped">
+        <section class="space-y-3 pt-6">
+          <h2 class="border-b-2 border-ink pb-1 text-xl">Energy</h2>
+          <div class="flex flex-wrap items-end gap-x-6 gap-y-3">
+            <div>
+              <ChoiceRow v-model="form" label="Resting need" compact :options="forms" />
+              <p class="pt-1 text-faded">
+                Advised: {{ RESTING_FORMS[advised.form].name }} ({{ advised.why }}).
+                {{ RESTING_FORMS[form].source }}.
+              </p>
+            </div>
+            <FieldRow id="activity" label="Activity" class="max-w-full min-w-0">
+              <select id="activity" v-model.number="activity" class="field">
+                <option v-for="a in ACTIVITIES" :key="a.factor" :value="a.factor">
+                  {{ a.factor }}, {{ a.name }}
+                </option>
+              </select>
+            </FieldRow>
+          </div>
+          <p v-if="energy && !energy.ok" role="alert" class="font-bold text-clay">
+            {{ energy.error.message }}
+          </p>
+          <template v-else-if="energy?.ok">
+            <p class="text-xl" data-test="energy">
+              Rest {{ fixed(energy.value.restingKcal, 0) }}, need
+              {{ fixed(energy.value.needKcal, 0) }}, eat
+              <strong>{{ fixed(energy.value.intakeKcal, 0) }} kcal a day</strong>
+              ({{ energy.value.deficitKcal >= 0 ? 'deficit' : 'surplus' }}
+              {{ fixed(Math.abs(energy.value.deficitKcal), 0) }}). Body fat can supply
+              {{ fixed(energy.value.supplyKcal, 0) }} at most, a bound and no target.
+            </p>
+            <p
+              v-for="note in energy.value.notes"
+              :key="note"
+              class="border-2 border-l-8 border-clay bg-clay-wash px-4 py-2"
+            >
+              {{ note }}
+            </p>
+            <p v-if="drift" data-test="drift">
+              After {{ weeks }} weeks of the same intake: {{ mass(drift.two) }} by two compartments,
+              whose need falls with the body; {{ mass(drift.rule) }} by the 3500-kcal rule, which
+              does not. They drift {{ mass(Math.abs(drift.two - drift.rule)) }} apart.
+            </p>
+            <div class="h-[320px]" data-test="plan-chart">
+              <ClientOnly>
+                <LazyPlanChart
+                  v-if="bands"
+                  :bands="bands"
+                  :statically="statically"
+                  :unit="massUnit"
+                  :goal-kg="goalKg"
+                  :label="`Body mass over ${weeks} weeks by two compartments and by the static rule`"
+                />
+              </ClientOnly>
+            </div>
+            <p role="status" class="flex flex-wrap items-center gap-3">
+              <template v-if="progress !== undefined">
+                <progress :value="progress" max="1" aria-label="Paths computed" />
+                {{ fixed(progress * 100, 0) }} of 100 parts of 10,000 paths
+                <button type="button" class="button" @click="cancel">Stop</button>
+              </template>
+              <template v-else-if="bands">
+                Of 10,000 paths over the estimate’s error, activity and what is really eaten, 9 in
+                10 end between {{ mass(bands.at(-1)!.mass[0]) }} and
+                {{ mass(bands.at(-1)!.mass[4]) }}.
+              </template>
+              <button v-else type="button" class="button" @click="again">Compute the band</button>
+            </p>
+          </template>
+        </section>
+        <PlanNutrients
+          v-if="energy?.ok"
+          v-model:training="training"
+          :kcal="energy.value.intakeKcal"
+          :mass-kg="massOfStart(start)"
+          :lean-kg="start.leanKg"
+          class="pt-6"
+        />
+      </template>
+
+      <div v-if="timeline && !stopped" class="flex flex-wrap items-center gap-4 pt-6 print:hidden">
+        <button type="button" class="button button-lead" @click="keep">
+          {{ inForce ? 'Keep as the new plan' : 'Keep this plan' }}
+        </button>
+        <span role="status">{{ said }}</span>
+      </div>
+      <p v-if="trouble" role="alert" class="pt-2 font-bold text-clay">{{ trouble }}</p>
+      <p class="pt-4 text-faded">
+        Suggestions, not orders. A coach measures, explains and suggests; dietary treatment belongs
+        to licensed practice, and local rules come first.
+        <template v-if="!foldsTaken">The start stands on the tape alone.</template>
+      </p>
+      <details v-if="old.length" class="pt-4" data-test="old-plans">
+        <summary class="min-h-11 cursor-pointer py-2 font-bold">
+          Plans before ({{ old.length }})
+        </summary>
+        <ul>
+          <li v-for="plan in old" :key="plan.id" class="border-b border-line py-1">
+            From {{ formatDate(plan.startedOn, true) }}: {{ goalWords(plan.definition) }},
+            {{ plan.definition.weeks }} weeks
           </li>
         </ul>
-        <PlanFollowUp
-          v-if="inForce && shown"
-          :key="inForce.id"
-          :view="view"
-          :plan="inForce"
-          :measured="measured"
-          :body="start"
-          :unit="massUnit"
-          class="border-b-2 border-line pb-5"
-          @replan="replan"
-          @end="end"
-        />
-        <p v-if="shown" class="pt-3 text-lg" data-test="start">
-          From {{ formatDate(newest!.measuredOn, true) }}: {{ mass(massOfStart(start)) }}, fat
-          {{ mass(start.fatKg) }} (about {{ fixed(fatPercentOfStart(start), 0) }} %), lean
-          {{ mass(start.leanKg) }}.
-        </p>
-        <div class="grid gap-x-12 gap-y-6 pt-4 lg:grid-cols-2">
-          <section class="space-y-4">
-            <h2 class="border-b-2 border-ink pb-1 text-xl">Where to</h2>
-            <ChoiceRow v-model="kind" label="Goal" compact :options="kinds" />
-            <div class="flex flex-wrap items-end gap-3">
-              <FieldRow v-if="kind !== 'holdLean'" id="goal" :label="`Goal, ${goalUnit}`">
-                <input id="goal" v-model="goalText" class="field max-w-32" inputmode="decimal" />
-              </FieldRow>
-              <FieldRow v-if="kind === 'girth'" id="girth" label="Which girth">
-                <select id="girth" v-model="girth" class="field w-auto!">
-                  <option v-for="g in girths" :key="g" :value="g">{{ nameOf(g) }}</option>
-                </select>
-              </FieldRow>
-              <FieldRow id="goal-date" label="By (if there is a day)">
-                <input id="goal-date" v-model="date" type="date" class="field" :min="today" />
-              </FieldRow>
-              <ChoiceRow v-model="massUnit" label="Masses in" hide-label :options="MASS_UNITS" />
-            </div>
-            <label v-if="date" class="flex min-h-11 items-center gap-3">
-              <input v-model="peakWeek" type="checkbox" class="size-5 accent-leaf" />
-              Keep the last week before the day for rest
-            </label>
-            <p v-if="targets && !targets.ok" role="alert" class="font-bold text-clay">
-              {{ targets.error.message }}
-            </p>
-            <table
-              v-else-if="targets?.ok && kind !== 'holdLean' && shown"
-              class="w-full border-collapse text-left"
-              data-test="targets"
-            >
-              <caption class="sr-only">
-                The body that the goal leads to
-              </caption>
-              <thead>
-                <tr class="border-b-2 border-ink text-faded">
-                  <td />
-                  <th scope="col" class="text-right font-normal">body mass</th>
-                  <th scope="col" class="text-right font-normal">fat</th>
-                  <th scope="col" class="text-right font-normal">lean</th>
-                </tr>
-              </thead>
-              <tbody>
-                <tr
-                  v-for="row in [
-                    { name: 'lean held', body: targets.value.constantLean },
-                    { name: 'with the usual lean change', body: targets.value.withForbes },
-                  ]"
-                  :key="row.name"
-                  class="border-b border-line"
-                >
-                  <th scope="row" class="py-1 font-normal">{{ row.name }}</th>
-                  <td class="figure text-right text-[24px] whitespace-nowrap">
-                    {{ mass(row.body.massKg) }}
-                  </td>
-                  <td class="figure text-right text-[20px]">
-                    {{ fixed(massIn(row.body.fatKg, massUnit), 1) }}
-                  </td>
-                  <td class="figure text-right text-[20px]">
-                    {{ fixed(massIn(row.body.leanKg, massUnit), 1) }}
-                  </td>
-                </tr>
-              </tbody>
-            </table>
-            <p v-if="targets?.ok && shown" class="text-faded">
-              The usual lean change is the Forbes relation, from women at rest: it expects too much
-              lean loss of lean people who train.
-              <template v-if="kind === 'sum' || kind === 'girth'">
-                Folds and girths are turned into fat by 8 mm of the sum and 1 cm a kilogram
-                (judgement): follow the number itself.
-              </template>
-            </p>
-          </section>
-          <section class="space-y-4">
-            <h2 class="border-b-2 border-ink pb-1 text-xl">How fast</h2>
-            <div class="flex flex-wrap items-end gap-3">
-              <FieldRow id="pace" label="A week">
-                <input id="pace" v-model="paceText" class="field max-w-28" inputmode="decimal" />
-              </FieldRow>
-              <ChoiceRow v-model="paceUnit" label="in" hide-label compact :options="paceUnits" />
-            </div>
-            <p class="text-faded">{{ bandWords }}.</p>
-            <p v-if="paceKg && !paceKg.ok" role="alert" class="font-bold text-clay">
-              {{ paceKg.error.message }}
-            </p>
-            <p v-if="feasibility" class="text-xl" role="status" data-test="feasibility">
-              {{ feasibility }}
-            </p>
-            <ol v-if="timeline?.phases.length" class="space-y-1" data-test="phases">
-              <li
-                v-for="phase in timeline.phases"
-                :key="phase.kind + phase.from"
-                class="flex gap-3"
-              >
-                <strong class="w-24">{{ phase.kind }}</strong>
-                <span class="flex-1">
-                  {{ formatDate(phase.from) }} to {{ formatDate(phase.to, true) }}.
-                  {{ phase.words }}
-                </span>
-              </li>
-            </ol>
-            <ChoiceRow v-model="purpose" label="Measured for" compact :options="purposes" />
-            <p>
-              Measure every <strong>{{ cadence.days }} days</strong>: {{ cadence.why }}.
-            </p>
-          </section>
-        </div>
-
-        <template v-if="timeline && shown && adult && !stopped">
-          <section class="space-y-3 pt-6">
-            <h2 class="border-b-2 border-ink pb-1 text-xl">Energy</h2>
-            <div class="flex flex-wrap items-end gap-x-6 gap-y-3">
-              <div>
-                <ChoiceRow v-model="form" label="Resting need" compact :options="forms" />
-                <p class="pt-1 text-faded">
-                  Advised: {{ RESTING_FORMS[advised.form].name }} ({{ advised.why }}).
-                  {{ RESTING_FORMS[form].source }}.
-                </p>
-              </div>
-              <FieldRow id="activity" label="Activity" class="max-w-full min-w-0">
-                <select id="activity" v-model.number="activity" class="field">
-                  <option v-for="a in ACTIVITIES" :key="a.factor" :value="a.factor">
-                    {{ a.factor }}, {{ a.name }}
-                  </option>
-                </select>
-              </FieldRow>
-            </div>
-            <p v-if="energy && !energy.ok" role="alert" class="font-bold text-clay">
-              {{ energy.error.message }}
-            </p>
-            <template v-else-if="energy?.ok">
-              <p class="text-xl" data-test="energy">
-                Rest {{ fixed(energy.value.restingKcal, 0) }}, need
-                {{ fixed(energy.value.needKcal, 0) }}, eat
-                <strong>{{ fixed(energy.value.intakeKcal, 0) }} kcal a day</strong>
-                ({{ energy.value.deficitKcal >= 0 ? 'deficit' : 'surplus' }}
-                {{ fixed(Math.abs(energy.value.deficitKcal), 0) }}). Body fat can supply
-                {{ fixed(energy.value.supplyKcal, 0) }} at most, a bound and no target.
-              </p>
-              <p
-                v-for="note in energy.value.notes"
-                :key="note"
-                class="border-2 border-l-8 border-clay bg-clay-wash px-4 py-2"
-              >
-                {{ note }}
-              </p>
-              <p v-if="drift" data-test="drift">
-                After {{ weeks }} weeks of the same intake: {{ mass(drift.two) }} by two
-                compartments, whose need falls with the body; {{ mass(drift.rule) }} by the
-                3500-kcal rule, which does not. They drift
-                {{ mass(Math.abs(drift.two - drift.rule)) }} apart.
-              </p>
-              <div class="h-[320px]" data-test="plan-chart">
-                <ClientOnly>
-                  <LazyPlanChart
-                    v-if="bands"
-                    :bands="bands"
-                    :statically="statically"
-                    :unit="massUnit"
-                    :goal-kg="goalKg"
-                    :label="`Body mass over ${weeks} weeks by two compartments and by the static rule`"
-                  />
-                </ClientOnly>
-              </div>
-              <p role="status" class="flex flex-wrap items-center gap-3">
-                <template v-if="progress !== undefined">
-                  <progress :value="progress" max="1" aria-label="Paths computed" />
-                  {{ fixed(progress * 100, 0) }} of 100 parts of 10,000 paths
-                  <button type="button" class="button" @click="cancel">Stop</button>
-                </template>
-                <template v-else-if="bands">
-                  Of 10,000 paths over the estimate’s error, activity and what is really eaten, 9 in
-                  10 end between {{ mass(bands.at(-1)!.mass[0]) }} and
-                  {{ mass(bands.at(-1)!.mass[4]) }}.
-                </template>
-                <button v-else type="button" class="button" @click="again">Compute the band</button>
-              </p>
-            </template>
-          </section>
-          <PlanNutrients
-            v-if="energy?.ok"
-            v-model:training="training"
-            :kcal="energy.value.intakeKcal"
-            :mass-kg="massOfStart(start)"
-            :lean-kg="start.leanKg"
-            class="pt-6"
-          />
-        </template>
-
-        <div
-          v-if="timeline && !stopped"
-          class="flex flex-wrap items-center gap-4 pt-6 print:hidden"
-        >
-          <button type="button" class="button button-lead" @click="keep">
-            {{ inForce ? 'Keep as the new plan' : 'Keep this plan' }}
-          </button>
-          <span role="status">{{ said }}</span>
-        </div>
-        <p v-if="trouble" role="alert" class="pt-2 font-bold text-clay">{{ trouble }}</p>
-        <p class="pt-4 text-faded">
-          Suggestions, not orders. A coach measures, explains and suggests; dietary treatment
-          belongs to licensed practice, and local rules come first.
-          <template v-if="!foldsTaken">The start stands on the tape alone.</template>
-        </p>
-        <details v-if="old.length" class="pt-4" data-test="old-plans">
-          <summary class="min-h-11 cursor-pointer py-2 font-bold">
-            Plans before ({{ old.length }})
-          </summary>
-          <ul>
-            <li v-for="plan in old" :key="plan.id" class="border-b border-line py-1">
-              From {{ formatDate(plan.startedOn, true) }}: {{ goalWords(plan.definition) }},
-              {{ plan.definition.weeks }} weeks
-            </li>
-          </ul>
-        </details>
-      </template>
+      </details>
     </template>
-  </main>
+  </ClientPage>
 </template>

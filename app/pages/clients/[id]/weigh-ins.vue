@@ -16,8 +16,7 @@ import {
 import { z } from 'zod'
 import { weighInSchema } from '#shared/tracking'
 
-const { id, view, error, patch } = await useClientView()
-useHead({ title: () => `${view.value?.client.name ?? 'Client'}, weigh-ins · Oak Pinch` })
+const { id, view, error, patch } = await useClientView('weigh-ins')
 
 const api = useApi()
 const unit = useMassUnit()
@@ -87,110 +86,102 @@ const daysOf = (from: string, to: string) =>
 </script>
 
 <template>
-  <main class="mx-auto max-w-6xl px-4 py-6 sm:px-7">
-    <p v-if="error" role="alert">{{ error.message }}</p>
-    <template v-else>
-      <ClientHead :client="view.client" />
-      <div class="grid gap-x-12 gap-y-6 lg:grid-cols-[1fr_1.2fr]">
-        <form class="space-y-3" novalidate @submit.prevent="keep">
-          <FieldRow
+  <ClientPage :view="view" :error="error">
+    <div class="grid gap-x-12 gap-y-6 lg:grid-cols-[1fr_1.2fr]">
+      <form class="space-y-3" novalidate @submit.prevent="keep">
+        <FieldRow
+          id="weigh-ins"
+          label="Weigh-ins, typed or pasted"
+          hint="Seven on one line, or one a line with its day; a dash for a day without."
+          :error="trouble"
+        >
+          <textarea
             id="weigh-ins"
-            label="Weigh-ins, typed or pasted"
-            hint="Seven on one line, or one a line with its day; a dash for a day without."
-            :error="trouble"
-          >
-            <textarea
-              id="weigh-ins"
-              v-model="form.text"
-              class="field figure text-[22px]!"
-              rows="4"
-              placeholder="62.4 62.1 - 62.8 62.3 62.2 62.5"
-              :aria-invalid="!!trouble"
-            />
+            v-model="form.text"
+            class="field figure text-[22px]!"
+            rows="4"
+            placeholder="62.4 62.1 - 62.8 62.3 62.2 62.5"
+            :aria-invalid="!!trouble"
+          />
+        </FieldRow>
+        <div class="flex flex-wrap items-end gap-3">
+          <FieldRow id="last" label="The last one is of">
+            <input id="last" v-model="form.last" type="date" class="field" :max="today" />
           </FieldRow>
-          <div class="flex flex-wrap items-end gap-3">
-            <FieldRow id="last" label="The last one is of">
-              <input id="last" v-model="form.last" type="date" class="field" :max="today" />
-            </FieldRow>
-            <ChoiceRow v-model="unit" label="Masses in" hide-label :options="MASS_UNITS" />
-          </div>
-          <div v-if="read?.ok" class="border-l-4 border-leaf pl-3" data-test="read-as">
-            Read as
-            {{
-              read.value.map((day) => `${short(day.date)} ${formatMass(day.kg, unit)}`).join(' · ')
-            }}
-          </div>
-          <p v-else-if="read && !trouble" class="border-l-4 border-clay pl-3">
-            {{ read.error.message }}
-          </p>
-          <div class="flex items-center gap-4">
-            <button type="submit" class="button button-lead">Keep</button>
-            <span role="status">{{ said }}</span>
-          </div>
-          <p class="text-faded">
-            Morning, after the toilet, before eating and drinking, in the same clothes or none. One
-            day swings by half a kilogram and more; the week tells.
-          </p>
-        </form>
-        <section>
-          <h2 class="border-b-2 border-ink pb-1 text-xl">Weeks</h2>
-          <p v-if="trendWords" class="pt-2 text-lg" data-test="trend">
-            Trend of the last {{ recent.length }} days: <strong>{{ trendWords }}</strong>
-          </p>
-          <p v-if="weeks.length === 0" class="pt-2 text-lg">No weigh-in yet.</p>
-          <ul data-test="weeks">
-            <li v-for="week in weeks" :key="week.from" class="border-b border-line pt-2">
-              <div class="flex flex-wrap items-baseline gap-x-4">
-                <span class="w-36">{{ formatDate(week.from) }} to {{ formatDate(week.to) }}</span>
-                <span class="figure text-[26px]">{{ formatMass(week.kg, unit) }}</span>
-                <span class="text-faded">
-                  of {{ week.days }} {{ week.days === 1 ? 'day' : 'days'
-                  }}<template v-if="week.missing.length"
-                    >, without {{ week.missing.map(dayName).join(', ') }}</template
-                  >
-                </span>
-              </div>
-              <details>
-                <summary class="min-h-11 cursor-pointer py-2">
-                  Days
-                  <strong
-                    v-if="daysOf(week.from, week.to).some(({ date }) => odd.has(date))"
-                    class="text-clay"
-                    >? one stands out</strong
-                  >
-                </summary>
-                <ul>
-                  <li
-                    v-for="day in daysOf(week.from, week.to)"
-                    :key="day.date"
-                    class="flex items-center gap-3"
-                  >
-                    <span class="w-24">{{ short(day.date) }}</span>
-                    <span class="figure w-20 text-right text-[20px]">
-                      {{ formatMass(day.kg, unit) }}
-                    </span>
-                    <span class="flex-1 text-clay">
-                      <template v-if="odd.has(day.date)">
-                        {{ signed(massIn(odd.get(day.date)!.off, unit), 1) }} {{ unit }} off the
-                        trend: look again; it still counts
-                      </template>
-                    </span>
-                    <button
-                      type="button"
-                      class="min-h-11 px-3 underline"
-                      @click="takeBack(day.date)"
+          <ChoiceRow v-model="unit" label="Masses in" hide-label :options="MASS_UNITS" />
+        </div>
+        <div v-if="read?.ok" class="border-l-4 border-leaf pl-3" data-test="read-as">
+          Read as
+          {{
+            read.value.map((day) => `${short(day.date)} ${formatMass(day.kg, unit)}`).join(' · ')
+          }}
+        </div>
+        <p v-else-if="read && !trouble" class="border-l-4 border-clay pl-3">
+          {{ read.error.message }}
+        </p>
+        <div class="flex items-center gap-4">
+          <button type="submit" class="button button-lead">Keep</button>
+          <span role="status">{{ said }}</span>
+        </div>
+        <p class="text-faded">
+          Morning, after the toilet, before eating and drinking, in the same clothes or none. One
+          day swings by half a kilogram and more; the week tells.
+        </p>
+      </form>
+      <section>
+        <h2 class="border-b-2 border-ink pb-1 text-xl">Weeks</h2>
+        <p v-if="trendWords" class="pt-2 text-lg" data-test="trend">
+          Trend of the last {{ recent.length }} days: <strong>{{ trendWords }}</strong>
+        </p>
+        <p v-if="weeks.length === 0" class="pt-2 text-lg">No weigh-in yet.</p>
+        <ul data-test="weeks">
+          <li v-for="week in weeks" :key="week.from" class="border-b border-line pt-2">
+            <div class="flex flex-wrap items-baseline gap-x-4">
+              <span class="w-36">{{ formatDate(week.from) }} to {{ formatDate(week.to) }}</span>
+              <span class="figure text-[26px]">{{ formatMass(week.kg, unit) }}</span>
+              <span class="text-faded">
+                of {{ week.days }} {{ week.days === 1 ? 'day' : 'days'
+                }}<template v-if="week.missing.length"
+                  >, without {{ week.missing.map(dayName).join(', ') }}</template
+                >
+              </span>
+            </div>
+            <details>
+              <summary class="min-h-11 cursor-pointer py-2">
+                Days
+                <strong
+                  v-if="daysOf(week.from, week.to).some(({ date }) => odd.has(date))"
+                  class="text-clay"
+                  >? one stands out</strong
+                >
+              </summary>
+              <ul>
+                <li
+                  v-for="day in daysOf(week.from, week.to)"
+                  :key="day.date"
+                  class="flex items-center gap-3"
+                >
+                  <span class="w-24">{{ short(day.date) }}</span>
+                  <span class="figure w-20 text-right text-[20px]">
+                    {{ formatMass(day.kg, unit) }}
+                  </span>
+                  <span class="flex-1 text-clay">
+                    <template v-if="odd.has(day.date)">
+                      {{ signed(massIn(odd.get(day.date)!.off, unit), 1) }} {{ unit }} off the
+                      trend: look again; it still counts
+                    </template>
+                  </span>
+                  <button type="button" class="min-h-11 px-3 underline" @click="takeBack(day.date)">
+                    take back<span class="sr-only"
+                      >, {{ fixed(massIn(day.kg, unit), 1) }} of {{ short(day.date) }}</span
                     >
-                      take back<span class="sr-only"
-                        >, {{ fixed(massIn(day.kg, unit), 1) }} of {{ short(day.date) }}</span
-                      >
-                    </button>
-                  </li>
-                </ul>
-              </details>
-            </li>
-          </ul>
-        </section>
-      </div>
-    </template>
-  </main>
+                  </button>
+                </li>
+              </ul>
+            </details>
+          </li>
+        </ul>
+      </section>
+    </div>
+  </ClientPage>
 </template>

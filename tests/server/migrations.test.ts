@@ -1,0 +1,106 @@
+import { randomUUID } from 'node:crypto'
+import { cpSync, mkdirSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { afterAll, expect, test } from 'vitest'
+import { resultOf } from '#core'
+import { openDatabase } from '../../server/database/open'
+import { listCheckIns } from '../../server/repositories/check-ins'
+import { findClient, listStandings } from '../../server/repositories/clients'
+import { ensureGym, findSettings } from '../../server/repositories/gym'
+import { findRoster } from '../../server/repositories/roster'
+import { migrations } from './support/global'
+
+const folder = mkdtempSync(join(tmpdir(), 'oak-pinch-migrations-'))
+afterAll(() => rmSync(folder, { recursive: true, force: true }))
+
+interface Journal {
+  entries: { tag: string }[]
+}
+const journal = JSON.parse(readFileSync(join(migrations, 'meta/_journal.json'), 'utf8')) as Journal
+
+/** The migrations as they were when there were only so many. */
+function firstOf(count: number): string {
+  const old = join(folder, `first-${count}`)
+  mkdirSync(join(old, 'meta'), { recursive: true })
+  const entries = journal.entries.slice(0, count)
+  for (const { tag } of entries) cpSync(join(migrations, `${tag}.sql`), join(old, `${tag}.sql`))
+  writeFileSync(join(old, 'meta/_journal.json'), JSON.stringify({ ...journal, entries }))
+  return old
+}
+
+const quoted = (value: unknown) =>
+  value === null ? 'null' : typeof value === 'number' ? String(value) : `'${String(value)}'`
+
+test.each([2, 3, 5])(
+  'a data folder of the first %i migrations opens with everything that was in it',
+  async (count) => {
+    const data = join(folder, `data-${count}`)
+    const ids = Object.fromEntries(
+      ['client', 'coach', 'checkIn', 'slip', 'mended'].map((name) => [name, randomUUID()]),
+    ) as Record<'client' | 'coach' | 'checkIn' | 'slip' | 'mended', string>
+    const old = await openDatabase(data, firstOf(count))
+    const insert = (table: string, row: Record<string, unknown>) =>
+      old.engine.exec(
+        `insert into ${table} (${Object.keys(row).join(', ')}) values (${Object.values(row).map(quoted).join(', ')})`,
+      )
+    await insert('coaches', { id: ids.coach, name: 'Old Hand' })
+    await insert('clients', {
+      ...{ id: ids.client, name: 'Olga Older', sex: 'female', birth_date: '1988-02-03' },
+      cadence_days: 21,
+    })
+    await insert('heights', {
+      ...{ id: randomUUID(), client_id: ids.client, value_cm: 168, unit: 'cm', typed: '168' },
+      taken_on: '2026-01-05',
+    })
+    await insert('check_ins', {
+      ...{ id: ids.checkIn, client_id: ids.client, coach_id: ids.coach, protocol_id: 'three-fold' },
+      ...{ conversion: 'siri', measured_on: '2026-01-05' },
+      ...{ started_at: '2026-01-05T08:00:00Z', closed_at: '2026-01-05T08:20:00Z' },
+    })
+    const reading = (id: string, kind: string, site: string | null, value: number, more = {}) =>
+      insert('readings', {
+        ...{ id, check_in_id: ids.checkIn, kind, site, school: site && 'us', pass: 1, value },
+        ...{ unit: kind === 'mass' ? 'kg' : 'mm', typed: value, coach_id: ids.coach },
+        ...{ taken_at: '2026-01-05T08:10:00Z', ...more },
+      })
+    await reading(ids.slip, 'skinfold', 'triceps', 81)
+    await reading(ids.mended, 'skinfold', 'triceps', 18, { supersedes: ids.slip })
+    await reading(randomUUID(), 'skinfold', 'suprailiac', 15)
+    await reading(randomUUID(), 'skinfold', 'thigh', 27)
+    await reading(randomUUID(), 'mass', null, 62)
+    await old.close()
+
+    const { db, engine, close } = await openDatabase(data, migrations)
+    try {
+      await ensureGym(db)
+      const client = (await findClient(db, ids.client))!
+      expect(client).toMatchObject({
+        ...{ name: 'Olga Older', birthDate: '1988-02-03', cadenceDays: 21, heightCm: 168 },
+        ...{ showPercentages: true, hiddenOnBoards: false, archived: false, nextDueOn: null },
+      })
+      const [checkIn, ...more] = await listCheckIns(db, ids.client)
+      expect(more).toEqual([])
+      expect(checkIn).toMatchObject({
+        ...{ id: ids.checkIn, skipped: [], conditions: {}, consent: null, voided: null },
+      })
+      expect(checkIn!.readings.map(({ value }) => value)).toEqual([81, 18, 15, 27, 62])
+      // The correction counts, and not the slip: 18 + 15 + 27.
+      const result = resultOf(client, checkIn!)
+      expect(result.ok && result.value.sumMm).toBe(60)
+      expect((await listStandings(db)).map(({ lastMeasuredOn }) => lastMeasuredOn)).toEqual([
+        '2026-01-05',
+      ])
+      const asked = { search: 'older', sort: 'name', descending: false, page: 1 } as const
+      expect((await findRoster(db, asked, '2026-02-01')).entries[0]).toMatchObject({
+        ...{ checkIns: 1, dueOn: '2026-01-26', state: 'late' },
+      })
+      expect((await findSettings(db)).defaultProtocolId).toBe('seven-fold')
+      await expect(
+        engine.query('update readings set value = 1 where id = $1', [ids.slip]),
+      ).rejects.toThrow(/append-only/)
+    } finally {
+      await close()
+    }
+  },
+)

@@ -1,0 +1,194 @@
+import { randomUUID } from 'node:crypto'
+import { afterAll, beforeAll, describe, expect, test } from 'vitest'
+import { addDays, energyPlan, isoDateOf, SEVEN_FOLDS, startOf, type Goal, type Pace } from '#core'
+import { clientViewSchema } from '#shared/client-view'
+import { calendarSchema, type PlanDefinition } from '#shared/plans'
+import { startApi } from './support/app'
+
+const today = isoDateOf(new Date())
+
+let api: Awaited<ReturnType<typeof startApi>>
+beforeAll(async () => {
+  api = await startApi()
+})
+afterAll(() => api.close())
+
+async function addClient(name: string, more: object = {}): Promise<string> {
+  const { body } = await api.post('/api/clients', {
+    ...{ name, sex: 'female', birthDate: '1990-03-14', height: '168 cm', cadenceDays: '28' },
+    ...more,
+  })
+  return body.id as string
+}
+const viewOf = async (id: string) =>
+  clientViewSchema.parse((await api.get(`/api/clients/${id}`)).body)
+
+/** A closed check-in with seven folds; returns its id. */
+async function measure(clientId: string, daysAgo: number, share = 1, massKg = 64) {
+  const id = randomUUID()
+  const day = addDays(today, -daysAgo)
+  const takenAt = `${day}T08:00:00Z`
+  await api.post('/api/check-ins', { id, clientId, measuredOn: day, startedAt: takenAt })
+  const reading = (more: object) => ({
+    ...{ id: randomUUID(), checkInId: id, pass: 1, unit: 'mm', typed: 'x', takenAt },
+    ...{ supersedes: null, ...more },
+  })
+  const folds = SEVEN_FOLDS.map((site, i) =>
+    reading({
+      ...{ kind: 'skinfold', site, school: 'us' },
+      // No fold is thinner than its skin.
+      value: Math.max(5, [9, 11, 17, 13.5, 21, 16, 26][i]! * share),
+    }),
+  )
+  const mass = reading({ kind: 'mass', site: null, school: null, value: massKg, unit: 'kg' })
+  await api.post(`/api/check-ins/${id}/readings`, { readings: [...folds, mass] })
+  await api.post(`/api/check-ins/${id}/close`)
+  return id
+}
+
+interface Wish {
+  goal?: Goal
+  pace?: Pace
+  more?: Partial<PlanDefinition>
+}
+
+/** A plan of a client as the screen makes it, from one of their check-ins. */
+async function planOf(clientId: string, checkInId: string, { goal, pace, more }: Wish = {}) {
+  const { client, checkIns } = await viewOf(clientId)
+  const checkIn = checkIns.find(({ id }) => id === checkInId)!
+  const start = startOf(client, checkIn, today)!
+  const { fatKg, leanKg, standardError } = start
+  const form = 'lean' as const
+  const { intakeKcal, needKcal } = energyPlan(start, { form, activity: 1.55, paceKg: 0.3 })
+  const definition: PlanDefinition = {
+    ...{ goal: goal ?? { kind: 'mass', value: 61 }, pace: pace ?? { unit: 'kg', value: 0.3 } },
+    ...{ form, activity: 1.55, training: 'strength', purpose: 'training', peakWeek: false },
+    ...{ intakeKcal, needKcal, weeks: 10, checkInId, fatKg, leanKg, standardError, ...more },
+  }
+  return { startedOn: checkIn.measuredOn, definition, cadenceDays: 21 }
+}
+const keep = (clientId: string, plan: object) => api.post(`/api/clients/${clientId}/plans`, plan)
+
+describe('a plan', () => {
+  test('is kept with the days between check-ins; another takes its place, and it stays on record', async () => {
+    const id = await addClient('Pia Plan')
+    const checkIn = await measure(id, 3)
+    expect((await keep(id, await planOf(id, checkIn))).status).toBe(200)
+    expect((await viewOf(id)).client.cadenceDays).toBe(21)
+    await keep(id, await planOf(id, checkIn, { goal: { kind: 'mass', value: 60 } }))
+    const { plans } = await viewOf(id)
+    expect(plans.map((p) => [p.definition.goal.value, p.replacedAt === null])).toEqual([
+      [60, true],
+      [61, false],
+    ])
+    const { body } = await api.post(`/api/clients/${id}/plans/end`)
+    expect((body as typeof plans).every(({ replacedAt }) => replacedAt !== null)).toBe(true)
+  })
+
+  test.each<[string, Wish, string, RegExp]>([
+    [
+      'a goal under the floor',
+      { goal: { kind: 'fatPercent', value: 10 } },
+      'goal',
+      /Goal, fat %: got “10, which leaves 10\.0 % fat”\. Accepted: .*at least 12 %.*physician/,
+    ],
+    [
+      'a pace past the band',
+      { pace: { unit: 'kg', value: 1.5 } },
+      'pace',
+      /Pace: got 1\.5\. Accepted: above 0 and up to 0\.\d+/,
+    ],
+    [
+      'an intake under what the pace asks for',
+      { more: { intakeKcal: 900 } },
+      'intakeKcal',
+      /Intake: got 900\. Accepted: \d{4} kcal a day or more/,
+    ],
+    [
+      'a body that the check-in does not give',
+      { more: { fatKg: 30 } },
+      'checkInId',
+      /Start of the plan: got .*a closed check-in of this client/,
+    ],
+  ])('%s is refused, whatever sends it', async (_what, wish, field, words) => {
+    const id = await addClient('Rhea Refused')
+    const { status, body } = await keep(id, await planOf(id, await measure(id, 3), wish))
+    expect(status).toBe(422)
+    expect(body.problems).toEqual([{ field, message: expect.stringMatching(words) }])
+    expect((await viewOf(id)).plans).toEqual([])
+  })
+
+  test('nobody is planned for who should not be: pregnancy, eating disorder, too little fat', async () => {
+    const refused = async (id: string, checkIn: string) => {
+      const { status, body } = await keep(id, await planOf(id, checkIn))
+      expect(status).toBe(422)
+      return body.problems[0].message as string
+    }
+    for (const [flag, words] of [
+      ['pregnant', /Pregnancy: no deficit.*midwife, physician and dietitian/],
+      ['eating disorder', /eating disorder.*referral/],
+    ] as const) {
+      const id = await addClient(`Flag ${flag}`)
+      const checkIn = await measure(id, 3)
+      await api.post(`/api/clients/${id}/screening`, { flags: [flag] })
+      expect(await refused(id, checkIn)).toMatch(words)
+      // An answer that no longer holds no longer stops it.
+      await api.post(`/api/clients/${id}/screening`, { flags: [] })
+      expect((await keep(id, await planOf(id, checkIn))).status).toBe(200)
+    }
+    const lean = await addClient('Lena Lean')
+    expect(await refused(lean, await measure(lean, 3, 0.36))).toMatch(/under 12 % fat.*physician/)
+  })
+
+  test('nor from somebody else’s check-in, an open one, or one set aside', async () => {
+    const [id, other] = [await addClient('Una Own'), await addClient('Otto Other')]
+    const mine = await measure(id, 3)
+    const plan = await planOf(id, mine)
+    const theirs = await measure(other, 3)
+    const from = (checkInId: string) =>
+      keep(id, { ...plan, definition: { ...plan.definition, checkInId } })
+    expect((await from(theirs)).status).toBe(422)
+    expect((await from(randomUUID())).status).toBe(422)
+    await api.post(`/api/check-ins/${mine}/void`, { reason: 'wrong person' })
+    expect((await from(mine)).body.problems[0].field).toBe('checkInId')
+    await api.post(`/api/check-ins/${mine}/restore`)
+    expect((await from(mine)).status).toBe(200)
+  })
+})
+
+describe('the calendar', () => {
+  const month = async () =>
+    calendarSchema.parse(
+      (await api.get(`/api/calendar?from=${addDays(today, -60)}&to=${addDays(today, 60)}`)).body,
+    ).entries
+  const dueOf = async (id: string) => (await month()).find(({ clientId }) => clientId === id)
+
+  test('has who is due, by cadence or as moved; the archived are left out', async () => {
+    const id = await addClient('Cal Calendar')
+    expect(await dueOf(id)).toBeUndefined()
+    await measure(id, 5)
+    expect(await dueOf(id)).toMatchObject({ dueOn: addDays(today, 23), moved: false })
+    await api.patch(`/api/clients/${id}`, { nextDueOn: addDays(today, 30) })
+    expect(await dueOf(id)).toMatchObject({ dueOn: addDays(today, 30), moved: true })
+    // A day before the last check-in is past: the cadence counts again.
+    await api.patch(`/api/clients/${id}`, { nextDueOn: addDays(today, -6) })
+    expect(await dueOf(id)).toMatchObject({ dueOn: addDays(today, 23), moved: false })
+    await api.patch(`/api/clients/${id}`, { archived: true })
+    expect(await dueOf(id)).toBeUndefined()
+  })
+
+  test('a voided check-in moves nobody’s day', async () => {
+    const id = await addClient('Vera Void')
+    await measure(id, 20)
+    const slip = await measure(id, 2)
+    expect((await dueOf(id))!.dueOn).toBe(addDays(today, 26))
+    await api.post(`/api/check-ins/${slip}/void`, { reason: 'another client' })
+    expect((await dueOf(id))!.dueOn).toBe(addDays(today, 8))
+  })
+
+  test('is refused without its two days', async () => {
+    const { status, body } = await api.get('/api/calendar?from=soon')
+    expect(status).toBe(422)
+    expect(body.problems.map((p: { field: string }) => p.field)).toEqual(['from', 'to'])
+  })
+})

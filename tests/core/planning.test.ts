@@ -3,28 +3,39 @@ import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
 import {
   adviseCadence,
+  attempt,
   checkedPace,
+  checkPlan,
   dueState,
   energyPlan,
   followUp,
   FORBES_KG,
+  gainBand,
   judgeChange,
+  kgAWeek,
   KG_PER_POUND,
   leanAtFat,
   lossBand,
+  massOfStart,
   monteCarlo,
   monteCarloAtOnce,
   NUTRIENTS,
   nutrientPlan,
+  PACE_UNITS,
   paceIn,
   planCautions,
+  RESTING_FORMS,
+  restingFormFor,
   simulate,
   SEVEN_FOLDS,
+  STATIC_KCAL_PER_KG,
+  staticMass,
   targetsOf,
   timelineOf,
   USUAL_DOUBT,
   wholeParts,
   type Measured,
+  type ProposedPlan,
   type StartingPoint,
 } from '#core'
 import { calendarOf } from '#core/exchange/calendar'
@@ -80,6 +91,82 @@ describe('a pace', () => {
       /Pace: got 2\.5\. Accepted: above 0 and up to 1\.76 \(1 % of body mass a week\)/,
     )
     expect(words(() => checkedPace({ unit: 'kg', value: NaN }, man, 'loss'))).toMatch(/Accepted/)
+  })
+})
+
+describe('a pace in its units', () => {
+  const bodies = fc.record({
+    fatKg: fc.integer({ min: 5, max: 70 }),
+    leanKg: fc.integer({ min: 35, max: 90 }),
+  })
+  const units = fc.constantFrom(...PACE_UNITS)
+
+  test('comes back from kilograms as it was, and doubles with its number', () => {
+    fc.assert(
+      fc.property(
+        bodies,
+        units,
+        fc.double({ min: 0.05, max: 3, noNaN: true }),
+        (body, unit, value) => {
+          const kg = kgAWeek({ unit, value }, body)
+          expect(paceIn(kg, unit, body)).toBeCloseTo(value, 9)
+          expect(kgAWeek({ unit, value: 2 * value }, body)).toBeCloseTo(2 * kg, 9)
+        },
+      ),
+    )
+  })
+
+  test('whatever the unit, the fast end of the band is let through and a hair more is not', () => {
+    fc.assert(
+      fc.property(bodies, units, fc.constantFrom('loss', 'gain'), (body, unit, direction) => {
+        const { slow, fast } = (direction === 'loss' ? lossBand : gainBand)(body)
+        expect(slow).toBeLessThanOrEqual(fast)
+        const value = paceIn(fast, unit, body)
+        expect(checkedPace({ unit, value }, body, direction)).toBeCloseTo(fast, 9)
+        expect(words(() => checkedPace({ unit, value: value * 1.001 }, body, direction))).toMatch(
+          /^Pace: got .*Accepted: above 0 and up to/,
+        )
+      }),
+    )
+  })
+})
+
+describe('a plan before it is kept', () => {
+  const propose = (more: Partial<ProposedPlan> = {}, start = man, flags: string[] = []) => {
+    const plan = {
+      ...{ goal: { kind: 'mass', value: 74 }, pace: { unit: 'kg', value: 0.6 } },
+      ...{ form: 'lean', activity: 1.5, intakeKcal: 2600, ...more },
+    } as ProposedPlan
+    return () => checkPlan(plan, start, flags, '2026-03-01')
+  }
+
+  test('passes inside every limit, and names the one that it is past', () => {
+    expect(propose()).not.toThrow()
+    expect(words(propose({ goal: { kind: 'fatMass', value: 2 } }))).toMatch(/Goal, fat mass: got/)
+    expect(words(propose({ pace: { unit: 'lb', value: 3 } }))).toMatch(/^Pace: got 3/)
+    expect(words(propose({ intakeKcal: 1000 }))).toMatch(/^Intake: got 1000\. Accepted: \d{4} kcal/)
+    expect(words(propose({ activity: 9 }))).toMatch(/^Activity factor: got 9/)
+    expect(words(propose({}, man, ['eating disorder']))).toMatch(/^Plan: .*none for now.*referral/)
+    expect(words(propose({}, { ...man, ageYears: 15 }))).toMatch(/guardian/)
+  })
+
+  test('the intake of the energy plan is always enough, and less never', () => {
+    const starts = fc.record({
+      fatKg: fc.integer({ min: 12, max: 60 }),
+      leanKg: fc.integer({ min: 45, max: 85 }),
+    })
+    fc.assert(
+      fc.property(starts, fc.double({ min: 1.2, max: 1.9, noNaN: true }), (body, activity) => {
+        const start = { ...man, ...body }
+        const paceKg = lossBand(start).slow
+        const goal = { kind: 'mass', value: massOfStart(start) - 2 } as const
+        if (!attempt(() => targetsOf(goal, start)).ok) return
+        const { intakeKcal } = energyPlan(start, { form: 'lean', activity, paceKg })
+        const plan = { goal, activity, pace: { unit: 'kg', value: paceKg } as const }
+        expect(propose({ ...plan, intakeKcal }, start)).not.toThrow()
+        expect(words(propose({ ...plan, intakeKcal: intakeKcal - 50 }, start))).toMatch(/^Intake/)
+      }),
+    )
   })
 })
 
@@ -141,6 +228,46 @@ describe('energy', () => {
     // At need nothing moves.
     const still = simulate(man, { ...regime, intakeKcal: needKcal }, 52).at(-1)!
     expect(still.fatKg).toBeCloseTo(20, 9)
+  })
+
+  test('who eats more weighs more, each week; the static rule is a straight line', () => {
+    const weeks = fc.integer({ min: 1, max: 60 })
+    const intakes = fc.tuple(
+      fc.integer({ min: 1500, max: 3500 }),
+      fc.integer({ min: 20, max: 800 }),
+    )
+    fc.assert(
+      fc.property(
+        intakes,
+        weeks,
+        fc.constantFrom('lean', 'athlete', 'mass'),
+        ([less, more], n, form) => {
+          const eats = (intakeKcal: number) => simulate(man, { intakeKcal, activity: 1.5, form }, n)
+          const [thin, thick] = [eats(less), eats(less + more)]
+          expect(thin).toHaveLength(n + 1)
+          for (const { week, fatKg, leanKg } of thin.slice(1)) {
+            expect(thick[week]!.fatKg).toBeGreaterThan(fatKg)
+            expect(thick[week]!.leanKg).toBeGreaterThan(leanKg)
+            expect(fatKg).toBeGreaterThan(0)
+          }
+        },
+      ),
+      { numRuns: 40 },
+    )
+    expect(staticMass(80, 500, 10, STATIC_KCAL_PER_KG)).toBeCloseTo(80 - 10 * KG_PER_POUND, 9)
+  })
+
+  test('the resting form follows who trains as an athlete, and says why', () => {
+    expect(restingFormFor('athlete').form).toBe('athlete')
+    expect(restingFormFor('physique').form).toBe('athlete')
+    expect(restingFormFor(undefined)).toMatchObject({
+      form: 'lean',
+      why: expect.stringMatching(/lean mass is measured/),
+    })
+    const unmeasured: StartingPoint = { ...man, heightCm: undefined }
+    expect(words(() => RESTING_FORMS.mass.kcal(unmeasured))).toBe(
+      'Height: is missing. Accepted: a height on record.',
+    )
   })
 
   test('the band is that of its paths, reports progress and can be stopped', () => {

@@ -10,6 +10,7 @@ import {
   oddDays,
   parseWeighIns,
   rank,
+  readDate,
   seriesBy,
   showsComposition,
   theilSen,
@@ -93,6 +94,45 @@ describe('weigh-ins as people write them', () => {
       ['03-12', 62.4],
       ['03-13', 62.1],
     ])
+  })
+
+  test.each([
+    // Months first, as the strokes of a 13th or later say, or as the days lie closer together.
+    ['3/12 62.4\n3/13 62.1', ['03-12', '03-13']],
+    ['3/8 62.4\n3/9 62.1\n3/10 62.2', ['03-08', '03-09', '03-10']],
+    ['3/12/26 62.4\n3/13/2026 62.1', ['03-12', '03-13']],
+    // Days first.
+    ['8/3 62.4\n9/3 62.1\n10/3 62.2', ['03-08', '03-09', '03-10']],
+    ['12.3.26 62.4\n13/3/26 62.1', ['03-12', '03-13']],
+    // One day alone says nothing of the order: the day comes first.
+    ['4/3 62.4', ['03-04']],
+  ])('of two figures between strokes the order is the one that makes sense: %j', (text, wanted) => {
+    expect(kg(text).map(([day]) => day)).toEqual(wanted)
+    expect(parseWeighIns(text, last, 'kg').every(({ date }) => date.startsWith('2026-'))).toBe(true)
+  })
+
+  test('every way of writing a day comes back as that day', () => {
+    const months = 'Jan Feb Mar Apr May Jun Jul Aug Sep Oct Nov Dec'.split(' ')
+    const ways = [
+      (y: string, m: number, d: number) => `${y}-${m}-${d}`,
+      (y: string, m: number, d: number) => `${d}.${m}.${y}`,
+      (y: string, m: number, d: number) => `${d}.${m}.${y.slice(2)}`,
+      (y: string, m: number, d: number) => `${d} ${months[m - 1]} ${y}`,
+      (y: string, m: number, d: number) => `${months[m - 1]} ${d}, ${y}`,
+      (y: string, m: number, d: number) => `${d}/${m}/${y}`,
+      (_y: string, m: number, d: number) => `${d} ${months[m - 1]}`,
+      (_y: string, m: number, d: number) => `${d}.${m}.`,
+    ]
+    fc.assert(
+      fc.property(fc.integer({ min: 0, max: 360 }), fc.constantFrom(...ways), (ago, write) => {
+        const day = addDays(last, -ago)
+        const [y, m, d] = day.split('-')
+        expect(readDate(write(y!, Number(m), Number(d)), last)).toBe(day)
+      }),
+    )
+    for (const no of ['', 'soon', '31.2.2026', '14.13.', '0/0', '2026-02-30', '62.4']) {
+      expect(readDate(no, last)).toBeUndefined()
+    }
   })
 
   test('pounds and stones are read as such', () => {

@@ -176,8 +176,7 @@ describe.each(Object.entries(ROUTES))('%s', (name, { method = 'post', path, body
     const before = await everything()
     const fields = Object.keys(body()).filter((f) => !route.free?.includes(f))
     for (const field of fields) {
-      const leftOut = { ...body() }
-      delete leftOut[field]
+      const leftOut = Object.fromEntries(Object.entries(body()).filter(([f]) => f !== field))
       const mayMiss = route.optional?.includes(field) || route.optional?.includes('*')
       const bodies = [
         ...WRONG.map((value) => ({ ...body(), [field]: value })),

@@ -1,0 +1,293 @@
+import fc from 'fast-check'
+import { describe, expect, test } from 'vitest'
+import {
+  bandsOf,
+  basisOf,
+  comparable,
+  conditionDifferences,
+  judgeChange,
+  QUANTITIES,
+  SEVEN_FOLDS,
+  siteError,
+  SKINFOLD_IDS,
+  sumThatMatters,
+  valueVariance,
+  Z95,
+  type GirthId,
+  type Hand,
+  type Judgement,
+  type Measured,
+  type Reading,
+  type SkinfoldId,
+} from '#core'
+import { fold, plausibleValue } from './support'
+
+const woman = { sex: 'female', birthDate: '1990-06-15', heightCm: 168 } as const
+const SHEET = [9, 11, 17, 13.5, 21, 16, 26]
+const hand: Hand = { skill: 'trained' }
+
+const scale = (kg: number): Reading => ({
+  ...{ id: `mass ${kg}`, kind: 'mass', site: null, school: null, pass: 1, value: kg },
+  ...{ takenAt: '2026-01-01T09:00:00Z', supersedes: null },
+})
+const girth = (site: GirthId, pass: number, cm: number): Reading => ({
+  ...{ id: `${site} ${pass} ${cm}`, kind: 'girth', site, school: null, pass, value: cm },
+  ...{ takenAt: '2026-01-01T09:00:00Z', supersedes: null },
+})
+
+function sheet(
+  measuredOn: string,
+  values: readonly number[],
+  {
+    massKg = 62,
+    passes = 1,
+    ...more
+  }: { massKg?: number; passes?: number } & Partial<Measured> = {},
+): Measured {
+  const folds = Array.from({ length: passes }, (_, i) =>
+    SEVEN_FOLDS.map((site, s) => fold(site, i + 1, values[s]!)),
+  ).flat()
+  return {
+    ...{ protocolId: 'seven-fold', conversion: 'siri', measuredOn, hand },
+    ...{ coachId: 'a', caliperId: 'c', readings: [...folds, scale(massKg)] },
+    ...more,
+  }
+}
+const share = (by: number) => SHEET.map((mm) => mm * by)
+const errorOf = ({ quantities }: Judgement, of: keyof Judgement['quantities']) =>
+  quantities[of]!.standardError
+
+describe('a judgement of two check-ins', () => {
+  const values = fc.tuple(...SEVEN_FOLDS.map((site) => plausibleValue(site)))
+  const masses = fc.integer({ min: 450, max: 1200 }).map((n) => n / 10)
+
+  test('turned about in time gives every change the other sign, at the same error', () => {
+    // Both inside one year of age, so that both are computed at the same age.
+    fc.assert(
+      fc.property(values, values, masses, masses, (a, b, massA, massB) => {
+        const [one, two] = [
+          sheet('2026-07-01', a, { massKg: massA }),
+          sheet('2026-09-01', b, { massKg: massB }),
+        ]
+        const forth = judgeChange(woman, one, two)
+        const back = judgeChange(
+          woman,
+          { ...two, measuredOn: one.measuredOn },
+          { ...one, measuredOn: two.measuredOn },
+        )
+        for (const quantity of [...QUANTITIES, 'mass'] as const) {
+          const [there, again] = [forth.quantities[quantity], back.quantities[quantity]]
+          expect(there === undefined).toBe(again === undefined)
+          if (!there || !again) continue
+          expect(again.change).toBeCloseTo(-there.change, 8)
+          expect(again.standardError).toBeCloseTo(there.standardError, 8)
+          expect(again.sureness).toBe(there.sureness)
+        }
+        expect(back.folds.map(({ verdict }) => verdict.change)).toEqual(
+          forth.folds.map(({ verdict }) => expect.closeTo(-verdict.change, 9)),
+        )
+      }),
+      { numRuns: 40 },
+    )
+  })
+
+  test('fat and lean make body mass, and the net swing is lean less fat, in every change', () => {
+    fc.assert(
+      fc.property(values, values, masses, masses, (a, b, massA, massB) => {
+        const { quantities: q } = judgeChange(
+          woman,
+          sheet('2026-07-01', a, { massKg: massA }),
+          sheet('2026-09-01', b, { massKg: massB }),
+        )
+        if (!q.fatMass) return
+        expect(q.fatMass.change + q.leanMass!.change).toBeCloseTo(q.mass!.change, 8)
+        expect(q.netSwing!.change).toBeCloseTo(q.leanMass!.change - q.fatMass.change, 8)
+        expect(q.mass!.change).toBeCloseTo(massB - massA, 9)
+      }),
+      { numRuns: 60 },
+    )
+  })
+
+  test('the error of a sum is that of its folds, each time', () => {
+    const judged = judgeChange(
+      woman,
+      sheet('2026-01-10', SHEET, { passes: 2 }),
+      sheet('2026-02-10', share(0.9)),
+    )
+    const variance = SEVEN_FOLDS.reduce((total, site) => {
+      const error = siteError(site, hand)
+      return total + valueVariance(error, 2) + valueVariance(error, 1)
+    }, 0)
+    expect(errorOf(judged, 'sum')).toBeCloseTo(Math.sqrt(variance), 6)
+    expect(judged.quantities.sum!.matters).toBe(sumThatMatters(7))
+    expect(judged.summed).toBe(7)
+    expect(judged.weeks).toBeCloseTo(31 / 7, 9)
+  })
+
+  test('another tester or caliper makes every fold’s error half again, and is said', () => {
+    const then = sheet('2026-01-10', SHEET)
+    const now = sheet('2026-02-10', share(0.9))
+    const same = judgeChange(woman, then, now)
+    for (const [other, words] of [
+      [{ coachId: 'b' }, 'Another tester than then.'],
+      [{ caliperId: 'd' }, 'Another caliper than then.'],
+    ] as const) {
+      const changed = judgeChange(woman, then, { ...now, ...other })
+      expect(errorOf(changed, 'sum') / errorOf(same, 'sum')).toBeCloseTo(1.5, 9)
+      expect(changed.folds[0]!.verdict.standardError).toBeCloseTo(
+        1.5 * same.folds[0]!.verdict.standardError,
+        9,
+      )
+      expect(changed.differs).toEqual([words])
+      // The scale knows neither of them.
+      expect(errorOf(changed, 'mass')).toBe(errorOf(same, 'mass'))
+    }
+  })
+
+  test('a caliper has no part in a girth, a tester has', () => {
+    const taped = (on: string, cm: number, more: object = {}) =>
+      sheet(on, SHEET, {
+        ...{ protocolId: 'seven-fold', extraGirths: ['waist'], ...more },
+        readings: [...sheet(on, SHEET).readings, girth('waist', 1, cm)],
+      })
+    const [then, now] = [taped('2026-01-10', 80), taped('2026-02-10', 78)]
+    const error = (m: Measured) => judgeChange(woman, then, m).girths[0]!.verdict.standardError
+    expect(error({ ...now, caliperId: 'd' })).toBe(error(now))
+    expect(error({ ...now, coachId: 'b' }) / error(now)).toBeCloseTo(1.5, 9)
+  })
+
+  test('a novice, single trials and one weighing know less than a trained hand, doubles and a week', () => {
+    const judged = (more: Parameters<typeof sheet>[2]) =>
+      judgeChange(woman, sheet('2026-01-10', SHEET, more), sheet('2026-02-10', share(0.9), more))
+    const usual = judged({})
+    expect(errorOf(judged({ hand: { skill: 'novice' } }), 'sum')).toBeGreaterThan(
+      errorOf(usual, 'sum'),
+    )
+    expect(errorOf(judged({ passes: 2 }), 'sum')).toBeLessThan(errorOf(usual, 'sum'))
+    const week = judged({ weekMass: { kg: 62, days: 7 } })
+    expect(errorOf(week, 'mass')).toBeLessThan(errorOf(usual, 'mass') / 2)
+    expect(errorOf(week, 'leanMass')).toBeLessThan(errorOf(usual, 'leanMass'))
+    const own = { skill: 'novice', ownErrors: { thigh: { tem: 0.3, pairs: 30 } } } as const
+    const thigh = (m: Judgement) => m.folds.find(({ site }) => site === 'thigh')!.verdict
+    expect(thigh(judged({ hand: own })).standardError).toBeLessThan(
+      thigh(judged({ hand: { skill: 'novice' } })).standardError,
+    )
+  })
+
+  test('sites are judged with their number in mind: each is as sure as alone, or less', () => {
+    const order = ['cannot tell', 'no change', 'likely', 'clear']
+    fc.assert(
+      fc.property(values, values, (a, b) => {
+        const together = judgeChange(woman, sheet('2026-07-01', a), sheet('2026-09-01', b)).folds
+        for (const { site, verdict } of together) {
+          const alone = judgeChange(
+            woman,
+            {
+              ...sheet('2026-07-01', a),
+              readings: [fold(site as SkinfoldId, 1, a[SEVEN_FOLDS.indexOf(site as never)]!)],
+            },
+            {
+              ...sheet('2026-09-01', b),
+              readings: [fold(site as SkinfoldId, 1, b[SEVEN_FOLDS.indexOf(site as never)]!)],
+            },
+          ).folds[0]!.verdict
+          if (order.indexOf(alone.sureness) < 2) {
+            expect(order.indexOf(verdict.sureness)).toBeLessThan(2)
+          }
+          expect(order.indexOf(verdict.sureness)).toBeLessThanOrEqual(
+            Math.max(1, order.indexOf(alone.sureness)),
+          )
+        }
+      }),
+      { numRuns: 25 },
+    )
+  })
+
+  test('a girth less its fold tells muscle from fat at one place', () => {
+    const arm = (on: string, cm: number, triceps: number): Measured => ({
+      ...sheet(on, SHEET),
+      extraGirths: ['upper_arm_relaxed'],
+      readings: [fold('triceps', 1, triceps), girth('upper_arm_relaxed', 1, cm)],
+    })
+    // The arm is as thick as before with five millimetres less of fat: muscle came.
+    const [corrected] = judgeChange(
+      woman,
+      arm('2026-01-10', 30, 20),
+      arm('2026-03-10', 30, 15),
+    ).corrected
+    expect(corrected).toMatchObject({ girth: 'upper_arm_relaxed', fold: 'triceps' })
+    expect(corrected!.verdict.change).toBeCloseTo(Math.PI * 0.5, 9)
+    const variance = 2 * valueVariance(siteError('upper_arm_relaxed', hand), 1)
+    const ofFold = 2 * valueVariance(siteError('triceps', hand), 1)
+    expect(corrected!.verdict.standardError).toBeCloseTo(
+      Math.sqrt(variance + (Math.PI / 10) ** 2 * ofFold),
+      9,
+    )
+  })
+
+  test('conditions that differ are said in the words of the check-in', () => {
+    const conditions = [{ time: 'morning' }, { time: 'evening' }] as const
+    const judged = judgeChange(
+      woman,
+      sheet('2026-01-10', SHEET, { conditions: conditions[0] }),
+      sheet('2026-02-10', SHEET, { conditions: conditions[1] }),
+    )
+    expect(judged.differs).toEqual(conditionDifferences(...conditions))
+    expect(judged.differs).toHaveLength(1)
+  })
+})
+
+describe('what can be compared', () => {
+  const only = (protocolId: string, sites: SkinfoldId[], more: Reading[] = []): Measured => ({
+    ...{ protocolId, conversion: 'siri', measuredOn: '2026-01-10', hand },
+    readings: [
+      ...sites.map((site) =>
+        fold(site, 1, 12, { school: protocolId === 'eight-fold-int' ? 'int' : 'us' }),
+      ),
+      ...more,
+    ],
+  })
+
+  test('a site in one school, or body mass; never the same name landed by another school', () => {
+    const us = only('seven-fold', ['abdominal', 'triceps'])
+    const int = only('eight-fold-int', ['abdominal'])
+    expect(comparable(woman, us, only('seven-fold', ['triceps']))).toBe(true)
+    expect(comparable(woman, us, int)).toBe(false)
+    expect(comparable(woman, { ...us, readings: [...us.readings, scale(62)] }, int)).toBe(false)
+    const weighed = { ...int, readings: [...int.readings, scale(61)] }
+    expect(comparable(woman, { ...us, readings: [...us.readings, scale(62)] }, weighed)).toBe(true)
+  })
+
+  test('is just what a judgement has something to say of', () => {
+    const sites = fc.subarray([...SKINFOLD_IDS])
+    const protocols = fc.constantFrom('seven-fold', 'three-fold', 'eight-fold-int')
+    fc.assert(
+      fc.property(
+        sites,
+        sites,
+        protocols,
+        protocols,
+        fc.boolean(),
+        (a, b, first, second, weighed) => {
+          const more = weighed ? [scale(62)] : []
+          const [then, now] = [only(first, a, more), only(second, b, more)]
+          const { quantities, folds, girths } = judgeChange(woman, then, now)
+          const says = Object.keys(quantities).length + folds.length + girths.length > 0
+          expect(comparable(woman, then, now)).toBe(says)
+        },
+      ),
+    )
+  })
+})
+
+test('the band of a curve is the error of one check-in: of two alike, the change has the root of two', () => {
+  const measured = sheet('2026-07-01', SHEET)
+  const bands = bandsOf(woman, measured, basisOf(woman, measured))
+  const { quantities } = judgeChange(woman, measured, { ...measured, measuredOn: '2026-08-01' })
+  for (const quantity of QUANTITIES) {
+    expect(bands[quantity]!.halfWidth * Math.SQRT2).toBeCloseTo(
+      Z95 * quantities[quantity]!.standardError,
+      6,
+    )
+  }
+})

@@ -9,17 +9,20 @@ import { measuredOf } from '#shared/measured'
 export async function useClientView(part?: string) {
   const id = String(useRoute().params.id)
   const api = useApi()
-  const { data, error, refresh } = await useAsyncData(
+  const asked = useAsyncData(
     `client-${id}`,
     () => api.get(`/api/clients/${id}`, clientViewSchema),
     // A whole record is large and replaced as one.
     { deep: false },
   )
-  const view = computed(() => data.value as ClientView)
+  const { data, error, refresh } = asked
+  // Before anything is waited for: after it there is no page to give a title to.
   useHead({
     title: () =>
       `${[data.value?.client.name ?? 'Client', ...(part ? [part] : [])].join(', ')} · Oak Pinch`,
   })
+  await asked
+  const view = computed(() => data.value as ClientView)
   /** Puts in what a change of the record answered with. */
   const patch = (what: Partial<ClientView>) => {
     data.value = { ...view.value, ...what }

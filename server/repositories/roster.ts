@@ -75,6 +75,10 @@ export async function findRoster(
       where ${state ? sql`${stateOn(today)} = ${state}` : sql`true`}
       ${early ? sql`` : sql`order by ${order} ${cut}`}) p
     order by ${order}`)
+  // A page past the last, as after a search that finds less: the first.
+  if (rows.length === 0 && page > 1) {
+    return findRoster(db, { search, state, sort, descending, page: 1 }, today)
+  }
   return {
     page,
     total: rows[0]?.total ?? 0,

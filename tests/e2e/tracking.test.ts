@@ -91,6 +91,59 @@ describe('the ledger', () => {
     await page.waitForFunction(() => document.activeElement?.getAttribute('data-cell') === '0,39')
   })
 
+  test('of many columns those in sight are drawn wherever it is scrolled, the curve over them', async () => {
+    const shares = Array.from({ length: 48 }, (_, i) => 1 - i / 240)
+    const { id } = await losing('Lotte Long', shares)
+    const { checkIns } = await server.get<ClientView>(`/api/clients/${id}`)
+    await open(`/clients/${id}`)
+    await page.waitForSelector('[data-test="chart"] canvas')
+    /** What stands in the middle of the sheet, in each row; and how much of the curve is drawn over the window. */
+    const seen = (share: number) =>
+      page.evaluate(async (at) => {
+        const sheet = document.querySelector('[aria-label="Ledger and curves"]')!
+        sheet.scrollLeft = at * (sheet.scrollWidth - sheet.clientWidth)
+        await new Promise((wait) => setTimeout(wait, 400))
+        const { left, right } = sheet.getBoundingClientRect()
+        const middle = (left + 150 + right) / 2
+        const across = (e: Element) => {
+          const box = e.getBoundingClientRect()
+          return box.left <= middle && middle < box.right
+        }
+        const head = [...document.querySelectorAll('[data-test="ledger"] thead th')].find(across)!
+        const cells = [...document.querySelectorAll('[data-test="ledger"] td[data-cell]')].filter(
+          across,
+        )
+        const canvas = document.querySelector<HTMLCanvasElement>('[data-test="chart"] canvas')!
+        const box = canvas.getBoundingClientRect()
+        const scale = canvas.width / box.width
+        const from = Math.round((left + 150 - box.left) * scale)
+        const wide = Math.round((right - left - 150) * scale)
+        const { data } = canvas.getContext('2d')!.getImageData(from, 0, wide, canvas.height)
+        const columnsWithLeaf = new Set<number>()
+        for (let p = 0; p < data.length; p += 4) {
+          if (data[p] === 0x2c && data[p + 1] === 0x63 && data[p + 2] === 0x49) {
+            columnsWithLeaf.add((p / 4) % wide)
+          }
+        }
+        return {
+          index: Number(head.getAttribute('aria-colindex')) - 2,
+          texts: cells.map((cell) => (cell as HTMLElement).innerText.trim()),
+          drawn: document.querySelectorAll('[data-test="ledger"] thead th').length,
+          curve: columnsWithLeaf.size / wide,
+        }
+      }, share)
+    const oldestFirst = [...checkIns].reverse()
+    for (const share of [1, 0.5, 0, 0.31, 0.77]) {
+      const { index, texts, drawn, curve } = await seen(share)
+      const { readings } = oldestFirst[index]!
+      const chest = readings.filter(({ site }) => site === 'chest').map(({ value }) => value)
+      expect(texts[0]).toBe(((chest[0]! + chest[1]!) / 2).toFixed(1))
+      expect(texts).toHaveLength(7 + 5)
+      expect(drawn).toBeLessThan(28)
+      expect(curve).toBeGreaterThan(0.9)
+    }
+  })
+
   test('the curve stands on the columns of the sheet', async () => {
     const { id } = await losing('Cora Column', [1, 0.95, 0.9])
     await open(`/clients/${id}`)

@@ -56,6 +56,12 @@ export function useSiteSheet(kind: SiteKind) {
     return total
   }
 
+  /** Sum of the folds taken so far, each by its trials; undefined before the first. */
+  const sumSoFar = computed(() => {
+    const values = rows.value.flatMap(({ site }) => sheet.value?.sites[site]?.value ?? [])
+    return kind === 'tape' || values.length === 0 ? undefined : values.reduce((a, b) => a + b, 0)
+  })
+
   /** Sum of the folds taken so far less the same folds last time; undefined where there is nothing to compare. */
   const sinceLast = computed(() => {
     if (kind === 'tape') return undefined
@@ -73,5 +79,5 @@ export function useSiteSheet(kind: SiteKind) {
     return fixed(kind === 'folds' ? value : lengthIn(value, unit.value), 1)
   }
 
-  return { sites, rows, sumOf, sinceLast, shownUnit, show }
+  return { sites, rows, sumOf, sumSoFar, sinceLast, shownUnit, show }
 }

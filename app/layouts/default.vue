@@ -8,6 +8,10 @@ const places = [
   { to: '/bench', label: 'Bench' },
   { to: '/settings', label: 'Settings' },
 ]
+const route = useRoute()
+/** A place and all that is in it. */
+const isHere = (place: string) =>
+  route.path === place || (place !== '/' && route.path.startsWith(`${place}/`))
 </script>
 
 <template>
@@ -24,8 +28,7 @@ const places = [
             :key="place.to"
             :to="place.to"
             class="border-b-4 border-transparent px-2 pt-4 pb-3 sm:px-3"
-            :active-class="place.to === '/' ? '' : 'border-lamp! font-bold'"
-            exact-active-class="border-lamp! font-bold"
+            :class="isHere(place.to) ? 'border-lamp! font-bold' : ''"
           >
             {{ place.label }}
           </NuxtLink>

@@ -203,6 +203,41 @@ test('the same by touch alone on a phone', async () => {
   expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBe(PHONE.width)
 })
 
+test('on a phone what is said of a reading, the number and the sum are all in sight at once', async () => {
+  const id = await flow.secondCheckIn(server, 'Thea Thumb')
+  await page.setViewport(PHONE)
+  await open(id)
+  await flow.begin(page)
+  /** Whether what is there can be seen whole: inside the window, and nothing over its corners. */
+  const inSight = (mark: string) =>
+    page.$eval(mark, (element) => {
+      const { left, right, top, bottom } = element.getBoundingClientRect()
+      return [top + 3, bottom - 3].every((y) =>
+        [left + 3, right - 3].every((x) => element.contains(document.elementFromPoint(x, y))),
+      )
+    })
+  // The thigh of last time is 25 mm; with its digits changed about it is asked about at the next site.
+  for (const value of [...NOW.slice(0, 6), 52]) await enter(page, value)
+  await page.waitForSelector('[data-test="finding"]')
+  for (const mark of [
+    '[data-test="finding"]',
+    '#reading',
+    '[data-test="line-sum"]',
+    '[data-test="line-reach"]',
+  ]) {
+    expect(await inSight(mark), mark).toBe(true)
+  }
+  const takes = await page.$$eval('[data-test="finding"] button', (all) =>
+    all.map((b) => b.getBoundingClientRect().height),
+  )
+  expect(Math.min(...takes)).toBeGreaterThanOrEqual(44)
+  // A refused number and a read cue together leave the number in sight too.
+  await enter(page, 900)
+  await waitForText(page, 'Accepted: ')
+  expect(await inSight('#reading')).toBe(true)
+  expect(await inSight('[data-test="notices"]')).toBe(true)
+})
+
 describe('the connection', () => {
   test('lost: ten readings typed, the page reloaded with the server down, all ten arrive once and in order', async () => {
     const id = await flow.secondCheckIn(server, 'Lona Lost')

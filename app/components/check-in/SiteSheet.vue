@@ -1,12 +1,11 @@
 <script setup lang="ts">
-import { fixed, signed, type SiteStep } from '#core'
+import type { SiteStep } from '#core'
 import type { SiteKind } from '~/composables/useSiteEntry'
 
 const props = defineProps<{ kind: SiteKind; step: SiteStep | undefined }>()
 const emit = defineEmits<{ pick: [box: SiteStep] }>()
 
-const { rows, sumOf, sinceLast, shownUnit, show } = useSiteSheet(props.kind)
-const { reach, result, client } = storeToRefs(useCheckInStore())
+const { rows, sumOf, shownUnit, show } = useSiteSheet(props.kind)
 const passes = computed(() => rows.value[0]?.trials.length ?? 0)
 
 const isOpen = (site: string, pass: number) => props.step?.site === site && props.step.pass === pass
@@ -85,26 +84,6 @@ const isOpen = (site: string, pass: number) => props.step?.site === site && prop
         </tr>
       </tfoot>
     </table>
-    <dl v-if="kind === 'folds'" class="mt-auto border-t border-line pt-3 text-faded">
-      <div v-if="sinceLast !== undefined" class="flex items-baseline justify-between gap-4">
-        <dt>Sum so far, against last time</dt>
-        <dd class="figure text-[30px] whitespace-nowrap text-ink">{{ signed(sinceLast, 1) }} mm</dd>
-      </div>
-      <div v-if="reach !== undefined" class="flex items-baseline justify-between gap-4">
-        <dt>This hand can tell from</dt>
-        <dd class="figure text-[30px] whitespace-nowrap text-ink" data-test="reach">
-          {{ fixed(reach, 1) }} mm
-        </dd>
-      </div>
-      <div
-        v-if="result?.ok && client?.showPercentages"
-        class="flex items-baseline justify-between gap-4"
-      >
-        <dt>Fat, about</dt>
-        <dd class="figure text-[30px] whitespace-nowrap text-ink" data-test="running-fat">
-          {{ fixed(result.value.fatPercent, 1) }} %
-        </dd>
-      </div>
-    </dl>
+    <RunningSum v-if="kind === 'folds'" class="mt-auto" />
   </div>
 </template>

@@ -85,6 +85,11 @@ const offer = computed(() => {
   return offers.map(({ value }) => show(value)).join(' and ')
 })
 
+/** Something is said about a reading, or the read cue runs. */
+const noticed = computed(
+  () => !!problem.value || !!finding.value || !!apart.value || cueState.value !== 'idle',
+)
+
 const voice = useVoice()
 const speaking = useVoiceChoice()
 
@@ -183,18 +188,21 @@ function backOnPad() {
       </p>
     </FigurePanel>
 
-    <section v-if="step && landmark" class="flex flex-col px-4 py-5 sm:px-10 sm:py-8">
+    <section v-if="step && landmark" class="flex flex-col px-4 py-3 sm:px-10 sm:py-8">
       <div class="flex gap-4">
         <div class="min-w-0 flex-1">
           <p class="text-faded">
             Pass {{ step.pass }} · site {{ sites.indexOf(step.site) + 1 }} of {{ sites.length }} ·
             {{ landmark.what }}
           </p>
-          <h2 class="pb-1 text-[44px] sm:text-[68px]" data-test="site">{{ landmark.name }}</h2>
-          <p class="max-w-xl text-lg max-sm:leading-snug">{{ landmark.text }}</p>
+          <h2 class="pb-1 text-[40px] sm:text-[68px]" data-test="site">{{ landmark.name }}</h2>
+          <p class="max-w-xl text-lg max-sm:leading-snug" :class="{ 'max-sm:hidden': noticed }">
+            {{ landmark.text }}
+          </p>
           <p
             v-if="mark?.text || side === 'left'"
             class="pt-1 text-lg text-leaf"
+            :class="{ 'max-sm:hidden': noticed }"
             data-test="own-mark"
           >
             <strong>{{ side === 'left' ? 'Left side' : 'Own mark' }}:</strong>
@@ -213,13 +221,13 @@ function backOnPad() {
             :current="spot"
             label=""
             aria-hidden="true"
-            class="h-32! w-16!"
+            :class="noticed ? 'h-32! w-16! max-sm:h-20! max-sm:w-10!' : 'h-32! w-16!'"
           />
         </button>
       </div>
 
       <form
-        class="flex flex-wrap items-end gap-x-5 gap-y-3 pt-4 sm:pt-6"
+        class="flex flex-wrap items-end gap-x-5 gap-y-2 pt-3 max-sm:order-2 sm:gap-y-3 sm:pt-6"
         novalidate
         @submit.prevent="onEnter"
       >
@@ -234,7 +242,7 @@ function backOnPad() {
           enterkeyhint="next"
           autocomplete="off"
           maxlength="12"
-          class="figure h-[110px] w-[210px] border-0 border-b-[6px] border-ink bg-board px-3 text-right caret-leaf text-[96px] leading-none sm:h-[164px] sm:w-[330px] sm:text-[150px]"
+          class="figure h-[92px] w-[210px] border-0 border-b-[6px] border-ink bg-board px-3 text-right caret-leaf text-[80px] leading-none sm:h-[164px] sm:w-[330px] sm:text-[150px]"
           :aria-invalid="!!problem"
           aria-describedby="reading-problem"
           @keydown="onKey"
@@ -268,67 +276,70 @@ function backOnPad() {
           </template>
         </dl>
       </form>
-      <p
-        v-if="problem"
-        id="reading-problem"
-        role="alert"
-        class="mt-4 border-2 border-l-8 border-clay bg-clay-wash px-4 py-3"
-      >
-        {{ problem }}
-        <button
-          v-if="meant"
-          type="button"
-          class="pl-3 font-bold"
-          @mousedown.prevent
-          @click="act.accept"
+      <!-- On a phone in the place of the landmark, above the number: under it is the keypad. -->
+      <div class="max-sm:order-1" data-test="notices">
+        <p
+          v-if="problem"
+          id="reading-problem"
+          role="alert"
+          class="mt-2 sm:mt-4 border-2 border-l-8 border-clay bg-clay-wash px-4 py-3"
         >
-          <kbd class="key">A</kbd> take {{ offer }}
-        </button>
-      </p>
-      <FindingLine
-        v-if="!problem && finding"
-        :finding="finding"
-        :offer="offer"
-        @accept="act.accept"
-        @again="act.again"
-      />
-      <p
-        v-if="!problem && apart"
-        role="status"
-        data-test="apart"
-        class="mt-4 border-2 border-l-8 border-clay bg-clay-wash px-4 py-3"
-      >
-        <strong>{{ show(apart) }} {{ shownUnit }} apart</strong>, more than {{ allowed }}. Take it
-        once more.
-      </p>
-      <p
-        v-if="cueState !== 'idle'"
-        role="status"
-        class="mt-4 flex items-center gap-3 text-lg"
-        :class="{ 'font-bold text-leaf': cueState === 'read' }"
-      >
-        <svg
-          v-if="cueChoice.ring"
-          viewBox="0 0 36 36"
-          class="size-12 -rotate-90"
-          aria-hidden="true"
+          {{ problem }}
+          <button
+            v-if="meant"
+            type="button"
+            class="pl-3 font-bold"
+            @mousedown.prevent
+            @click="act.accept"
+          >
+            <kbd class="key">A</kbd> take {{ offer }}
+          </button>
+        </p>
+        <FindingLine
+          v-if="!problem && finding"
+          :finding="finding"
+          :offer="offer"
+          @accept="act.accept"
+          @again="act.again"
+        />
+        <p
+          v-if="!problem && apart"
+          role="status"
+          data-test="apart"
+          class="mt-2 sm:mt-4 border-2 border-l-8 border-clay bg-clay-wash px-4 py-3"
         >
-          <circle cx="18" cy="18" r="15" class="fill-none stroke-line" stroke-width="5" />
-          <circle
-            cx="18"
-            cy="18"
-            r="15"
-            pathLength="1"
-            class="fill-none stroke-leaf"
-            :class="cueState === 'waiting' ? 'cue-running' : ''"
-            :style="{ '--cue': `${protocol.readingDelaySeconds[1]}s` }"
-            stroke-width="5"
-            stroke-dasharray="1"
-          />
-        </svg>
-        {{ cueState === 'waiting' ? 'Wait…' : 'Read now.' }}
-      </p>
-      <details class="mt-3 lg:hidden">
+          <strong>{{ show(apart) }} {{ shownUnit }} apart</strong>, more than {{ allowed }}. Take it
+          once more.
+        </p>
+        <p
+          v-if="cueState !== 'idle'"
+          role="status"
+          class="mt-2 sm:mt-4 flex items-center gap-3 text-lg"
+          :class="{ 'font-bold text-leaf': cueState === 'read' }"
+        >
+          <svg
+            v-if="cueChoice.ring"
+            viewBox="0 0 36 36"
+            class="size-12 -rotate-90"
+            aria-hidden="true"
+          >
+            <circle cx="18" cy="18" r="15" class="fill-none stroke-line" stroke-width="5" />
+            <circle
+              cx="18"
+              cy="18"
+              r="15"
+              pathLength="1"
+              class="fill-none stroke-leaf"
+              :class="cueState === 'waiting' ? 'cue-running' : ''"
+              :style="{ '--cue': `${protocol.readingDelaySeconds[1]}s` }"
+              stroke-width="5"
+              stroke-dasharray="1"
+            />
+          </svg>
+          {{ cueState === 'waiting' ? 'Wait…' : 'Read now.' }}
+        </p>
+      </div>
+      <details class="mt-3 max-sm:order-3 lg:hidden">
         <summary class="min-h-11 py-2 font-bold">Sheet so far</summary>
         <SiteStrip :kind="kind" :step="step" @pick="openBox" />
       </details>
@@ -361,22 +372,19 @@ function backOnPad() {
       <kbd class="key">Space</kbd> read cue, {{ protocol.readingDelaySeconds[1] }} s
     </span>
   </p>
-  <KeyPad
-    v-if="pad && step"
-    class="sticky bottom-0"
-    @type="text += $event"
-    @back="backOnPad"
-    @enter="onEnter"
-  >
-    <button type="button" class="button flex-1" @click="asking = 'skip'">Skip</button>
-    <button type="button" class="button flex-1" @click="asking = 'site'">Go to</button>
-    <button v-if="kind === 'folds'" type="button" class="button flex-1" @click="cue.start">
-      Read cue
-    </button>
-    <button v-else type="button" class="button flex-1" @click="asking = 'girth'">
-      Another girth
-    </button>
-  </KeyPad>
+  <div v-if="step" class="sticky bottom-0">
+    <RunningSum v-if="kind === 'folds'" line class="lg:hidden" />
+    <KeyPad v-if="pad" @type="text += $event" @back="backOnPad" @enter="onEnter">
+      <button type="button" class="button flex-1" @click="asking = 'skip'">Skip</button>
+      <button type="button" class="button flex-1" @click="asking = 'site'">Go to</button>
+      <button v-if="kind === 'folds'" type="button" class="button flex-1" @click="cue.start">
+        Read cue
+      </button>
+      <button v-else type="button" class="button flex-1" @click="asking = 'girth'">
+        Another girth
+      </button>
+    </KeyPad>
+  </div>
 
   <AskDialog title="Keys" :open="asking === 'keys'" @close="close">
     <dl class="grid grid-cols-[auto_1fr] gap-x-4 gap-y-2 pb-4 text-lg">

@@ -60,7 +60,7 @@ const safety = computed(() => {
       <nav
         ref="rail"
         aria-label="Stages"
-        class="flex max-sm:-mx-4 max-sm:w-[calc(100%+2rem)] max-sm:overflow-x-auto max-sm:px-2"
+        class="relative flex max-sm:-mx-4 max-sm:w-[calc(100%+2rem)] max-sm:overflow-x-auto max-sm:px-2"
       >
         <button
           v-for="{ id, name, done } in stages"

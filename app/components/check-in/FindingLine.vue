@@ -19,10 +19,10 @@ const emit = defineEmits<{ accept: []; again: [] }>()
       @mousedown.prevent
       @click="emit('accept')"
     >
-      <kbd class="key max-lg:hidden">A</kbd> take {{ offer }}
+      <kbd class="key">A</kbd> take {{ offer }}
     </button>
     <button type="button" class="touch font-bold" @mousedown.prevent @click="emit('again')">
-      <kbd class="key max-lg:hidden">R</kbd> measure again
+      <kbd class="key">R</kbd> measure again
     </button>
     <span class="text-faded max-sm:hidden">or go on</span>
   </div>

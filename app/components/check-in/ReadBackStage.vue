@@ -28,6 +28,8 @@ interface Part {
   name: string
   unit: string
   rows: SheetRow[]
+  /** Passes that have a column: the extra one only where somebody took it. */
+  passes: number[]
   show(value: number | undefined): string
 }
 
@@ -35,8 +37,15 @@ const parts = computed<Part[]>(() =>
   [
     { name: 'Folds', unit: 'mm', rows: folds.rows.value, show: folds.show },
     { name: 'Girths', unit: lengthUnit.value, rows: girths.rows.value, show: girths.show },
-  ].filter(({ rows }) => rows.length > 0),
+  ]
+    .filter(({ rows }) => rows.length > 0)
+    .map((part) => ({ ...part, passes: passesOf(part.rows) })),
 )
+function passesOf(rows: SheetRow[]): number[] {
+  const boxes = rows[0]!.trials.length
+  const extra = rows.some(({ trials }) => trials[boxes - 1] !== undefined)
+  return Array.from({ length: extra ? boxes : boxes - 1 }, (_, i) => i + 1)
+}
 
 /** The value of a site by the rules of the protocol, and its change since last time. */
 function valueOf({ site }: SheetRow) {
@@ -113,7 +122,7 @@ const timeOf = (instant: string) =>
           : `${toLookAt} ${toLookAt === 1 ? 'thing' : 'things'} to look at before closing.`
       }}
     </h2>
-    <div class="overflow-x-auto" tabindex="0" role="region" aria-label="Sheet">
+    <div class="relative overflow-x-auto" tabindex="0" role="region" aria-label="Sheet">
       <table class="w-full border-collapse text-left">
         <caption class="sr-only">
           The whole sheet against last time
@@ -122,54 +131,73 @@ const timeOf = (instant: string) =>
           <thead>
             <tr class="border-b-2 border-ink text-faded">
               <th scope="col" class="py-1 font-normal">{{ part.name }}, {{ part.unit }}</th>
-              <th scope="col" class="px-2 text-right font-normal">last</th>
+              <!-- On a phone there is no room for it beside a third trial; the change says it. -->
               <th
-                v-for="(_, i) in part.rows[0]!.trials"
-                :key="i"
                 scope="col"
-                class="px-2 text-right font-normal"
+                class="px-1 text-right font-normal sm:px-2"
+                :class="{ 'max-sm:hidden': part.passes.length > 2 }"
               >
-                {{ i + 1 }}
+                last
               </th>
-              <th scope="col" class="px-2 text-right font-normal">value</th>
-              <th scope="col" class="px-2 text-right font-normal">change</th>
-              <th scope="col" class="px-2 font-normal">look at</th>
+              <th
+                v-for="pass in part.passes"
+                :key="pass"
+                scope="col"
+                class="px-1 text-right font-normal sm:px-2"
+              >
+                {{ pass }}
+              </th>
+              <th scope="col" class="px-1 text-right font-normal sm:px-2">value</th>
+              <th scope="col" class="px-1 text-right font-normal sm:px-2">change</th>
+              <th scope="col" class="px-2 font-normal max-sm:hidden">look at</th>
             </tr>
           </thead>
           <tbody>
-            <tr v-for="row in part.rows" :key="row.site" class="border-b border-line">
-              <th scope="row" class="py-1 pr-2">{{ row.name }}</th>
-              <td class="figure px-2 text-right text-[21px] text-faded">
-                {{ part.show(row.last) }}
-              </td>
-              <td v-for="(trial, i) in row.trials" :key="i" class="text-right">
-                <form v-if="isOpen(row.site, i + 1)" novalidate @submit.prevent="correct">
-                  <label for="correction" class="sr-only">{{ row.name }}, pass {{ i + 1 }}</label>
-                  <input
-                    id="correction"
-                    v-model="text"
-                    class="figure h-11 w-20 border-2 border-leaf bg-white px-1 text-right text-[21px]"
-                    inputmode="decimal"
-                    autocomplete="off"
-                    :placeholder="part.show(trial)"
-                    aria-describedby="correction-problem"
-                    @keydown.esc="stop"
-                  />
-                </form>
-                <button
-                  v-else-if="trial !== undefined"
-                  type="button"
-                  class="figure min-h-11 min-w-12 px-2 text-right text-[21px] underline decoration-line decoration-dotted underline-offset-4"
-                  @click="edit(row.site, i + 1)"
+            <template v-for="row in part.rows" :key="row.site">
+              <tr class="border-line sm:border-b" :class="{ 'max-sm:border-b': !remark(row) }">
+                <th scope="row" class="py-1 pr-1 sm:pr-2">{{ row.name }}</th>
+                <td
+                  class="figure px-1 text-right text-[21px] text-faded sm:px-2"
+                  :class="{ 'max-sm:hidden': part.passes.length > 2 }"
                 >
-                  <span class="sr-only">Correct {{ row.name }}, pass {{ i + 1 }}: </span>
-                  {{ part.show(trial) }}
-                </button>
-              </td>
-              <td class="figure px-2 text-right text-[21px]">{{ part.show(valueOf(row)) }}</td>
-              <td class="figure px-2 text-right text-[21px]">{{ changeOf(row) }}</td>
-              <td class="max-w-64 min-w-32 px-2 text-clay">{{ remark(row) }}</td>
-            </tr>
+                  {{ part.show(row.last) }}
+                </td>
+                <td v-for="pass in part.passes" :key="pass" class="text-right">
+                  <form v-if="isOpen(row.site, pass)" novalidate @submit.prevent="correct">
+                    <label for="correction" class="sr-only">{{ row.name }}, pass {{ pass }}</label>
+                    <input
+                      id="correction"
+                      v-model="text"
+                      class="figure h-11 w-20 border-2 border-leaf bg-white px-1 text-right text-[21px]"
+                      inputmode="decimal"
+                      autocomplete="off"
+                      :placeholder="part.show(row.trials[pass - 1])"
+                      aria-describedby="correction-problem"
+                      @keydown.esc="stop"
+                    />
+                  </form>
+                  <button
+                    v-else-if="row.trials[pass - 1] !== undefined"
+                    type="button"
+                    class="figure min-h-11 min-w-11 px-1 text-right sm:min-w-12 sm:px-2 text-[21px] underline decoration-line decoration-dotted underline-offset-4"
+                    @click="edit(row.site, pass)"
+                  >
+                    <span class="sr-only">Correct {{ row.name }}, pass {{ pass }}: </span>
+                    {{ part.show(row.trials[pass - 1]) }}
+                  </button>
+                </td>
+                <td class="figure px-1 text-right text-[21px] sm:px-2">
+                  {{ part.show(valueOf(row)) }}
+                </td>
+                <td class="figure px-1 text-right text-[21px] sm:px-2">{{ changeOf(row) }}</td>
+                <td class="max-w-64 min-w-32 px-2 text-clay max-sm:hidden">{{ remark(row) }}</td>
+              </tr>
+              <tr v-if="remark(row)" class="border-b border-line sm:hidden">
+                <td :colspan="4 + part.passes.length" class="pb-2 leading-snug text-clay">
+                  {{ remark(row) }}
+                </td>
+              </tr>
+            </template>
           </tbody>
         </template>
       </table>

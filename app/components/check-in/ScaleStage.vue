@@ -235,12 +235,14 @@ const unlike = computed(
       Last time {{ wasDry ? 'dry' : 'not dry' }}, now {{ dry ? 'dry' : 'not dry' }}: food and water
       alone move body mass by a kilogram or more.
     </p>
-    <p class="pt-6 text-faded">
-      <template v-if="part === 'mass'"><kbd class="key">Enter</kbd> reads the sheet back</template>
-      <template v-else>
-        <kbd class="key">Enter</kbd> takes it; empty, on to the scale
-        <button type="button" class="button ml-3" @click="part = 'mass'">On to the scale</button>
-      </template>
-    </p>
+    <div class="flex flex-wrap gap-3 pt-6">
+      <button type="submit" class="button button-lead">
+        <kbd class="key mr-2">Enter</kbd>
+        {{ part === 'mass' ? 'read the sheet back' : 'take it; empty, on to the scale' }}
+      </button>
+      <button v-if="part === 'height'" type="button" class="button" @click="part = 'mass'">
+        On to the scale
+      </button>
+    </div>
   </form>
 </template>

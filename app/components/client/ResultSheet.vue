@@ -313,7 +313,7 @@ const sentence = computed(() => {
       </p>
       <details v-if="steps.ok && shown" class="pt-5" data-test="working">
         <summary class="cursor-pointer font-bold">The working, unrounded</summary>
-        <div class="overflow-x-auto" tabindex="0" role="region" aria-label="Sheet">
+        <div class="relative overflow-x-auto" tabindex="0" role="region" aria-label="Sheet">
           <table class="mt-2 border-collapse text-left">
             <thead class="sr-only">
               <tr>

@@ -150,7 +150,7 @@ const print = () => window.print()
               >, by {{ conversion === 'siri' ? 'Siri' : 'Brozek' }}</template
             >. An estimate, give or take its standard error.
           </p>
-          <div class="overflow-x-auto" tabindex="0" role="region" aria-label="Chart">
+          <div class="relative overflow-x-auto" tabindex="0" role="region" aria-label="Chart">
             <table class="chart w-full border-collapse text-right" data-test="look-up">
               <thead>
                 <tr class="border-b-2 border-ink">

@@ -3,21 +3,29 @@ import { v5 as uuidFrom } from 'uuid'
 import {
   addDays,
   DEFAULT_CADENCE_DAYS,
+  energyPlan,
+  kgAWeek,
   KG_PER_POUND,
   limitsOf,
   nextFold,
   protocolById,
   REMARK_SHARE,
+  restingFormFor,
   SEVEN_FOLDS,
+  startOf,
+  timelineOf,
   usualRepeatError,
   type Conditions,
   type GirthId,
+  type Goal,
+  type Pace,
   type ScreeningAnswers,
   type Sex,
   type SkinfoldId,
 } from '../core'
 import type { CheckIn, ReadingRecord } from '../shared/check-ins'
 import type { Mark } from '../shared/clients'
+import type { PlanDefinition } from '../shared/plans'
 
 /*
  * Lock Nine Rowing Club, on a canal: masters crews getting ready for a regatta with weight classes, and a few
@@ -72,11 +80,19 @@ export interface DemoPhoto {
   near: number
 }
 
+export interface DemoPlan {
+  id: string
+  clientId: string
+  startedOn: string
+  definition: PlanDefinition
+}
+
 export interface Scenario {
   coachName: string
   weighIns: DemoWeighIn[]
   events: DemoEvent[]
   photos: DemoPhoto[]
+  plans: DemoPlan[]
   group: { id: string; name: string; startsOn: string; endsOn: string; clientIds: string[] }
   clients: DemoClient[]
   checkIns: DemoCheckIn[]
@@ -113,6 +129,8 @@ interface Person {
   /** Weighs in most mornings of so many weeks up to the last check-in. */
   weighInWeeks?: number
   events?: { daysAgo: number; kind: DemoEvent['kind']; words: string }[]
+  /** A plan kept at one of the check-ins. */
+  plan?: { visit: number; goal: Goal; pace: Pace; activity: number }
   /** Figures drawn at the first and the last check-in, with how wide. */
   drawn?: [first: number, last: number]
 }
@@ -159,6 +177,12 @@ const PEOPLE: Person[] = [
       { daysAgo: 110, kind: 'holiday', words: 'two weeks at the sea' },
     ],
     drawn: [1.08, 0.98],
+    plan: {
+      visit: 8,
+      goal: { kind: 'mass', value: 62 },
+      pace: { unit: 'percentMass', value: 0.25 },
+      activity: 1.55,
+    },
   },
   {
     // Loses weight but not folds: lean or water.
@@ -390,6 +414,30 @@ export function scenario(today: string): Scenario {
       }))
     }),
   )
+  const plans = PEOPLE.flatMap((person): DemoPlan[] => {
+    if (!person.plan) return []
+    const { visit, goal, pace, activity } = person.plan
+    const client = clients[PEOPLE.indexOf(person)]!
+    const checkIn = checkIns.filter(({ clientId }) => clientId === client.id)[visit]!
+    const body = { ...client, heightCm: client.height.cm }
+    const start = startOf(body, checkIn, checkIn.measuredOn)!
+    const form = restingFormFor(client.screening?.answers.training).form
+    const { weeks } = timelineOf(goal, start, pace, checkIn.measuredOn)
+    const { intakeKcal, needKcal } = energyPlan(start, {
+      ...{ form, activity, paceKg: kgAWeek(pace, start) },
+    })
+    const definition: PlanDefinition = {
+      ...{ goal, pace, form, activity, intakeKcal, needKcal, weeks: Math.ceil(weeks) },
+      ...{ training: 'endurance', purpose: 'training', peakWeek: false, checkInId: checkIn.id },
+      ...{ fatKg: start.fatKg, leanKg: start.leanKg, standardError: start.standardError },
+    }
+    return [
+      {
+        ...{ id: id(person.name, 'plan'), clientId: client.id, definition },
+        startedOn: checkIn.measuredOn,
+      },
+    ]
+  })
   const group = {
     id: id('group'),
     name: 'Spring regatta challenge',
@@ -397,7 +445,7 @@ export function scenario(today: string): Scenario {
     endsOn: addDays(today, 10),
     clientIds: PEOPLE.filter(({ daysAgo }) => daysAgo.length > 3).map(of),
   }
-  return { coachName: 'Fenna Dray', clients, checkIns, weighIns, events, photos, group }
+  return { coachName: 'Fenna Dray', clients, checkIns, weighIns, events, photos, plans, group }
 
   /** One check-in as a trained hand would have taken it: re-marked on the day, two rotations, thirds where apart. */
   function measured(

@@ -13,6 +13,7 @@ import {
   instruments,
   marks,
   photos,
+  plans,
   readings,
   screenings,
   weighIns,
@@ -108,6 +109,10 @@ export async function seedDemo(
     await tx
       .insert(groupMembers)
       .values(clientIds.map((clientId) => ({ clientId, groupId: group.id })))
+    await tx.insert(plans).values(
+      // Kept on the evening of its check-in.
+      club.plans.map((p) => ({ ...p, createdAt: new Date(`${p.startedOn}T19:00:00`) })),
+    )
     await tx.insert(photos).values(
       club.photos.map((photo) => ({
         ...{ id: photo.id, clientId: photo.clientId, view: photo.view, takenOn: photo.takenOn },

@@ -1,6 +1,7 @@
 import { bisect } from 'simple-statistics'
 import type { GirthId, Sex } from '../anatomy/ids'
 import { inputError } from '../errors'
+import { attempt } from '../outcome'
 import type { IsoDate } from '../units/dates'
 
 export const GOAL_KINDS = ['fatPercent', 'fatMass', 'mass', 'sum', 'girth', 'holdLean'] as const
@@ -120,6 +121,36 @@ function checked(goal: Goal) {
     throw inputError('goal', 'impossible', label, value, accepted)
   if (goal.kind === 'girth' && !goal.girth) {
     throw inputError('girth', 'missing', 'Goal, which girth', undefined, 'one of the girths taken')
+  }
+}
+
+/**
+ * What a goal asks of one quantity: the line across its curve.
+ *
+ * @returns %, kg, mm or cm; undefined where the goal says nothing of it, or is refused
+ */
+export function goalOf(
+  quantity: 'fatPercent' | 'fatMass' | 'mass' | 'sum' | GirthId,
+  goal: Goal,
+  start: StartingPoint,
+): number | undefined {
+  const { kind, value, girth } = goal
+  if (kind === 'sum' || kind === 'girth') {
+    return quantity === (kind === 'sum' ? 'sum' : girth) ? value : undefined
+  }
+  if (kind === 'holdLean') return undefined
+  const found = attempt(() => targetsOf(goal, start).withForbes)
+  if (!found.ok) return undefined
+  const { fatKg, massKg } = found.value
+  switch (quantity) {
+    case 'fatMass':
+      return fatKg
+    case 'mass':
+      return massKg
+    case 'fatPercent':
+      return (100 * fatKg) / massKg
+    default:
+      return undefined
   }
 }
 

@@ -97,6 +97,24 @@ describe('a plan', () => {
     await page.waitForSelector('[data-test="standing-of-plan"]')
     expect(await textOf(page, 'standing-of-plan')).toBe('Behind the plan.')
     expect(await textOf(page, 'follow-up')).toMatch(/Energy balance .*planned −\d+/)
+    // The goal is a line across the curves that it speaks of.
+    const curve = () => page.$eval('[data-test="curve"] [role="img"]', (e) => e.ariaLabel!)
+    await open(`/clients/${id}/curves`)
+    await page.waitForSelector('[data-test="curve"] canvas')
+    expect(await curve()).toMatch(/The goal, fat \d+\.\d kg\./)
+    await page.select('#subject', 'mass')
+    await page.waitForFunction(() =>
+      document
+        .querySelector('[data-test="curve"] [role="img"]')!
+        .ariaLabel!.includes('The goal 58.0 kg.'),
+    )
+    await page.select('#subject', 'sum')
+    await page.waitForFunction(
+      () =>
+        !document.querySelector('[data-test="curve"] [role="img"]')!.ariaLabel!.includes('goal'),
+    )
+    await open(`/clients/${id}/plan`)
+    await page.waitForSelector('[data-test="standing-of-plan"]')
     await press(page, 'Plan again from here')
     await waitForText(page, 'Plans before (1)')
     const { plans } = await server.get<ClientView>(`/api/clients/${id}`)

@@ -1,5 +1,5 @@
 import { afterAll, beforeAll, describe, expect, test } from 'vitest'
-import { isoDateOf, resultOf, seriesBy, type Person } from '#core'
+import { checkPlan, isoDateOf, resultOf, seriesBy, startOf, type Person } from '#core'
 import { clientViewSchema } from '#shared/client-view'
 import { todaySchema } from '#shared/today'
 import { scenario } from '#demo/scenario'
@@ -36,6 +36,7 @@ describe('shows what it is there to show', () => {
     const series = seriesBy(view.client, [...closed].reverse(), closed[0]!)
     const [first, last] = [series[0]!.estimate!, series.at(-1)!.estimate!]
     return {
+      view,
       entry,
       fat: last.fatMassKg! - first.fatMassKg!,
       lean: last.leanMassKg! - first.leanMassKg!,
@@ -58,6 +59,19 @@ describe('shows what it is there to show', () => {
   test('one late and one under way', async () => {
     expect((await seriesOf('Bram')).entry.state).toBe('late')
     expect((await seriesOf('Orla')).entry.open).toMatchObject({ readings: 9 })
+  })
+
+  test('a plan within every limit, with a check-in since that it is held against', async () => {
+    const { view } = await seriesOf('Tilda')
+    const [plan, ...more] = view.plans
+    expect(more).toEqual([])
+    const { checkInId, fatKg } = plan!.definition
+    const from = view.checkIns.find(({ id }) => id === checkInId)!
+    const start = startOf(view.client, from, plan!.startedOn)!
+    expect(start.fatKg).toBeCloseTo(fatKg, 9)
+    const flags = view.screening!.answers.flags
+    expect(() => checkPlan(plan!.definition, start, flags, plan!.startedOn)).not.toThrow()
+    expect(view.checkIns.filter(({ measuredOn }) => measuredOn > plan!.startedOn).length).toBe(4)
   })
 
   test('an estimate for every closed check-in', () => {

@@ -373,7 +373,7 @@ function backOnPad() {
     </span>
   </p>
   <div v-if="step" class="sticky bottom-0">
-    <RunningSum v-if="kind === 'folds'" line class="lg:hidden" />
+    <RunningSum v-if="pad && kind === 'folds'" line />
     <KeyPad v-if="pad" @type="text += $event" @back="backOnPad" @enter="onEnter">
       <button type="button" class="button flex-1" @click="asking = 'skip'">Skip</button>
       <button type="button" class="button flex-1" @click="asking = 'site'">Go to</button>

@@ -80,7 +80,8 @@ const kcal = (value: number) => signed(value, 0)
         {{ result.words }}
       </h2>
       <p class="text-lg">
-        After {{ fixed(result.week, 1) }} weeks: fat {{ show(result.fatKg) }}. The plan expects
+        After {{ fixed(result.week, 1) }} weeks: fat {{ show(result.fatKg)
+        }}{{ measured.at(-1)?.weekMass ? ' by the mass of the week' : '' }}. The plan expects
         {{ show(result.expectedFat[1]) }}, and {{ show(result.expectedFat[0]) }} to
         {{ show(result.expectedFat[2]) }} is within what it and the hand leave open.
       </p>

@@ -1,10 +1,14 @@
 <script setup lang="ts">
 import {
+  ageOn,
   bandsOf,
   basisOf,
   daysBetween,
+  fixed,
+  goalOf,
   formatDate,
   isoDateOf,
+  isGirth,
   isSkinfold,
   judgeChange,
   lengthIn,
@@ -149,6 +153,27 @@ const unit = computed(() => {
   return of === 'sum' || isSkinfold(of) ? 'mm' : lengthUnit.value
 })
 
+/** What the plan in force asks of what is shown. */
+const goal = computed(() => {
+  const plan = view.value.plans.find(({ replacedAt }) => replacedAt === null)
+  const of = subject.value === 'parts' ? ('fatMass' as const) : subject.value
+  const girth = of !== 'fatPercent' && of !== 'fatMass' && of !== 'mass' && of !== 'sum'
+  if (!plan || (girth && !isGirth(of))) return undefined
+  const { sex, birthDate } = view.value.client
+  const { goal: wanted, fatKg, leanKg, standardError } = plan.definition
+  const start = { sex, ageYears: ageOn(birthDate, plan.startedOn), fatKg, leanKg, standardError }
+  const value = goalOf(of, wanted, start)
+  if (value === undefined) return undefined
+  const inMass = of === 'fatMass' || of === 'mass'
+  const shownAs = inMass
+    ? massIn(value, massUnit.value)
+    : girth
+      ? lengthIn(value, lengthUnit.value)
+      : value
+  const name = `${subject.value === 'parts' ? 'goal, fat' : 'goal'} ${fixed(shownAs, 1)}`
+  return { name, value: shownAs }
+})
+
 /* The stretch that is looked at: all of it until the coach brushes or names two dates. */
 const dates = computed(() => curves.value.flatMap((c) => c.points.map((p) => p.date)).sort())
 const brushed = ref<{ from: IsoDate; to: IsoDate }>()
@@ -216,7 +241,8 @@ const slopeOf = [
 ]
 const label = computed(() => {
   const name = subjects.value.find((s) => s.id === subject.value)?.name ?? ''
-  return `${name}, from ${from.value} to ${to.value}. ${slopeWords.value}`
+  const wanted = goal.value ? ` The ${goal.value.name} ${unit.value}.` : ''
+  return `${name}, from ${from.value} to ${to.value}. ${slopeWords.value}${wanted}`
 })
 </script>
 
@@ -252,6 +278,7 @@ const label = computed(() => {
           :unit="unit"
           :digits="1"
           :events="view.events"
+          :goal="goal"
           :label="label"
           :brushing="brushing"
           @brush="(a, b) => (brushed = { from: a, to: b })"

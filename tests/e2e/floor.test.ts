@@ -185,15 +185,7 @@ test('by touch alone on a phone: the keypad takes seven folds', async () => {
   await page.setViewport(PHONE)
   await page.goto(`${server.url}/check-in/${id}`)
   await waitForText(page, 'On to the landmarks')
-  const tap = async (text: string) => {
-    const handle = await page.waitForFunction(
-      (wanted) =>
-        [...document.querySelectorAll('button')].find((b) => b.textContent?.trim() === wanted),
-      {},
-      text,
-    )
-    await (handle.asElement() as unknown as { tap(): Promise<void> }).tap()
-  }
+  const tap = (text: string) => flow.tap(page, text)
   await tap('On to the landmarks')
   await tap('On to the folds')
   await waitForFocus(page, 'reading')

@@ -179,15 +179,7 @@ test('the same by touch alone on a phone', async () => {
   const id = await eightFolds('Tora Touch')
   await page.setViewport(PHONE)
   await page.goto(`${server.url}/check-in/${id}`)
-  const tap = async (text: string) => {
-    const handle = await page.waitForFunction(
-      (wanted) =>
-        [...document.querySelectorAll('button')].find((b) => b.textContent?.trim() === wanted),
-      {},
-      text,
-    )
-    await (handle.asElement() as unknown as { tap(): Promise<void> }).tap()
-  }
+  const tap = (text: string) => flow.tap(page, text)
   await tap('On to the landmarks')
   await tap('On to the folds')
   const take = async (value: string) => {

@@ -157,6 +157,17 @@ export async function press(page: Page, text: string) {
   await page.evaluate((element) => (element as HTMLElement).click(), handle)
 }
 
+/** Taps the button that says just this, as a thumb does. */
+export async function tap(page: Page, text: string) {
+  const handle = await page.waitForFunction(
+    (wanted) =>
+      [...document.querySelectorAll('button')].find((b) => b.textContent?.trim() === wanted),
+    {},
+    text,
+  )
+  await (handle.asElement() as unknown as { tap(): Promise<void> }).tap()
+}
+
 /** Ticks the box, or presses the label, that begins with the text. */
 export async function tick(page: Page, text: string) {
   const handle = await page.waitForFunction(

@@ -1,9 +1,10 @@
 import { randomUUID } from 'node:crypto'
 import { afterAll, beforeAll, describe, expect, test } from 'vitest'
-import { addDays, energyPlan, isoDateOf, SEVEN_FOLDS, startOf, type Goal, type Pace } from '#core'
+import { addDays, energyPlan, isoDateOf, startOf, type Goal, type Pace } from '#core'
 import { clientViewSchema } from '#shared/client-view'
 import { calendarSchema, type PlanDefinition } from '#shared/plans'
 import { startApi } from './support/app'
+import * as club from './support/club'
 
 const today = isoDateOf(new Date())
 
@@ -13,38 +14,11 @@ beforeAll(async () => {
 })
 afterAll(() => api.close())
 
-async function addClient(name: string, more: object = {}): Promise<string> {
-  const { body } = await api.post('/api/clients', {
-    ...{ name, sex: 'female', birthDate: '1990-03-14', height: '168 cm', cadenceDays: '28' },
-    ...more,
-  })
-  return body.id as string
-}
+const addClient = (name: string) => club.addClient(api, name)
+const measure = (clientId: string, daysAgo: number, share?: number) =>
+  club.measure(api, clientId, daysAgo, { share })
 const viewOf = async (id: string) =>
   clientViewSchema.parse((await api.get(`/api/clients/${id}`)).body)
-
-/** A closed check-in with seven folds; returns its id. */
-async function measure(clientId: string, daysAgo: number, share = 1, massKg = 64) {
-  const id = randomUUID()
-  const day = addDays(today, -daysAgo)
-  const takenAt = `${day}T08:00:00Z`
-  await api.post('/api/check-ins', { id, clientId, measuredOn: day, startedAt: takenAt })
-  const reading = (more: object) => ({
-    ...{ id: randomUUID(), checkInId: id, pass: 1, unit: 'mm', typed: 'x', takenAt },
-    ...{ supersedes: null, ...more },
-  })
-  const folds = SEVEN_FOLDS.map((site, i) =>
-    reading({
-      ...{ kind: 'skinfold', site, school: 'us' },
-      // No fold is thinner than its skin.
-      value: Math.max(5, [9, 11, 17, 13.5, 21, 16, 26][i]! * share),
-    }),
-  )
-  const mass = reading({ kind: 'mass', site: null, school: null, value: massKg, unit: 'kg' })
-  await api.post(`/api/check-ins/${id}/readings`, { readings: [...folds, mass] })
-  await api.post(`/api/check-ins/${id}/close`)
-  return id
-}
 
 interface Wish {
   goal?: Goal

@@ -3,11 +3,12 @@ import { existsSync, mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { afterAll, beforeAll, describe, expect, test } from 'vitest'
-import { addDays, isoDateOf, SEVEN_FOLDS } from '#core'
+import { addDays, isoDateOf } from '#core'
 import { clientViewSchema } from '#shared/client-view'
 import { rosterSchema } from '#shared/roster'
 import { boardSchema } from '#shared/tracking'
 import { startApi } from './support/app'
+import * as club from './support/club'
 
 const today = isoDateOf(new Date())
 const folder = mkdtempSync(join(tmpdir(), 'oak-pinch-tracking-'))
@@ -22,38 +23,11 @@ afterAll(async () => {
   rmSync(folder, { recursive: true, force: true })
 })
 
-async function addClient(name: string, more: object = {}): Promise<string> {
-  const { body } = await api.post('/api/clients', {
-    ...{ name, sex: 'female', birthDate: '1990-03-14', height: '168 cm', cadenceDays: '28' },
-  })
-  if (Object.keys(more).length) await api.patch(`/api/clients/${body.id}`, more)
-  return body.id as string
-}
+const addClient = (name: string, more?: object) => club.addClient(api, name, more)
+const measure = (clientId: string, daysAgo: number, share: number, massKg: number) =>
+  club.measure(api, clientId, daysAgo, { share, massKg })
 const viewOf = async (id: string) =>
   clientViewSchema.parse((await api.get(`/api/clients/${id}`)).body)
-
-/** A closed check-in with seven double folds of one share of a usual sheet. */
-async function measure(clientId: string, daysAgo: number, share: number, massKg: number) {
-  const id = randomUUID()
-  const day = addDays(today, -daysAgo)
-  const takenAt = `${day}T08:00:00Z`
-  await api.post('/api/check-ins', { id, clientId, measuredOn: day, startedAt: takenAt })
-  const reading = (more: object) => ({
-    ...{ id: randomUUID(), checkInId: id, pass: 1, unit: 'mm', typed: 'x', takenAt },
-    ...{ supersedes: null, ...more },
-  })
-  const folds = SEVEN_FOLDS.flatMap((site, i) =>
-    [1, 2].map((pass) =>
-      reading({
-        ...{ kind: 'skinfold', site, school: 'us', pass },
-        value: [9, 11, 17, 13.5, 21, 16, 26][i]! * share,
-      }),
-    ),
-  )
-  const mass = reading({ kind: 'mass', site: null, school: null, value: massKg, unit: 'kg' })
-  await api.post(`/api/check-ins/${id}/readings`, { readings: [...folds, mass] })
-  await api.post(`/api/check-ins/${id}/close`)
-}
 
 describe('weigh-ins', () => {
   test('are read on the server in the words of the form, replaced and taken back', async () => {

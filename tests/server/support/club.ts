@@ -1,0 +1,47 @@
+import { randomUUID } from 'node:crypto'
+import { addDays, isoDateOf, SEVEN_FOLDS } from '#core'
+import type { startApi } from './app'
+
+type Api = Awaited<ReturnType<typeof startApi>>
+
+/** Adds a woman of that name; returns her id. @param more changes of her record */
+export async function addClient(api: Api, name: string, more: object = {}): Promise<string> {
+  const { body } = await api.post('/api/clients', {
+    ...{ name, sex: 'female', birthDate: '1990-03-14', height: '168 cm', cadenceDays: '28' },
+  })
+  if (Object.keys(more).length) await api.patch(`/api/clients/${body.id}`, more)
+  return body.id as string
+}
+
+const SHEET = [9, 11, 17, 13.5, 21, 16, 26]
+/** No fold is thinner than its skin, mm. */
+const LEAST_FOLD = 5
+
+/** A closed check-in with seven double folds of one share of a usual sheet; returns its id. */
+export async function measure(
+  api: Api,
+  clientId: string,
+  daysAgo: number,
+  { share = 1, massKg = 64 }: { share?: number; massKg?: number } = {},
+): Promise<string> {
+  const id = randomUUID()
+  const day = addDays(isoDateOf(new Date()), -daysAgo)
+  const takenAt = `${day}T08:00:00Z`
+  await api.post('/api/check-ins', { id, clientId, measuredOn: day, startedAt: takenAt })
+  const reading = (more: object) => ({
+    ...{ id: randomUUID(), checkInId: id, pass: 1, unit: 'mm', typed: 'x', takenAt },
+    ...{ supersedes: null, ...more },
+  })
+  const folds = SEVEN_FOLDS.flatMap((site, i) =>
+    [1, 2].map((pass) =>
+      reading({
+        ...{ kind: 'skinfold', site, school: 'us', pass },
+        value: Math.max(LEAST_FOLD, SHEET[i]! * share),
+      }),
+    ),
+  )
+  const mass = reading({ kind: 'mass', site: null, school: null, value: massKg, unit: 'kg' })
+  await api.post(`/api/check-ins/${id}/readings`, { readings: [...folds, mass] })
+  await api.post(`/api/check-ins/${id}/close`)
+  return id
+}

@@ -34,5 +34,6 @@ export async function useClientView(part?: string) {
       .map((checkIn) => measuredOf(checkIn, view.value))
       .reverse(),
   )
-  return { id, view, error, refresh, patch, measured }
+  const planInForce = computed(() => view.value.plans.find(({ replacedAt }) => replacedAt === null))
+  return { id, view, error, refresh, patch, measured, planInForce }
 }

@@ -235,6 +235,13 @@ export interface ClientStanding {
 export const dueOnOf = (last: SQL) =>
   sql`case when c.next_due_on > ${last} then c.next_due_on else ${last} + c.cadence_days end`
 
+/** The day of the latest closed check-in, as l.on_day, of the clients that a query calls c. */
+export const LAST_OF_EACH = sql`
+  left join lateral (select k.measured_on as on_day from check_ins k
+    where k.client_id = c.id and k.closed_at is not null and k.voided_at is null
+    order by k.measured_on desc limit 1) l on true`
+export const LAST = sql`l.on_day`
+
 /** Clients who are due between two days, the earliest first; somebody never measured is due when that was arranged. */
 export async function listDue(
   db: Database,
@@ -249,11 +256,8 @@ export async function listDue(
     select id, name, to_char(due_on, 'YYYY-MM-DD') as due_on, coalesce(due_on = next_due_on, false) as moved
     from (
       select c.id, c.name, c.next_due_on,
-        coalesce(${dueOnOf(sql`l.on_day`)}, c.next_due_on) as due_on
-      from clients c
-      left join lateral (select k.measured_on as on_day from check_ins k
-        where k.client_id = c.id and k.closed_at is not null and k.voided_at is null
-        order by k.measured_on desc limit 1) l on true
+        coalesce(${dueOnOf(LAST)}, c.next_due_on) as due_on
+      from clients c ${LAST_OF_EACH}
       where c.archived_at is null) d
     where due_on between ${from}::date and ${to}::date
     order by due_on, name`)

@@ -2,7 +2,7 @@ import { sql } from 'drizzle-orm'
 import { LATE_AFTER_DAYS, type IsoDate, type Sex } from '#core'
 import { ROSTER_PAGE, type Roster, type RosterEntry, type RosterQuery } from '#shared/roster'
 import type { Database } from '../database/open'
-import { dueOnOf } from './clients'
+import { dueOnOf, LAST, LAST_OF_EACH } from './clients'
 
 interface RosterRow extends Record<string, unknown> {
   id: string
@@ -26,16 +26,10 @@ const ORDERS = {
   last: sql`last_on`,
 }
 
-const LAST = sql`l.on_day`
-
 /** What a client's line is made of, for the clients that a query calls c. */
 const LINE = sql`
   c.id, c.name, c.sex, to_char(c.birth_date, 'YYYY-MM-DD') as birth_date, c.cadence_days,
   to_char(${LAST}, 'YYYY-MM-DD') as last_on, to_char(${dueOnOf(LAST)}, 'YYYY-MM-DD') as due_on`
-const LAST_OF_EACH = sql`
-  left join lateral (select k.measured_on as on_day from check_ins k
-    where k.client_id = c.id and k.closed_at is not null and k.voided_at is null
-    order by k.measured_on desc limit 1) l on true`
 const stateOn = (today: IsoDate) => sql`
   case
     when c.archived_at is not null then 'archived'

@@ -12,18 +12,8 @@ const emit = defineEmits<{ accept: []; again: [] }>()
     class="mt-2 flex flex-wrap items-center gap-x-5 gap-y-2 border-2 border-l-8 border-clay bg-clay-wash px-4 py-2 sm:mt-4 sm:py-3"
   >
     <p class="min-w-52 flex-1">{{ finding.evidence }}</p>
-    <button
-      v-if="offer"
-      type="button"
-      class="touch font-bold"
-      @mousedown.prevent
-      @click="emit('accept')"
-    >
-      <kbd class="key">A</kbd> take {{ offer }}
-    </button>
-    <button type="button" class="touch font-bold" @mousedown.prevent @click="emit('again')">
-      <kbd class="key">R</kbd> measure again
-    </button>
+    <KeyedButton v-if="offer" letter="A" @click="emit('accept')">take {{ offer }}</KeyedButton>
+    <KeyedButton letter="R" @click="emit('again')">measure again</KeyedButton>
     <span class="text-faded max-sm:hidden">or go on</span>
   </div>
 </template>

@@ -2,9 +2,14 @@
 import { fixed, signed } from '#core'
 
 /** The sum of the folds so far, what it changed, and what this hand can tell: beside the sheet, or one line on a phone. */
-const props = defineProps<{ line?: boolean }>()
+const props = defineProps<{
+  line?: boolean
+  /** Of the folds so far, mm. */
+  sum?: number
+  /** The same less the same folds last time, mm. */
+  since?: number
+}>()
 
-const { sumSoFar, sinceLast } = useSiteSheet('folds')
 const { reach, result, client } = storeToRefs(useCheckInStore())
 
 const figures = computed(() => {
@@ -15,15 +20,14 @@ const figures = computed(() => {
       id: 'sum',
       name: 'Sum so far',
       short: 'sum, mm',
-      // Beside the sheet it stands in the sheet's own foot.
-      value: props.line && sumSoFar.value !== undefined ? fixed(sumSoFar.value, 1) : undefined,
+      value: props.sum === undefined ? undefined : fixed(props.sum, 1),
       unit: 'mm',
     },
     {
       id: 'since',
       name: 'Sum so far, against last time',
       short: 'against last',
-      value: sinceLast.value === undefined ? undefined : signed(sinceLast.value, 1),
+      value: props.since === undefined ? undefined : signed(props.since, 1),
       unit: 'mm',
     },
     {

@@ -5,7 +5,7 @@ import type { SiteKind } from '~/composables/useSiteEntry'
 const props = defineProps<{ kind: SiteKind; step: SiteStep | undefined }>()
 const emit = defineEmits<{ pick: [box: SiteStep] }>()
 
-const { rows, sumOf, shownUnit, show } = useSiteSheet(props.kind)
+const { rows, sumOf, sinceLast, shownUnit, show } = useSiteSheet(props.kind)
 const passes = computed(() => rows.value[0]?.trials.length ?? 0)
 
 const isOpen = (site: string, pass: number) => props.step?.site === site && props.step.pass === pass
@@ -84,6 +84,7 @@ const isOpen = (site: string, pass: number) => props.step?.site === site && prop
         </tr>
       </tfoot>
     </table>
-    <RunningSum v-if="kind === 'folds'" class="mt-auto" />
+    <!-- The sum itself stands in the foot above. -->
+    <RunningSum v-if="kind === 'folds'" class="mt-auto" :since="sinceLast" />
   </div>
 </template>

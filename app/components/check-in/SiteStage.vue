@@ -27,7 +27,7 @@ const { text, problem, meant, step, before, trials, apart, finding, ...act } = u
 const { openBox } = act
 const cue = useReadCue(() => protocol.value.readingDelaySeconds[1])
 const { state: cueState, choice: cueChoice } = cue
-const { sites, shownUnit, show } = useSiteSheet(props.kind)
+const { sites, sumSoFar, sinceLast, shownUnit, show } = useSiteSheet(props.kind)
 const unit = useLengthUnit()
 
 /** Small screens get the keypad in place of the system's own. */
@@ -285,15 +285,9 @@ function backOnPad() {
           class="mt-2 sm:mt-4 border-2 border-l-8 border-clay bg-clay-wash px-4 py-3"
         >
           {{ problem }}
-          <button
-            v-if="meant"
-            type="button"
-            class="pl-3 font-bold"
-            @mousedown.prevent
-            @click="act.accept"
-          >
-            <kbd class="key">A</kbd> take {{ offer }}
-          </button>
+          <KeyedButton v-if="meant" letter="A" class="ml-3" @click="act.accept">
+            take {{ offer }}
+          </KeyedButton>
         </p>
         <FindingLine
           v-if="!problem && finding"
@@ -373,7 +367,7 @@ function backOnPad() {
     </span>
   </p>
   <div v-if="step" class="sticky bottom-0">
-    <RunningSum v-if="pad && kind === 'folds'" line />
+    <RunningSum v-if="pad && kind === 'folds'" line :sum="sumSoFar" :since="sinceLast" />
     <KeyPad v-if="pad" @type="text += $event" @back="backOnPad" @enter="onEnter">
       <button type="button" class="button flex-1" @click="asking = 'skip'">Skip</button>
       <button type="button" class="button flex-1" @click="asking = 'site'">Go to</button>

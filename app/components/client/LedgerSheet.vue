@@ -87,9 +87,8 @@ const lines = computed<Line[]>(() =>
   ].filter((line: Line) => props.percentages || !line.level),
 )
 
-/** Each column in words, made when it first comes into sight and kept, since the sheet is drawn anew as it scrolls. */
+/** A column in words. */
 const columnAt = computed(() => {
-  const made: LedgerColumn[] = []
   // Read here, so that a change of any makes all columns anew.
   const [unit, length, withTrials] = [props.unit, lengthUnit.value, showTrials.value]
   const [withSuperseded, thenId, nowId] = [showSuperseded.value, props.thenId, props.nowId]
@@ -128,7 +127,7 @@ const columnAt = computed(() => {
   return (index: number): LedgerColumn => {
     const column = all[index]!
     const { id, measuredOn } = column.checkIn
-    return (made[index] ??= {
+    return {
       index,
       id,
       day: formatDate(measuredOn),
@@ -141,7 +140,7 @@ const columnAt = computed(() => {
         trials: trials(row, column),
         superseded: superseded(row, column),
       })),
-    })
+    }
   }
 })
 
@@ -170,7 +169,10 @@ const virtualizer = useVirtualizer(
     initialOffset: Math.max(0, whole.value - FIRST_WIDTH),
   })),
 )
-/** A block is the same list as long as what it shows is the same, so that scrolling draws only the block that comes. */
+/**
+ * A block is made when it first comes into sight, and is the same list as long as what it shows is the same, so that
+ * scrolling draws only the block that comes.
+ */
 const blockAt = computed(() => {
   const [column, count] = [columnAt.value, columns.value.length]
   const made: LedgerColumn[][] = []

@@ -29,7 +29,7 @@ import { clientEventSchema, EVENT_KINDS } from '#shared/tracking'
 import type { Curve } from '~/components/client/SeriesChart.vue'
 import { changedHands } from '~/utils/hands'
 
-const { id, view, error, patch, measured } = await useClientView('curves')
+const { id, view, error, patch, measured, planInForce } = await useClientView('curves')
 
 const api = useApi()
 const massUnit = useMassUnit()
@@ -155,7 +155,7 @@ const unit = computed(() => {
 
 /** What the plan in force asks of what is shown. */
 const goal = computed(() => {
-  const plan = view.value.plans.find(({ replacedAt }) => replacedAt === null)
+  const plan = planInForce.value
   const of = subject.value === 'parts' ? ('fatMass' as const) : subject.value
   const girth = of !== 'fatPercent' && of !== 'fatMass' && of !== 'mass' && of !== 'sum'
   if (!plan || (girth && !isGirth(of))) return undefined

@@ -47,7 +47,7 @@ import {
 import { z } from 'zod'
 import { planSchema, type PlanDefinition } from '#shared/plans'
 
-const { id, view, error, patch, measured } = await useClientView('plan')
+const { id, view, error, patch, measured, planInForce: inForce } = await useClientView('plan')
 
 const api = useApi()
 const massUnit = useMassUnit()
@@ -229,7 +229,6 @@ const cadence = computed(() => {
 /* Keeping it. */
 const training = ref('strength')
 const plans = computed(() => view.value.plans)
-const inForce = computed(() => plans.value.find(({ replacedAt }) => replacedAt === null))
 const plansSchema = z.array(planSchema)
 const trouble = ref('')
 const said = ref('')

@@ -9,7 +9,7 @@ import { deletePhotos } from '../../../utils/photo-files'
 export default defineApi(async (event, db) => {
   const { id, name } = await clientOr404(db, idOf(event))
   const given = await bodyOf(event, eraseSchema)
-  if (given.name.trim() !== name) {
+  if (given.name !== name) {
     throw new Conflict(`Name: got “${given.name}”. Accepted: ${name}, the client to be erased.`)
   }
   const pictures = (await listPhotos(db, id)).map((photo) => photo.id)

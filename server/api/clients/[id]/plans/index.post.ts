@@ -17,11 +17,12 @@ const ROUNDING_KG = 1e-6
 export default defineApi(async (event, db) => {
   const client = await clientOr404(db, idOf(event))
   const { id } = client
+  const today = todayHere()
   const plan = await bodyOf(event, newPlanSchema)
   const { checkInId, fatKg, leanKg } = plan.definition
   const checkIn = await findCheckIn(db, checkInId)
   const theirs = checkIn?.clientId === id && checkIn.closedAt !== null && checkIn.voided === null
-  const start = theirs ? startOf(client, checkIn, todayHere()) : undefined
+  const start = theirs ? startOf(client, checkIn, today) : undefined
   const same = (a: number, b: number) => Math.abs(a - b) < ROUNDING_KG
   if (!start || !same(start.fatKg, fatKg) || !same(start.leanKg, leanKg)) {
     throw inputError(
@@ -33,7 +34,7 @@ export default defineApi(async (event, db) => {
     )
   }
   const flags = (await findScreening(db, id))?.answers.flags ?? []
-  checkPlan(plan.definition, start, flags, todayHere())
+  checkPlan(plan.definition, start, flags, today)
   await addPlan(db, id, plan)
   return listPlans(db, id)
 })

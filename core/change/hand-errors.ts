@@ -16,7 +16,7 @@ import { equationById } from '../equations/registry'
 import { inputError } from '../errors'
 import type { SiteId } from '../anatomy/ids'
 import { attempt, type Outcome } from '../outcome'
-import type { Hand } from '../reliability/site-error'
+import type { Hand } from '../measurement-error/site-error'
 
 /**
  * The technical error of every change between two check-ins, by the equation of the later one and at the later age.

@@ -16,9 +16,9 @@ import {
 import { servedValues } from '../composition/every'
 import { correctedGirth, FOLD_OVER_GIRTH } from '../composition/indices'
 import { equationById, variantFor } from '../equations/registry'
-import { conditionDifferences, type Conditions } from '../measuring/conditions'
-import { rulesOf } from '../measuring/rotation'
-import type { SiteValue } from '../measuring/site-value'
+import { conditionDifferences, type Conditions } from '../readings/conditions'
+import { rulesOf } from '../readings/rotation'
+import type { SiteValue } from '../readings/site-value'
 import { attempt } from '../outcome'
 import { schoolOfSite } from '../protocols/registry'
 import type { Protocol } from '../protocols/types'
@@ -29,7 +29,7 @@ import {
   siteError,
   valueVariance,
   type Hand,
-} from '../reliability/site-error'
+} from '../measurement-error/site-error'
 import { daysBetween, type IsoDate } from '../units/dates'
 import { compare, type Comparison } from './compare'
 import { MATTERS, sumThatMatters, verdictOn, verdictsOn, type Verdict } from './verdict'

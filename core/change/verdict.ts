@@ -1,5 +1,5 @@
 import { errorFunction } from 'simple-statistics'
-import { Z95 } from '../reliability/site-error'
+import { Z95 } from '../measurement-error/site-error'
 
 /** How sure a change is, in four steps. */
 export type Sureness = 'clear' | 'likely' | 'no change' | 'cannot tell'

@@ -7,7 +7,7 @@ import {
   valueVariance,
   Z95,
   type Hand,
-} from '../reliability/site-error'
+} from '../measurement-error/site-error'
 import { attempt } from '../outcome'
 import { estimate } from './estimate'
 

@@ -1,4 +1,4 @@
-import { serves, type SchooledValue } from '../anatomy/schools'
+import { serves, type SchooledValue } from '../anatomy/landmark-standards'
 import { EQUATIONS } from '../equations/registry'
 import type { Equation, Estimate, EstimateOptions, Subject, Values } from '../equations/types'
 import type { InputError } from '../errors'

@@ -6,8 +6,8 @@ import {
   type SiteId,
   type SkinfoldId,
 } from '../anatomy/ids'
-import { LANDMARKS, landmarkOf } from '../anatomy/landmarks'
-import { serves, type SchooledValue } from '../anatomy/schools'
+import { LANDMARKS, landmarkOf } from '../anatomy/landmarks/index'
+import { serves, type SchooledValue } from '../anatomy/landmark-standards'
 import { estimate } from '../composition/estimate'
 import { estimateEvery } from '../composition/every'
 import { equationById } from '../equations/registry'

@@ -1,6 +1,6 @@
 import type { Judgement } from '../change/judgement'
 import { directionOf } from '../change/verdict'
-import { Z95 } from '../reliability/site-error'
+import { Z95 } from '../measurement-error/site-error'
 import { FAT_KCAL_PER_KG, LEAN_KCAL_PER_KG } from './energy'
 import { leanAtFat } from './goal'
 import type { BandOfWeek, Quantiles } from './simulation'

@@ -8,8 +8,8 @@ import {
   type Sex,
   type SkinfoldId,
 } from '../anatomy/ids'
-import { schoolWithin } from '../anatomy/schools'
-import { landmarkOf } from '../anatomy/landmarks'
+import { schoolWithin } from '../anatomy/landmark-standards'
+import { landmarkOf } from '../anatomy/landmarks/index'
 import { nameOf } from '../anatomy/names'
 import { SEVEN_FOLDS } from '../equations/jackson-pollock'
 import { EQUATIONS, variantFor } from '../equations/registry'

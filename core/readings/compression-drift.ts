@@ -1,5 +1,5 @@
 import type { SiteId } from '../anatomy/ids'
-import type { SiteError } from '../reliability/site-error'
+import type { SiteError } from '../measurement-error/site-error'
 
 /** Trials of one site that read less and less: the jaws press the fluid out of the fold. */
 export interface Creep {

@@ -1,4 +1,4 @@
-import { CLEAR_AT } from './verdict'
+import { CLEAR_AT } from '../change/verdict'
 
 /** What a board ranks by. `sum` and `netSwing` in mm and kg, fat % in points. */
 export const BOARD_MEASURES = ['fatPercent', 'fatMass', 'sum', 'netSwing'] as const

@@ -1,5 +1,5 @@
-import type { School, Sex, SkinfoldId } from './ids'
-import { nameOf } from './names'
+import type { School, Sex, SkinfoldId } from '../ids'
+import { nameOf } from '../names'
 
 export type FoldDirection = 'vertical' | 'diagonal' | 'horizontal'
 

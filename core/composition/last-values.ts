@@ -1,7 +1,7 @@
-import type { CheckInRecord } from '../composition/check-in'
+import type { CheckInRecord } from './check-in'
 import type { Sex, SiteId } from '../anatomy/ids'
-import { rulesOf, trialsOf } from '../measuring/rotation'
-import { siteValue } from '../measuring/site-value'
+import { rulesOf, trialsOf } from '../readings/rotation'
+import { siteValue } from '../readings/site-value'
 import type { Protocol } from '../protocols/types'
 import type { IsoDate } from '../units/dates'
 

@@ -1,5 +1,5 @@
 import { inputError } from '../errors'
-import { KCAL_PER_GRAM } from './energy'
+import { KCAL_PER_GRAM } from '../planning/energy'
 
 export type Nutrient = 'protein' | 'carbohydrate' | 'fat'
 export const NUTRIENTS: readonly Nutrient[] = ['protein', 'carbohydrate', 'fat']

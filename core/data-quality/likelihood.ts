@@ -1,7 +1,7 @@
 import type { SiteId } from '../anatomy/ids'
 import { isSkinfold } from '../anatomy/ids'
 import { limitsOf } from '../anatomy/limits'
-import { siteError, type Hand } from '../reliability/site-error'
+import { siteError, type Hand } from '../measurement-error/site-error'
 
 /*
  * How likely a set of readings is for an honest hand, given the last check-in.

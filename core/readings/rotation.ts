@@ -2,7 +2,7 @@ import { mean } from 'simple-statistics'
 import { isSkinfold, type GirthId, type Sex, type SiteId, type SkinfoldId } from '../anatomy/ids'
 import { schoolOfSite } from '../protocols/registry'
 import type { Protocol, Tolerance } from '../protocols/types'
-import { readingsInForce, type Reading } from './readings'
+import { readingsInForce, type Reading } from './reading'
 import { agree, siteValue, type SiteValue } from './site-value'
 
 /** The next box to fill: a site and its pass. */

@@ -1,7 +1,7 @@
 import { isSkinfold, type SiteId } from '../anatomy/ids'
 import { limitsOf, plausibility } from '../anatomy/limits'
 import { nameOf } from '../anatomy/names'
-import { siteError } from '../reliability/site-error'
+import { siteError } from '../measurement-error/site-error'
 import { CM_PER_INCH, INCHES_PER_FOOT, KG_PER_POUND, MM_PER_INCH } from '../units/constants'
 import { fixed, formatFold } from '../units/format'
 import {

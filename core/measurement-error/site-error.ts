@@ -1,7 +1,7 @@
 import type { SiteId } from '../anatomy/ids'
 import { isSkinfold } from '../anatomy/ids'
-import type { SiteValue } from '../measuring/site-value'
-import { REMARK_SHARE, usualRepeatError, type Skill } from './defaults'
+import type { SiteValue } from '../readings/site-value'
+import { REMARK_SHARE, usualRepeatError, type Skill } from './usual-errors'
 import { blendedRepeatError } from './technical-error'
 
 /* All factors here are judgement (no published source), and are replaced by the tester's own error once it is known. */

@@ -3,7 +3,7 @@ import { InputError, inputError } from '../errors'
 import { addDays, daysBetween, weekdayOf, type IsoDate } from '../units/dates'
 import { readDate, type DateOrder } from '../units/typed-date'
 import { parseMass, type MassUnit, type Typed } from '../units/parse'
-import { theilSen, type Trend } from './trend'
+import { theilSen, type Trend } from '../change/trend'
 
 /** One body mass of one day. */
 export interface WeighIn {

@@ -1,5 +1,5 @@
 import { inputError } from '../errors'
-import { KCAL_PER_GRAM } from './energy'
+import { KCAL_PER_GRAM } from '../planning/energy'
 
 /** What stands on a label, per serving. */
 export interface FoodLabel {

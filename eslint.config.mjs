@@ -2,10 +2,31 @@ import prettier from 'eslint-config-prettier'
 import withNuxt from './.nuxt/eslint.config.mjs'
 
 /*
- * The arrows of the architecture: app and server may import shared and core, shared may import core, core imports
- * neither. tests/core/arrows.test.ts shows that a wrong import fails.
+ * The arrows of the architecture: app, server and cli may import shared and core, shared may import core, core imports
+ * neither, and nothing imports demo, bench and tests. tests/core/arrows.test.ts shows that a wrong import fails.
  */
 const PURE_LIBRARIES = 'zod|simple-statistics|papaparse|ical-generator|date-fns(/.*)?'
+
+/** The rooms of core in the order in which they may build on one another: none imports from a later one. */
+export const ROOMS = [
+  'units',
+  'anatomy',
+  'equations',
+  'protocols',
+  'readings',
+  'data-quality',
+  'measurement-error',
+  'composition',
+  'weigh-ins',
+  'change',
+  'schedule',
+  'planning',
+  'nutrition',
+  'leaderboard',
+  'photos',
+  'norms',
+  'exchange',
+]
 
 /** In Nuxt's aliases ~ and @ are app/ itself. */
 const APP_ALIAS = '^[~@]/'
@@ -16,26 +37,42 @@ function forbid(folders, message) {
   return [...paths, ...aliases].map((regex) => ({ regex, message }))
 }
 
+const CORE_PATTERNS = [
+  {
+    regex: `^(?!\\.{1,2}/)(?!(${PURE_LIBRARIES})$)`,
+    message: 'core/ imports its own files and a few named pure libraries, nothing else.',
+  },
+  ...forbid(
+    ['app', 'server', 'shared', 'cli', 'demo', 'bench', 'tests'],
+    'core/ imports neither app, server, cli nor shared.',
+  ),
+]
+
+/** Each room with the later ones that it may not build on, and not on the entry, which names them all. */
+const roomRules = ROOMS.map((room, i) => ({
+  files: [`core/${room}/**/*.ts`],
+  rules: {
+    'no-restricted-imports': [
+      'error',
+      {
+        patterns: [
+          ...CORE_PATTERNS,
+          {
+            regex: `^(\\.\\./)+(index$|\\.\\.$|(${[...ROOMS.slice(i + 1), 'none'].join('|')})/)`,
+            message: `core/${room} builds on the rooms before it alone: ${ROOMS.slice(0, i).join(', ')}.`,
+          },
+        ],
+      },
+    ],
+  },
+}))
+
 export default withNuxt(
   { ignores: ['.output/**', '.data/**', 'server/database/migrations/**'] },
   {
     files: ['core/**/*.ts'],
     rules: {
-      'no-restricted-imports': [
-        'error',
-        {
-          patterns: [
-            {
-              regex: `^(?!\\.{1,2}/)(?!(${PURE_LIBRARIES})$)`,
-              message: 'core/ imports its own files and a few named pure libraries, nothing else.',
-            },
-            ...forbid(
-              ['app', 'server', 'shared', 'demo', 'tests'],
-              'core/ imports neither app, server nor shared.',
-            ),
-          ],
-        },
-      ],
+      'no-restricted-imports': ['error', { patterns: CORE_PATTERNS }],
       'no-restricted-globals': [
         'error',
         'window',
@@ -59,12 +96,13 @@ export default withNuxt(
       ],
     },
   },
+  ...roomRules,
   {
     files: ['shared/**/*.ts'],
     rules: {
       'no-restricted-imports': [
         'error',
-        { patterns: forbid(['app', 'server', 'demo', 'tests'], 'shared/ imports core alone.') },
+        { patterns: forbid(['app', 'server', 'cli', 'demo', 'bench', 'tests'], 'shared/ imports core alone.') },
       ],
     },
   },
@@ -73,7 +111,7 @@ export default withNuxt(
     rules: {
       'no-restricted-imports': [
         'error',
-        { patterns: forbid(['server', 'demo', 'tests'], 'app/ never imports server/.') },
+        { patterns: forbid(['server', 'cli', 'demo', 'bench', 'tests'], 'app/ never imports server/.') },
       ],
     },
   },
@@ -82,7 +120,16 @@ export default withNuxt(
     rules: {
       'no-restricted-imports': [
         'error',
-        { patterns: forbid(['app', 'tests'], 'server/ never imports app/.') },
+        { patterns: forbid(['app', 'cli', 'demo', 'bench', 'tests'], 'server/ imports shared and core.') },
+      ],
+    },
+  },
+  {
+    files: ['cli/**/*.ts'],
+    rules: {
+      'no-restricted-imports': [
+        'error',
+        { patterns: forbid(['app', 'demo', 'bench', 'tests'], 'cli/ imports server, shared and core.') },
       ],
     },
   },

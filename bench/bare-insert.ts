@@ -13,19 +13,19 @@ const folder = mkdtempSync(join(tmpdir(), 'oak-pinch-bare-'))
 const migrations = fileURLToPath(new URL('../server/database/migrations', import.meta.url))
 const { db, engine, close } = await openDatabase(join(folder, 'data'), migrations)
 await ensureGym(db)
-const { coachId, caliperId } = await findSettings(db)
+const { testerId, caliperId } = await findSettings(db)
 const clientId = '0b000000-0000-4000-8000-000000000001'
 const checkInId = '0b000000-0000-4000-8000-000000000002'
 await db.insert(clients).values({
   ...{ id: clientId, name: 'Bare', sex: 'female', birthDate: '1990-01-01', cadenceDays: 28 },
 })
 await db.insert(checkIns).values({
-  ...{ id: checkInId, clientId, coachId: coachId!, protocolId: 'seven-fold', conversion: 'siri' },
+  ...{ id: checkInId, clientId, testerId: testerId!, protocolId: 'seven-fold', conversion: 'siri' },
   ...{ measuredOn: '2026-01-01', startedAt: new Date() },
 })
 
 const INSERT = `insert into readings
-  (id, check_in_id, kind, site, school, pass, value, unit, typed, coach_id, instrument_id, taken_at, supersedes)
+  (id, check_in_id, kind, site, standard, trial, value, unit, typed, tester_id, instrument_id, taken_at, supersedes)
   values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13) on conflict (id) do nothing`
 
 const server = createServer((request, response) => {
@@ -34,8 +34,8 @@ const server = createServer((request, response) => {
   request.on('end', async () => {
     const [r] = (JSON.parse(body) as { readings: Record<string, unknown>[] }).readings
     await engine.query(INSERT, [
-      ...[r!.id, checkInId, r!.kind, r!.site, r!.school, r!.pass, r!.value, r!.unit, r!.typed],
-      ...[coachId, caliperId, r!.takenAt, r!.supersedes],
+      ...[r!.id, checkInId, r!.kind, r!.site, r!.standard, r!.trial, r!.value, r!.unit, r!.typed],
+      ...[testerId, caliperId, r!.takenAt, r!.supersedes],
     ])
     response.setHeader('content-type', 'application/json')
     response.end(JSON.stringify({ stored: [r!.id], refused: [] }))

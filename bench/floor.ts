@@ -73,7 +73,7 @@ async function acknowledgement(server: TestServer) {
       readings: [
         {
           ...{ id: randomUUID(), checkInId, kind: 'skinfold', site: SEVEN_FOLDS[i % 7] },
-          ...{ school: 'us', pass: 1 + (i % 2), value: 12.5, unit: 'mm', typed: '12.5' },
+          ...{ standard: 'us', trial: 1 + (i % 2), value: 12.5, unit: 'mm', typed: '12.5' },
           ...{ takenAt: new Date().toISOString(), supersedes: null },
         },
       ],
@@ -180,7 +180,7 @@ async function screen(server: TestServer) {
       )
     })
     for (let lap = 0; lap < LAPS; lap++) {
-      for (let pass = 0; pass < 2; pass++) {
+      for (let trial = 0; trial < 2; trial++) {
         for (let site = 0; site < SEVEN_FOLDS.length; site++) {
           for (const key of ['1', String(site)]) {
             await page.keyboard.press(key as '1')

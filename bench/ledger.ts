@@ -22,18 +22,18 @@ async function fill(server: TestServer): Promise<string> {
     const takenAt = `${measuredOn}T08:00:00Z`
     await server.post('/api/check-ins', { id, clientId, measuredOn, startedAt: takenAt })
     const reading = (more: object) => ({
-      ...{ id: randomUUID(), checkInId: id, pass: 1, unit: 'mm', typed: 'x', takenAt },
+      ...{ id: randomUUID(), checkInId: id, trial: 1, unit: 'mm', typed: 'x', takenAt },
       ...{ supersedes: null, ...more },
     })
     const share = 1 + 0.1 * Math.sin(visit / 9)
     await server.post(`/api/check-ins/${id}/readings`, {
       readings: [
-        ...[1, 2].flatMap((pass) =>
+        ...[1, 2].flatMap((trial) =>
           SEVEN_FOLDS.map((site, i) =>
-            reading({ kind: 'skinfold', site, school: 'us', pass, value: (9 + 2 * i) * share }),
+            reading({ kind: 'skinfold', site, standard: 'us', trial, value: (9 + 2 * i) * share }),
           ),
         ),
-        reading({ kind: 'mass', site: null, school: null, unit: 'kg', value: 62 * share ** 0.2 }),
+        reading({ kind: 'mass', site: null, standard: null, unit: 'kg', value: 62 * share ** 0.2 }),
       ],
     })
     await server.post(`/api/check-ins/${id}/close`, {})

@@ -5,7 +5,7 @@ export type InputProblem =
   | 'ambiguous'
   | 'impossible'
   | 'unknown'
-  | 'wrong-school'
+  | 'wrong-standard'
   | 'outside-domain'
 
 /**

@@ -41,7 +41,7 @@ export async function fillWithMany(
   const source = randomLcg(0.73)
   const normal = randomNormal.source(source)(0, 1)
   const uniform = randomUniform.source(source)(0, 1)
-  const { coachId, caliperId, scaleId } = await findSettings(db)
+  const { testerId, caliperId, scaleId } = await findSettings(db)
   for (let done = 0; done < count; done += CHUNK) {
     const batch = Array.from({ length: Math.min(CHUNK, count - done) }, (_, i) => {
       const n = done + i
@@ -63,21 +63,21 @@ export async function fillWithMany(
     )
     const ids = JSON.stringify(batch)
     await db.execute(sql`
-      insert into check_ins (id, client_id, coach_id, caliper_id, scale_id, protocol_id, conversion, measured_on,
+      insert into check_ins (id, client_id, tester_id, caliper_id, scale_id, protocol_id, conversion, measured_on,
         started_at, closed_at)
-      select gen_random_uuid(), c.id, ${coachId}::uuid, ${caliperId}::uuid, ${scaleId}::uuid, 'seven-fold', 'siri', d.day,
+      select gen_random_uuid(), c.id, ${testerId}::uuid, ${caliperId}::uuid, ${scaleId}::uuid, 'seven-fold', 'siri', d.day,
         d.day + time '08:00', d.day + time '08:15'
       from jsonb_to_recordset(${ids}::jsonb) as c(id uuid, "lastDaysAgo" int)
       cross join generate_series(0, ${visits - 1}::int) v
       cross join lateral (select (${today}::date - c."lastDaysAgo" - 7 * v)::date as day) d`)
     await db.execute(sql`
-      insert into readings (id, check_in_id, kind, site, school, pass, value, unit, typed, coach_id, instrument_id, taken_at)
-      select gen_random_uuid(), k.id, r.kind, r.site, r.school, r.pass, r.value, r.unit, r.value::text, k.coach_id,
+      insert into readings (id, check_in_id, kind, site, standard, trial, value, unit, typed, tester_id, instrument_id, taken_at)
+      select gen_random_uuid(), k.id, r.kind, r.site, r.standard, r.trial, r.value, r.unit, r.value::text, k.tester_id,
         case r.kind when 'mass' then k.scale_id else k.caliper_id end, k.started_at + r.place * interval '20 seconds'
       from check_ins k
       join jsonb_to_recordset(${ids}::jsonb) as c(id uuid) on c.id = k.client_id
       cross join lateral (
-        select 'skinfold' as kind, s.site, 'us' as school, p as pass, 'mm' as unit,
+        select 'skinfold' as kind, s.site, 'us' as standard, p as trial, 'mm' as unit,
           round((8 + 3 * s.place + 4 * random() + (k.measured_on - ${today}::date) / -100.0)::numeric * 2) / 2 as value,
           (p - 1) * 7 + s.place as place
         from jsonb_array_elements_text(${JSON.stringify(SEVEN_FOLDS)}::jsonb) with ordinality s(site, place)

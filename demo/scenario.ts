@@ -9,7 +9,7 @@ import {
   limitsOf,
   nextFold,
   protocolById,
-  REMARK_SHARE,
+  RELOCATION_SHARE,
   restingFormFor,
   SEVEN_FOLDS,
   startOf,
@@ -24,7 +24,7 @@ import {
   type SkinfoldId,
 } from '../core'
 import type { CheckIn, ReadingRecord } from '../shared/check-ins'
-import type { Mark } from '../shared/clients'
+import type { SiteNote } from '../shared/clients'
 import type { PlanDefinition } from '../shared/plans'
 
 /*
@@ -47,11 +47,11 @@ export interface DemoClient {
   addedOn: string
   showPercentages: boolean
   screening?: { answers: ScreeningAnswers; reviewedOn: string }
-  marks: Mark[]
+  siteNotes: SiteNote[]
 }
 
 /** What the seed does not fill in from the gym. */
-type OfGym = 'coachId' | 'caliperId' | 'tapeId' | 'scaleId' | 'heightCm' | 'voided' | 'revision'
+type OfGym = 'testerId' | 'caliperId' | 'tapeId' | 'scaleId' | 'heightCm' | 'voided' | 'revision'
 
 export interface DemoCheckIn extends Omit<CheckIn, OfGym> {
   readings: ReadingRecord[]
@@ -122,7 +122,7 @@ interface Person {
   /** Conditions of the last check-in, where they are not those of every other. */
   lastConditions?: Conditions
   screening?: { answers: ScreeningAnswers; daysAgo: number }
-  marks?: Mark[]
+  siteNotes?: SiteNote[]
   hidePercentages?: boolean
   /** Girths of the last check-in, cm, with what they were at the first: neck, waist, hip, relaxed arm, mid-thigh, calf. */
   girths?: { site: GirthId; from: number; to: number }[]
@@ -161,9 +161,9 @@ const PEOPLE: Person[] = [
     foldsTo: 0.72,
     massBy: -5.4,
     screening: { answers: { flags: [], training: 'athlete', build: 'usual' }, daysAgo: 68 },
-    marks: [
-      { site: 'triceps', school: 'us', text: 'two fingers above the freckle', side: 'right' },
-      { site: 'abdominal', school: 'us', text: 'level with the small scar', side: 'right' },
+    siteNotes: [
+      { site: 'triceps', standard: 'us', text: 'two fingers above the freckle', side: 'right' },
+      { site: 'abdominal', standard: 'us', text: 'level with the small scar', side: 'right' },
     ],
     girths: [
       { site: 'waist', from: 79, to: 73.5 },
@@ -213,9 +213,9 @@ const PEOPLE: Person[] = [
     underWay: 9,
     lastConditions: { ...USUAL_CONDITIONS, training: 'after', time: 'evening' },
     screening: { answers: { flags: [], training: 'recreational', build: 'usual' }, daysAgo: 240 },
-    marks: [
-      { site: 'triceps', school: 'us', text: 'by the freckle, 1 cm out', side: 'right' },
-      { site: 'subscapular', school: 'us', text: 'just under the mole', side: 'right' },
+    siteNotes: [
+      { site: 'triceps', standard: 'us', text: 'by the freckle, 1 cm out', side: 'right' },
+      { site: 'subscapular', standard: 'us', text: 'just under the mole', side: 'right' },
     ],
   },
   {
@@ -367,7 +367,7 @@ export function scenario(today: string): Scenario {
           },
         }
       : {}),
-    marks: person.marks ?? [],
+    siteNotes: person.siteNotes ?? [],
   }))
 
   const checkIns = PEOPLE.flatMap((person, index) => {
@@ -460,17 +460,17 @@ export function scenario(today: string): Scenario {
     const protocol = protocolById(person.protocol ?? 'seven-fold')
     const checkInId = id(person.name, visit)
     const startedAt = `${measuredOn}T07:${String(10 + visit).padStart(2, '0')}:00.000Z`
-    const marks = Object.fromEntries(
+    const siteNotes = Object.fromEntries(
       SEVEN_FOLDS.map((site, i) => [
         site,
-        person.folds[i]! * share + normal() * REMARK_SHARE * usualRepeatError(site),
+        person.folds[i]! * share + normal() * RELOCATION_SHARE * usualRepeatError(site),
       ]),
     ) as Partial<Record<SkinfoldId, number>>
     const readings: ReadingRecord[] = []
     const add = (
       reading: Pick<
         ReadingRecord,
-        'kind' | 'site' | 'school' | 'pass' | 'value' | 'unit' | 'typed'
+        'kind' | 'site' | 'standard' | 'trial' | 'value' | 'unit' | 'typed'
       >,
     ) =>
       readings.push({
@@ -480,16 +480,16 @@ export function scenario(today: string): Scenario {
         takenAt: new Date(Date.parse(startedAt) + 20_000 * (readings.length + 1)).toISOString(),
         supersedes: null,
       })
-    const takeFold = (site: SkinfoldId, pass: number) => {
+    const takeFold = (site: SkinfoldId, trial: number) => {
       const value = Math.max(
         limitsOf(site).hardLow,
-        toStep(marks[site]! + normal() * usualRepeatError(site), CALIPER_STEP_MM),
+        toStep(siteNotes[site]! + normal() * usualRepeatError(site), CALIPER_STEP_MM),
       )
       add({
         kind: 'skinfold',
         site,
-        school: protocol.school,
-        pass,
+        standard: protocol.standard,
+        trial,
         value,
         unit: 'mm',
         typed: String(value),
@@ -499,13 +499,13 @@ export function scenario(today: string): Scenario {
     for (;;) {
       const step = nextFold(protocol, person.sex, readings)
       if (!step || (underWay && readings.length === person.underWay)) break
-      takeFold(step.site, step.pass)
+      takeFold(step.site, step.trial)
     }
     for (const { site, from, to } of underWay ? [] : (person.girths ?? [])) {
-      const girth = from + (to - from) * progress + normal() * REMARK_SHARE * usualRepeatError(site)
-      for (const pass of [1, 2]) {
+      const girth = from + (to - from) * progress + normal() * RELOCATION_SHARE * usualRepeatError(site)
+      for (const trial of [1, 2]) {
         const value = toStep(girth + normal() * usualRepeatError(site), TAPE_STEP_CM)
-        add({ kind: 'girth', site, school: null, pass, value, unit: 'cm', typed: String(value) })
+        add({ kind: 'girth', site, standard: null, trial, value, unit: 'cm', typed: String(value) })
       }
     }
     if (!underWay) {
@@ -515,8 +515,8 @@ export function scenario(today: string): Scenario {
       add({
         kind: 'mass',
         site: null,
-        school: null,
-        pass: 1,
+        standard: null,
+        trial: 1,
         value,
         unit: person.massUnit ?? 'kg',
         typed,

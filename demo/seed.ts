@@ -4,21 +4,21 @@ import type { Database } from '../server/database/open'
 import {
   checkIns,
   clients,
-  clientEvents,
-  coaches,
-  groupMembers,
-  groups,
+  clientNotes,
+  testers,
+  leaderboardMembers,
+  leaderboards,
   heights,
   instrumentChecks,
   instruments,
-  marks,
+  siteNotes,
   photos,
   plans,
   readings,
   screenings,
   weighIns,
 } from '../server/database/schema'
-import { findSettings, nameFirstCoach } from '../server/repositories/gym'
+import { findSettings, nameFirstTester } from '../server/repositories/gym'
 import { DRAWN_HEIGHT, DRAWN_WIDTH, drawnPhoto } from './figures'
 import { scenario } from './scenario'
 
@@ -34,11 +34,11 @@ export async function seedDemo(
   if ((await db.select({ id: clients.id }).from(clients).limit(1)).length > 0) return
   const today = isoDateOf(new Date())
   const club = scenario(today)
-  await nameFirstCoach(db, club.coachName)
+  await nameFirstTester(db, club.coachName)
   const { caliperId, tapeId, scaleId, ...settings } = await findSettings(db)
-  const coachId = settings.coachId!
+  const testerId = settings.testerId!
   await db.transaction(async (tx) => {
-    await tx.insert(coaches).values({ id: randomUUID(), name: 'Wim Astley', skill: 'novice' })
+    await tx.insert(testers).values({ id: randomUUID(), name: 'Wim Astley', skill: 'novice' })
     await tx.insert(instruments).values({
       id: randomUUID(),
       kind: 'caliper',
@@ -75,17 +75,17 @@ export async function seedDemo(
         takenOn: addedOn,
       })),
     )
-    for (const { id: clientId, screening, marks: own } of club.clients) {
+    for (const { id: clientId, screening, siteNotes: own } of club.clients) {
       if (screening)
         await tx.insert(screenings).values({ id: randomUUID(), clientId, ...screening })
       if (own.length) {
-        await tx.insert(marks).values(own.map((mark) => ({ id: randomUUID(), clientId, ...mark })))
+        await tx.insert(siteNotes).values(own.map((mark) => ({ id: randomUUID(), clientId, ...mark })))
       }
     }
     for (const { readings: taken, startedAt, closedAt, ...checkIn } of club.checkIns) {
       await tx.insert(checkIns).values({
         ...checkIn,
-        ...{ coachId, caliperId, tapeId, scaleId },
+        ...{ testerId, caliperId, tapeId, scaleId },
         startedAt: new Date(startedAt),
         closedAt: closedAt === null ? null : new Date(closedAt),
       })
@@ -93,7 +93,7 @@ export async function seedDemo(
         taken.map((reading) => ({
           ...reading,
           takenAt: new Date(reading.takenAt),
-          coachId,
+          testerId,
           instrumentId: reading.kind === 'mass' ? scaleId : caliperId,
         })),
       )
@@ -103,12 +103,12 @@ export async function seedDemo(
         ...{ ...rest, id: randomUUID(), kg, unit: 'kg', typed: kg.toFixed(1) },
       })),
     )
-    await tx.insert(clientEvents).values(club.events.map((e) => ({ ...e, id: randomUUID() })))
+    await tx.insert(clientNotes).values(club.events.map((e) => ({ ...e, id: randomUUID() })))
     const { clientIds, ...group } = club.group
-    await tx.insert(groups).values({ ...group, measure: 'netSwing' })
+    await tx.insert(leaderboards).values({ ...group, measure: 'recomposition' })
     await tx
-      .insert(groupMembers)
-      .values(clientIds.map((clientId) => ({ clientId, groupId: group.id })))
+      .insert(leaderboardMembers)
+      .values(clientIds.map((clientId) => ({ clientId, leaderboardId: group.id })))
     await tx.insert(plans).values(
       // Kept on the evening of its check-in.
       club.plans.map((p) => ({ ...p, createdAt: new Date(`${p.startedOn}T19:00:00`) })),

@@ -5,11 +5,11 @@ import {
   isSkinfold,
   limitsOf,
   nameOf,
-  SCHOOLS,
+  LANDMARK_STANDARDS,
   type ConditionId,
-  type Hand,
+  type MeasurementSetup,
 } from '../core'
-import { clientSchema, markFormSchema, screeningSchema } from './clients'
+import { clientSchema, siteNoteSchema, screeningSchema } from './clients'
 import {
   consentSchema,
   gymSchema,
@@ -18,7 +18,7 @@ import {
   toleranceSchema,
 } from './gym'
 import { idSchema, isoDateSchema, pastDateSchema } from './ids'
-import { choice, freeText, refused, requiredText, wholeIn, yesOrNo } from './problems'
+import { choice, freeText, refused, requiredText, integerBetween, yesOrNo } from './problems'
 import { girthIdSchema, siteIdSchema } from './sites'
 
 export const conversionSchema = choice('Conversion', ['siri', 'brozek'])
@@ -94,7 +94,7 @@ const choices = {
   conditions: conditionsSchema,
   consent: consentSchema.nullable(),
   massDry: yesOrNo('Mass dry').nullable(),
-  coachId: idSchema,
+  testerId: idSchema,
   caliperId: idSchema.nullable(),
   tapeId: idSchema.nullable(),
   scaleId: idSchema.nullable(),
@@ -130,22 +130,22 @@ export const readingSchema = z
     checkInId: idSchema,
     kind: choice('Kind', ['skinfold', 'girth', 'mass', 'height']),
     site: siteIdSchema.nullable(),
-    school: choice('School', SCHOOLS).nullable(),
-    pass: wholeIn('Pass', 1, 9),
+    standard: choice('Landmark standard', LANDMARK_STANDARDS).nullable(),
+    trial: integerBetween('Pass', 1, 9),
     value: z.number(refused('Value', 'a number in mm, cm or kg')),
     unit: choice('Unit', ['mm', 'cm', 'm', 'in', 'ft in', 'kg', 'lb', 'st lb']),
     typed: freeText('Typed', 40),
     takenAt: instant,
     supersedes: idSchema.nullable(),
     /** Who took it; the server says so. */
-    coachId: idSchema.optional(),
+    testerId: idSchema.optional(),
   })
   .superRefine((reading, context) => {
-    const { kind, site, school, value, typed } = reading
-    const bare = site === null && school === null
+    const { kind, site, standard, value, typed } = reading
+    const bare = site === null && standard === null
     const fits = {
-      skinfold: site !== null && isSkinfold(site) && school !== null,
-      girth: site !== null && isGirth(site) && school === null,
+      skinfold: site !== null && isSkinfold(site) && standard !== null,
+      girth: site !== null && isGirth(site) && standard === null,
       mass: bare,
       height: bare,
     }[kind]
@@ -154,7 +154,7 @@ export const readingSchema = z
         code: 'custom',
         path: ['site'],
         message:
-          'Site: a fold names its site and school, a girth its site, body mass and height neither.',
+          'Site: a fold names its site and landmark standard, a girth its site, body mass and height neither.',
       })
       return
     }
@@ -190,7 +190,7 @@ export const checkInWithReadingsSchema = checkInSchema.extend({
 export type CheckInWithReadings = z.infer<typeof checkInWithReadingsSchema>
 
 /** Who measures and with what, as far as the size of the error depends on it. */
-export const handSchema = z.custom<Hand>((value) => typeof value === 'object' && value !== null)
+export const measurementSetupSchema = z.custom<MeasurementSetup>((value) => typeof value === 'object' && value !== null)
 
 /** What the check-in screen needs: itself, the person, and the closed check-ins before it, newest first. */
 export const checkInViewSchema = z.object({
@@ -198,9 +198,9 @@ export const checkInViewSchema = z.object({
   client: clientSchema,
   earlier: z.array(checkInWithReadingsSchema),
   screening: screeningSchema.nullable(),
-  marks: z.array(markFormSchema),
+  siteNotes: z.array(siteNoteSchema),
   gym: gymSchema,
-  hand: handSchema,
+  setup: measurementSetupSchema,
 })
 export type CheckInView = z.infer<typeof checkInViewSchema>
 
@@ -208,7 +208,7 @@ export type CheckInView = z.infer<typeof checkInViewSchema>
 export const callerViewSchema = z.object({
   checkIn: checkInWithReadingsSchema.omit({ conditions: true, consent: true, heightCm: true }),
   client: clientSchema.pick({ name: true, sex: true }),
-  marks: z.array(markFormSchema),
+  siteNotes: z.array(siteNoteSchema),
 })
 export type CallerView = z.infer<typeof callerViewSchema>
 

@@ -5,7 +5,7 @@ import {
   DEFAULT_CADENCE_DAYS,
   isIsoDate,
   parseHeight,
-  SCHOOLS,
+  LANDMARK_STANDARDS,
   SCREENING_QUESTIONS,
   TRAINING,
 } from '../core'
@@ -76,7 +76,7 @@ export function clientChangeSchema(today: string) {
       heightTakenOn: pastDateSchema('Height taken on'),
       showPercentages: yesOrNo('Percentages'),
       cycleWanted: yesOrNo('Cycle phase'),
-      hiddenOnBoards: yesOrNo('Name hidden on boards'),
+      hiddenOnLeaderboards: yesOrNo('Name hidden on boards'),
       /** The next check-in moved to a day; null takes the usual cadence again. */
       nextDueOn: isoDateSchema.nullable(),
       archived: yesOrNo('Archived'),
@@ -106,7 +106,7 @@ export const clientSchema = clientSummarySchema.extend({
   showPercentages: z.boolean(),
   cycleWanted: z.boolean(),
   /** The name is hidden on boards. */
-  hiddenOnBoards: z.boolean(),
+  hiddenOnLeaderboards: z.boolean(),
   nextDueOn: isoDateSchema.nullable(),
   archived: z.boolean(),
 })
@@ -128,13 +128,13 @@ export const screeningSchema = z.object({
 })
 export type Screening = z.infer<typeof screeningSchema>
 
-export const markFormSchema = z.object({
+export const siteNoteSchema = z.object({
   site: siteIdSchema,
-  school: choice('School', SCHOOLS).nullable(),
+  standard: choice('Landmark standard', LANDMARK_STANDARDS).nullable(),
   text: freeText('Own mark', 120),
   side: choice('Side', ['right', 'left']),
 })
-export type Mark = z.infer<typeof markFormSchema>
+export type SiteNote = z.infer<typeof siteNoteSchema>
 
 export const recordEventSchema = z.object({
   at: z.string(),

@@ -1,27 +1,27 @@
 import { z } from 'zod'
-import { ownProtocol, SCHOOLS, type Hand, type OwnProtocol } from '../core'
+import { ownProtocol, LANDMARK_STANDARDS, type MeasurementSetup, type OwnProtocol } from '../core'
 import { idSchema, isoDateSchema, pastDateSchema } from './ids'
-import { above0, choice, refused, requiredText, wholeIn, yesOrNo } from './problems'
+import { above0, choice, refused, requiredText, integerBetween, yesOrNo } from './problems'
 
 export const protocolIdSchema = requiredText('Protocol', 60)
 
-const skillSchema = choice('Hand', ['trained', 'novice'])
+const skillSchema = choice('Experience', ['trained', 'novice'])
 
 /** Somebody who measures: a tester in the words of the trade. */
-export const coachSchema = z.object({
+export const testerSchema = z.object({
   id: idSchema,
   name: z.string(),
   skill: skillSchema,
   retired: z.boolean(),
 })
-export type Coach = z.infer<typeof coachSchema>
+export type Tester = z.infer<typeof testerSchema>
 
-export const coachFormSchema = z.object({
+export const testerFormSchema = z.object({
   name: requiredText('Name', 60),
   skill: skillSchema,
   retired: yesOrNo('Retired').default(false),
 })
-export type CoachForm = z.output<typeof coachFormSchema>
+export type TesterForm = z.output<typeof testerFormSchema>
 
 const points = refused('Points', 'one to 20, each with what is known and what was read')
 const read = refused('Read', '0 or more')
@@ -55,7 +55,7 @@ export const instrumentFormSchema = z.object({
   name: requiredText('Name', 60),
   graduation: z.number(graduation).positive(graduation).max(5, graduation).nullable(),
   jaws: choice('Jaws', JAWS).nullable(),
-  checkEveryDays: wholeIn('Days between checks', 1, 1000),
+  checkEveryDays: integerBetween('Days between checks', 1, 1000),
   retired: yesOrNo('Retired').default(false),
 })
 export type InstrumentForm = z.output<typeof instrumentFormSchema>
@@ -82,10 +82,10 @@ export const toleranceSchema = z.union(
 
 export const settingsSchema = z.object({
   defaultProtocolId: protocolIdSchema,
-  school: choice('School', SCHOOLS),
+  standard: choice('Landmark standard', LANDMARK_STANDARDS),
   /** For folds, in place of each set's own. */
   tolerance: toleranceSchema.nullable(),
-  coachId: idSchema.nullable(),
+  testerId: idSchema.nullable(),
   caliperId: idSchema.nullable(),
   tapeId: idSchema.nullable(),
   scaleId: idSchema.nullable(),
@@ -110,7 +110,7 @@ export const ownProtocolSchema = z.unknown().transform((sent, context): OwnProto
 /** Everything that is the gym's and not a client's. */
 export const gymSchema = z.object({
   today: isoDateSchema,
-  coaches: z.array(coachSchema),
+  testers: z.array(testerSchema),
   instruments: z.array(instrumentSchema),
   ownProtocols: z.array(ownProtocolSchema),
   settings: settingsSchema,
@@ -125,8 +125,8 @@ export const consentSchema = z.object({
 export type Consent = z.infer<typeof consentSchema>
 
 /** What a hand is made of, besides the tester's own error. */
-interface HandParts {
-  coaches: readonly Pick<Coach, 'id' | 'skill'>[]
+interface SetupParts {
+  testers: readonly Pick<Tester, 'id' | 'skill'>[]
   instruments: readonly Pick<Instrument, 'id' | 'graduation' | 'jaws'>[]
 }
 
@@ -136,15 +136,15 @@ interface HandParts {
  *
  * @param ownErrors the tester's own error, where it is known
  */
-export function handWith(
-  { coaches, instruments }: HandParts,
-  tools: { coachId: string; caliperId: string | null; tapeId: string | null },
-  ownErrors: Hand['ownErrors'] = {},
-): Hand {
+export function measurementSetupOf(
+  { testers, instruments }: SetupParts,
+  tools: { testerId: string; caliperId: string | null; tapeId: string | null },
+  ownErrors: MeasurementSetup['ownErrors'] = {},
+): MeasurementSetup {
   const caliper = instruments.find(({ id }) => id === tools.caliperId)
   const tape = instruments.find(({ id }) => id === tools.tapeId)
   return {
-    skill: coaches.find(({ id }) => id === tools.coachId)?.skill ?? 'trained',
+    skill: testers.find(({ id }) => id === tools.testerId)?.skill ?? 'trained',
     ownErrors,
     graduation: {
       ...(caliper?.graduation ? { mm: caliper.graduation } : {}),

@@ -1,19 +1,19 @@
 import { massOf, massOfWeek, type Measured, type WeighIn } from '../core'
 import type { CheckInWithReadings } from './check-ins'
 import type { ClientView } from './client-view'
-import { handWith } from './gym'
+import { measurementSetupOf } from './gym'
 
 /** What a check-in is judged with: people, instruments, their errors, and the weigh-ins around it. */
-export type JudgedWith = Pick<ClientView, 'coaches' | 'instruments' | 'ownErrors' | 'weighIns'>
+export type JudgedWith = Pick<ClientView, 'testers' | 'instruments' | 'ownErrors' | 'weighIns'>
 
 /** A check-in as the judgement takes it. */
 export function measuredOf(
   checkIn: CheckInWithReadings,
-  { coaches, instruments, ownErrors, weighIns }: JudgedWith,
+  { testers, instruments, ownErrors, weighIns }: JudgedWith,
 ): Measured & CheckInWithReadings {
-  const hand = handWith({ coaches, instruments }, checkIn, ownErrors[checkIn.coachId])
+  const setup = measurementSetupOf({ testers, instruments }, checkIn, ownErrors[checkIn.testerId])
   const week = weekOf(checkIn, weighIns)
-  return { ...checkIn, hand, ...(week ? { weekMass: { kg: week.kg, days: week.days } } : {}) }
+  return { ...checkIn, setup, ...(week ? { weekMass: { kg: week.kg, days: week.days } } : {}) }
 }
 
 /** The week of weigh-ins that ends on a check-in; undefined where its own weighing is all there is. */

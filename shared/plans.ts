@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import { GOAL_KINDS, PACE_UNITS, TRAINING_TARGETS } from '../core'
 import { idSchema, isoDateSchema } from './ids'
-import { above0, choice, numberIn, refused, wholeIn, yesOrNo } from './problems'
+import { above0, choice, numberIn, refused, integerBetween, yesOrNo } from './problems'
 import { girthIdSchema } from './sites'
 
 const number = (label: string) => z.number(refused(label, 'a number'))
@@ -32,7 +32,7 @@ export const planDefinitionSchema = z.object({
   peakWeek: yesOrNo('Peak week'),
   intakeKcal: numberIn('Intake', 500, 10_000, 'kcal'),
   needKcal: number('Need'),
-  weeks: wholeIn('Weeks', 1, 156),
+  weeks: integerBetween('Weeks', 1, 156),
   /** The check-in that it starts from, and the body of that day. */
   checkInId: idSchema,
   fatKg: above0('Fat mass'),
@@ -45,7 +45,7 @@ export const newPlanSchema = z.object({
   startedOn: isoDateSchema,
   definition: planDefinitionSchema,
   /** Takes the advised days between check-ins along. */
-  cadenceDays: wholeIn('Days between check-ins', 1, 365).optional(),
+  cadenceDays: integerBetween('Days between check-ins', 1, 365).optional(),
 })
 
 export const planSchema = z.object({

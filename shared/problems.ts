@@ -39,7 +39,7 @@ export function numberIn(label: string, low: number, high: number, unit = '') {
   return z.number(words).min(low, words).max(high, words)
 }
 
-export function wholeIn(label: string, low: number, high: number) {
+export function integerBetween(label: string, low: number, high: number) {
   const words = refused(label, `a whole number from ${low} to ${high}`)
   return z.number(words).int(words).min(low, words).max(high, words)
 }

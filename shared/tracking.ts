@@ -8,15 +8,15 @@ export const weighInSchema = z.object({ date: isoDateSchema, kg: z.number() })
 
 export const EVENT_KINDS = ['phase', 'holiday', 'injury', 'illness', 'other'] as const
 
-export const eventFormSchema = z.object({
+export const clientNoteFormSchema = z.object({
   date: isoDateSchema,
   kind: choice('Kind', EVENT_KINDS),
   words: requiredText('Note', 80),
 })
-export type EventForm = z.output<typeof eventFormSchema>
+export type ClientNoteForm = z.output<typeof clientNoteFormSchema>
 
-export const clientEventSchema = eventFormSchema.extend({ id: idSchema })
-export type ClientEvent = z.infer<typeof clientEventSchema>
+export const clientNoteSchema = clientNoteFormSchema.extend({ id: idSchema })
+export type ClientNote = z.infer<typeof clientNoteSchema>
 
 export const PHOTO_VIEWS = ['front', 'side', 'back'] as const
 
@@ -70,17 +70,17 @@ const groupFields = {
 }
 
 const members = refused('Members', 'a list of up to 500 clients')
-export const groupFormSchema = z
+export const leaderboardFormSchema = z
   .object({ ...groupFields, clientIds: z.array(idSchema, members).max(500, members) })
   .refine(({ startsOn, endsOn }) => startsOn < endsOn, {
     error: ({ input }) =>
       refusal('Last day', (input as { endsOn: string }).endsOn, 'a day after the first'),
     path: ['endsOn'],
   })
-export type GroupForm = z.output<typeof groupFormSchema>
+export type LeaderboardForm = z.output<typeof leaderboardFormSchema>
 
-export const groupSchema = z.object({ ...groupFields, id: idSchema, members: z.number() })
-export type Group = z.infer<typeof groupSchema>
+export const leaderboardSchema = z.object({ ...groupFields, id: idSchema, members: z.number() })
+export type Leaderboard = z.infer<typeof leaderboardSchema>
 
 /** A line of a board. A hidden name is null, and then there is no client to go to. */
 export const boardLineSchema = z.object({
@@ -96,7 +96,7 @@ export const boardLineSchema = z.object({
 export type BoardLine = z.infer<typeof boardLineSchema>
 
 export const boardSchema = z.object({
-  group: groupSchema,
+  group: leaderboardSchema,
   lines: z.array(boardLineSchema),
   /** Who is not ranked, and why, in words. */
   unranked: z.array(z.object({ name: z.string(), why: z.string() })),

@@ -1,5 +1,5 @@
 import { ageOn, candidateOf, checkOverdue, isScreeningOld, recommend, type Instrument } from '#core'
-import { changedHands } from '~/utils/hands'
+import { setupChange } from '~/utils/hands'
 
 /** What the recommender says of the check-in in hand, and what stands out about its people and instruments. */
 export function useAdvice() {
@@ -20,7 +20,7 @@ export function useAdvice() {
       instruments,
       last && {
         protocolId: last.protocolId,
-        anotherTester: changedHands(checkIn, last).anotherTester,
+        anotherTester: setupChange(checkIn, last).anotherTester,
       },
     )
   })

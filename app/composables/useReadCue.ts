@@ -22,7 +22,7 @@ function beep() {
 /**
  * Counts the seconds from the closing of the jaws to the reading, and says when to read.
  *
- * @param seconds how long, by the protocol's school
+ * @param seconds how long, by the protocol's standard
  */
 export function useReadCue(seconds: () => number) {
   const choice = useCueChoice()

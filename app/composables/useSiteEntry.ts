@@ -6,7 +6,7 @@ import {
   readingsInForce,
   rulesOf,
   trialsOf,
-  type Offer,
+  type SuggestedValue,
   type SiteId,
   type SiteStep,
 } from '#core'
@@ -30,21 +30,21 @@ export function useSiteEntry(kind: SiteKind) {
   /** The site of the reading that was just taken: what is found about it shows beside the next one. */
   const taken = ref<SiteId>()
   /** The value that was likely meant by one that is refused. */
-  const meant = ref<Offer>()
+  const meant = ref<SuggestedValue>()
 
   const step = computed(() => chosen.value ?? (kind === 'folds' ? next.value : nextTape.value))
   const trials = computed(() =>
     step.value ? trialsOf(readings.value, step.value.site, protocol.value) : [],
   )
   /** What the open box holds already. */
-  const before = computed(() => (step.value ? trials.value[step.value.pass - 1] : undefined))
+  const before = computed(() => (step.value ? trials.value[step.value.trial - 1] : undefined))
 
   /** Why one more trial is asked for, or undefined. */
   const apart = computed(() => {
     const [a, b] = trials.value
     if (!step.value || a === undefined || b === undefined) return undefined
-    const { passes, tolerance } = rulesOf(protocol.value, step.value.site)
-    if (step.value.pass <= passes || agree(a, b, tolerance)) return undefined
+    const { rounds, tolerance } = rulesOf(protocol.value, step.value.site)
+    if (step.value.trial <= rounds || agree(a, b, tolerance)) return undefined
     return Math.abs(a - b)
   })
 
@@ -63,10 +63,10 @@ export function useSiteEntry(kind: SiteKind) {
   /** A: takes what was likely meant, of a value refused or of one already taken. */
   function accept() {
     if (meant.value) {
-      store.accept({ offers: [meant.value] })
+      store.accept({ suggestions: [meant.value] })
       taken.value = undefined
       openBox(undefined)
-    } else if (finding.value?.offers.length) {
+    } else if (finding.value?.suggestions.length) {
       store.accept(finding.value)
       taken.value = undefined
     }
@@ -76,9 +76,9 @@ export function useSiteEntry(kind: SiteKind) {
   function again() {
     const site = finding.value?.sites[0]
     if (!site || site === 'mass' || site === 'height') return
-    const trial = finding.value!.offers.find((o) => o.site === site)?.trial
+    const trial = finding.value!.suggestions.find((o) => o.site === site)?.trial
     const last = trialsOf(readings.value, site, protocol.value).length
-    openBox({ site, pass: trial ?? last })
+    openBox({ site, trial: trial ?? last })
   }
 
   /** U: takes the last reading back. A correction gives way to what it replaced; a first value is asked for again. */
@@ -89,15 +89,15 @@ export function useSiteEntry(kind: SiteKind) {
     const replaced = readings.value.find(({ id }) => id === last.supersedes)
     taken.value = undefined
     if (replaced) store.record({ ...replaced })
-    else openBox({ site: last.site, pass: last.pass })
+    else openBox({ site: last.site, trial: last.trial })
   }
 
   /** Enter: takes the number, or says what is wrong and keeps it on the screen. Empty keeps what was there. */
   function enter() {
     if (!step.value) return
-    const { site, pass } = step.value
+    const { site, trial } = step.value
     if (text.value.trim() === '' && before.value !== undefined) return openBox(undefined)
-    const taking = take({ site, pass }, text.value)
+    const taking = take({ site, trial }, text.value)
     if (!taking.ok) {
       problem.value = taking.problem
       meant.value = taking.meant
@@ -112,9 +112,9 @@ export function useSiteEntry(kind: SiteKind) {
   function back() {
     const wanted = kind === 'folds' ? 'skinfold' : 'girth'
     const inForce = readingsInForce(readings.value).filter((r) => r.kind === wanted)
-    const at = inForce.findIndex((r) => r.site === step.value?.site && r.pass === step.value.pass)
+    const at = inForce.findIndex((r) => r.site === step.value?.site && r.trial === step.value.trial)
     const previous = at === -1 ? inForce.at(-1) : inForce[at - 1]
-    if (previous?.site) openBox({ site: previous.site, pass: previous.pass })
+    if (previous?.site) openBox({ site: previous.site, trial: previous.trial })
   }
 
   return {

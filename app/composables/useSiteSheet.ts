@@ -5,7 +5,7 @@ export interface SheetRow {
   site: SiteId
   name: string
   last: number | undefined
-  /** One box a pass, the extra one included. */
+  /** One box a trial, the extra one included. */
   trials: (number | undefined)[]
   /** The trials taken so far do not agree. */
   apart: boolean
@@ -18,7 +18,7 @@ export interface SheetRow {
 /** The paper log: sites down, last time and trials across, with the sums that can be compared. */
 export function useSiteSheet(kind: SiteKind) {
   const store = useCheckInStore()
-  const { client, protocol, readings, last, sheet, skipped, findings, creeps } = storeToRefs(store)
+  const { client, protocol, readings, last, sheet, skipped, findings, compressionDrifts } = storeToRefs(store)
   const unit = useLengthUnit()
 
   const sites = computed<SiteId[]>(() => {
@@ -34,12 +34,12 @@ export function useSiteSheet(kind: SiteKind) {
         site,
         name: nameOf(site),
         last: last.value[site]?.value,
-        trials: Array.from({ length: rules.passes + 1 }, (_, i) => trials[i]),
+        trials: Array.from({ length: rules.rounds + 1 }, (_, i) => trials[i]),
         apart: wantsAnotherTrial(trials, rules),
         skipped: skipped.value.find((s) => s.site === site)?.reason,
         asked:
           findings.value.find((f) => f.sites.includes(site))?.evidence ??
-          creeps.value.find((c) => c.site === site)?.message,
+          compressionDrifts.value.find((c) => c.site === site)?.message,
       }
     }),
   )

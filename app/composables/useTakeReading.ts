@@ -1,24 +1,24 @@
-import { isSkinfold, schoolWithin, type Offer, type SiteStep } from '#core'
+import { isSkinfold, standardWithin, type SuggestedValue, type SiteStep } from '#core'
 
 /** What became of a typed reading: taken, or the words why not and what was likely meant. */
-export type Taken = { ok: true; value: number } | { ok: false; problem: string; meant?: Offer }
+export type Taken = { ok: true; value: number } | { ok: false; problem: string; meant?: SuggestedValue }
 
 /** The one way from typed text to a reading of a fold or girth. */
 export function useTakeReading() {
   const store = useCheckInStore()
   const unit = useLengthUnit()
 
-  function take({ site, pass }: SiteStep, text: string): Taken {
+  function take({ site, trial }: SiteStep, text: string): Taken {
     const { typed, problem } = readSite(site, text, unit.value)
     if (!typed) return { ok: false, problem: problem! }
     const reading = {
       kind: isSkinfold(site) ? ('skinfold' as const) : ('girth' as const),
       site,
-      school: schoolWithin(site, store.protocol.school),
-      ...{ pass, value: typed.value, unit: typed.unit, typed: typed.text },
+      standard: standardWithin(site, store.protocol.standard),
+      ...{ trial, value: typed.value, unit: typed.unit, typed: typed.text },
     }
     if (problem !== undefined) {
-      const meant = store.offersFor(reading).find((offer) => offer.trial === pass)
+      const meant = store.suggestionsFor(reading).find((offer) => offer.trial === trial)
       return { ok: false, problem, meant }
     }
     store.record(reading)

@@ -2,10 +2,10 @@
 const places = [
   { to: '/', label: 'Today' },
   { to: '/clients', label: 'Clients' },
-  { to: '/boards', label: 'Boards' },
+  { to: '/leaderboards', label: 'Leaderboards' },
   { to: '/calendar', label: 'Calendar' },
-  { to: '/tables', label: 'Tables' },
-  { to: '/bench', label: 'Bench' },
+  { to: '/reference', label: 'Reference' },
+  { to: '/equipment', label: 'Equipment' },
   { to: '/settings', label: 'Settings' },
 ]
 const route = useRoute()

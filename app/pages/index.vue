@@ -11,12 +11,12 @@ useHead({ title: 'Today · Oak Pinch' })
 /** Those who come up next; everybody is under Clients. */
 const SOON = 25
 
-interface Group {
+interface Section {
   title: string
   entries: TodayEntry[]
 }
 
-const groups = computed<Group[]>(() => {
+const sections = computed<Section[]>(() => {
   const entries = data.value?.entries ?? []
   const closed = entries.filter(({ open }) => !open)
   const of = (state: TodayEntry['state']) =>
@@ -29,11 +29,11 @@ const groups = computed<Group[]>(() => {
     { title: 'Due', entries: of('due') },
     { title: 'Not measured yet', entries: of('first') },
     { title: 'Coming up', entries: of('coming').slice(0, SOON) },
-  ].filter((group) => group.entries.length > 0)
+  ].filter((section) => section.entries.length > 0)
 })
 
 const heading = computed(() => {
-  const count = (title: string) => groups.value.find((g) => g.title === title)?.entries.length ?? 0
+  const count = (title: string) => sections.value.find((g) => g.title === title)?.entries.length ?? 0
   const parts = [
     [count('Under way'), 'under way'],
     [count('Late'), 'late'],
@@ -63,11 +63,11 @@ function when({ open, state, daysPast, dueOn }: TodayEntry) {
       <p v-if="data.entries.length === 0" class="pb-4 text-lg">
         No clients yet. Add the first one, then start a check-in from here.
       </p>
-      <section v-for="group in groups" :key="group.title" class="pb-4">
-        <h2 class="border-b-2 border-ink pb-1 text-xl">{{ group.title }}</h2>
+      <section v-for="section in sections" :key="section.title" class="pb-4">
+        <h2 class="border-b-2 border-ink pb-1 text-xl">{{ section.title }}</h2>
         <ul>
           <li
-            v-for="entry in group.entries"
+            v-for="entry in section.entries"
             :key="entry.client.id"
             class="flex items-center gap-4 border-b border-line py-1.5"
           >
@@ -80,7 +80,7 @@ function when({ open, state, daysPast, dueOn }: TodayEntry) {
               </NuxtLink>
               <span
                 class="block sm:w-44"
-                :class="group.title === 'Late' ? 'font-bold text-clay' : 'text-ink'"
+                :class="section.title === 'Late' ? 'font-bold text-clay' : 'text-ink'"
               >
                 {{ when(entry) }}
               </span>
@@ -91,7 +91,7 @@ function when({ open, state, daysPast, dueOn }: TodayEntry) {
             <button
               type="button"
               class="button"
-              :class="{ 'button-lead': group.title !== 'Coming up' }"
+              :class="{ 'button-lead': section.title !== 'Coming up' }"
               :disabled="busy"
               @click="start(entry.client.id)"
             >

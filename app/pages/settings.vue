@@ -8,11 +8,11 @@ import {
   plainText,
   typedNumber,
   PROTOCOLS,
-  SCHOOL_NAMES,
+  LANDMARK_STANDARD_NAMES,
   attempt,
   type GirthId,
   type OwnProtocol,
-  type School,
+  type LandmarkStandard,
   type SiteId,
   type SkinfoldId,
   type Tolerance,
@@ -44,17 +44,17 @@ async function change(what: SettingsChange) {
   }
 }
 
-const schools = (['us', 'int', 'dw', 'gym'] as School[]).map((value) => ({
+const standards = (['us', 'int', 'dw', 'gym'] as LandmarkStandard[]).map((value) => ({
   value,
-  name: SCHOOL_NAMES[value],
+  name: LANDMARK_STANDARD_NAMES[value],
 }))
-const school = computed({
-  get: () => gym.value.settings.school,
-  set: (to) => void change({ school: to }),
+const standard = computed({
+  get: () => gym.value.settings.standard,
+  set: (to) => void change({ standard: to }),
 })
 const protocolOptions = computed(() => [
-  ...PROTOCOLS.map(({ id, name, school: of }) => ({ id, name, school: of })),
-  ...gym.value.ownProtocols.map(({ id, name, school: of }) => ({ id, name, school: of })),
+  ...PROTOCOLS.map(({ id, name, standard: of }) => ({ id, name, standard: of })),
+  ...gym.value.ownProtocols.map(({ id, name, standard: of }) => ({ id, name, standard: of })),
 ])
 
 const TOLERANCES: { value: string; name: string; tolerance: Tolerance | null }[] = [
@@ -80,10 +80,10 @@ const tolerance = computed({
 interface Draft {
   id: string
   name: string
-  school: School
+  standard: LandmarkStandard
   folds: SkinfoldId[]
   girths: GirthId[]
-  passes: string
+  rounds: string
   toleranceMm: string
 }
 const draft = ref<Draft>()
@@ -92,19 +92,19 @@ function begin(from?: OwnProtocol) {
   draft.value = {
     id: from?.id ?? '',
     name: from?.name ?? '',
-    school: from?.school ?? school.value,
+    standard: from?.standard ?? standard.value,
     folds: [...(from?.folds ?? [])],
     girths: [...(from?.girths ?? [])],
-    passes: String(from?.passes ?? 2),
+    rounds: String(from?.rounds ?? 2),
     toleranceMm: String(from?.toleranceMm ?? 2),
   }
 }
 const foldsOfSchool = computed(() => {
-  const of = draft.value?.school
-  return LANDMARKS.filter((l) => l.school === of || l.site === 'lower_back').map(({ site }) => site)
+  const of = draft.value?.standard
+  return LANDMARKS.filter((l) => l.standard === of || l.site === 'lower_back').map(({ site }) => site)
 })
 watch(
-  () => draft.value?.school,
+  () => draft.value?.standard,
   () => {
     if (draft.value) {
       draft.value.folds = draft.value.folds.filter((f) => foldsOfSchool.value.includes(f))
@@ -122,7 +122,7 @@ function toggle(site: SiteId) {
 }
 const definition = computed<OwnProtocol | undefined>(() => {
   if (!draft.value) return undefined
-  const { id, name, passes, toleranceMm, ...rest } = draft.value
+  const { id, name, rounds, toleranceMm, ...rest } = draft.value
   const slug = name
     .toLowerCase()
     .replace(/[^a-z0-9]+/g, '-')
@@ -132,7 +132,7 @@ const definition = computed<OwnProtocol | undefined>(() => {
     ...rest,
     name,
     id: id || `own-${slug || 'set'}`,
-    passes: Number(passes),
+    rounds: Number(rounds),
     toleranceMm: typedNumber(plainText(toleranceMm)) ?? NaN,
   }
 })
@@ -204,15 +204,15 @@ async function retire(id: string) {
             @change="change({ defaultProtocolId: ($event.target as HTMLSelectElement).value })"
           >
             <option v-for="p in protocolOptions" :key="p.id" :value="p.id">
-              {{ p.name }} · {{ SCHOOL_NAMES[p.school] }}
+              {{ p.name }} · {{ LANDMARK_STANDARD_NAMES[p.standard] }}
             </option>
           </select>
         </FieldRow>
         <ChoiceRow
-          v-model="school"
-          label="School, where nothing else says one"
+          v-model="standard"
+          label="LandmarkStandard, where nothing else says one"
           compact
-          :options="schools"
+          :options="standards"
         />
         <ChoiceRow
           v-model="tolerance"
@@ -221,7 +221,7 @@ async function retire(id: string) {
           :options="TOLERANCES"
         />
         <p class="text-faded">
-          A check-in keeps the rule it was started with; girths keep each school’s own.
+          A check-in keeps the rule it was started with; girths keep each standard’s own.
         </p>
       </section>
       <section class="space-y-3">
@@ -270,7 +270,7 @@ async function retire(id: string) {
         <FieldRow id="own-name" label="Name">
           <input id="own-name" v-model="draft.name" class="field" maxlength="60" />
         </FieldRow>
-        <ChoiceRow v-model="draft.school" label="School" compact :options="schools" />
+        <ChoiceRow v-model="draft.standard" label="LandmarkStandard" compact :options="standards" />
         <fieldset>
           <legend class="pb-1 font-bold">Folds, in the order you tick them</legend>
           <div class="flex flex-wrap gap-1.5">
@@ -312,8 +312,8 @@ async function retire(id: string) {
           </div>
         </fieldset>
         <div class="grid grid-cols-2 gap-4">
-          <FieldRow id="own-passes" label="Passes, 1 to 3">
-            <input id="own-passes" v-model="draft.passes" class="field" inputmode="numeric" />
+          <FieldRow id="own-rounds" label="Passes, 1 to 3">
+            <input id="own-rounds" v-model="draft.rounds" class="field" inputmode="numeric" />
           </FieldRow>
           <FieldRow id="own-tolerance" label="Tolerance, mm">
             <input

@@ -2,7 +2,7 @@ import { v4 as newId } from 'uuid'
 import { z } from 'zod'
 import {
   changeSince,
-  creepsOf,
+  compressionDriftsOf,
   findingsOf,
   isSkinfold,
   lastValues,
@@ -11,15 +11,15 @@ import {
   nextFold,
   nextGirth,
   protocolOf,
-  reachOf,
+  minimalDetectableChangeOfSum,
   readingsInForce,
   resultOf,
-  schoolWithin,
+  standardWithin,
   sheetOf,
   slotOf,
   type Finding,
-  type Hand,
-  type Offer,
+  type MeasurementSetup,
+  type SuggestedValue,
   type OwnProtocol,
   type Person,
   type SiteId,
@@ -29,7 +29,7 @@ import {
   checkInSchema,
   checkInViewSchema,
   checkInWithReadingsSchema,
-  handSchema,
+  measurementSetupSchema,
   readingReceiptSchema,
   type CheckIn,
   type CheckInChange,
@@ -38,14 +38,14 @@ import {
   type ReadingRecord,
   type Skipped,
 } from '#shared/check-ins'
-import { markFormSchema, type Mark } from '#shared/clients'
-import { handWith } from '#shared/gym'
+import { siteNoteSchema, type SiteNote } from '#shared/clients'
+import { measurementSetupOf } from '#shared/gym'
 
 const RETRY_MS = 1500
 
 type NewReading = Pick<
   ReadingRecord,
-  'kind' | 'site' | 'school' | 'pass' | 'value' | 'unit' | 'typed'
+  'kind' | 'site' | 'standard' | 'trial' | 'value' | 'unit' | 'typed'
 >
 
 /**
@@ -59,8 +59,8 @@ export const useCheckInStore = defineStore('check-in', () => {
   const view = shallowRef<CheckInView>()
   const kept = shallowRef<readonly KeptReading[]>([])
   const change = ref<CheckInChange>({})
-  /** Own marks that the server has not taken yet. */
-  const newMarks = ref<Mark[]>([])
+  /** Own site notes that the server has not taken yet. */
+  const newSiteNotes = ref<SiteNote[]>([])
   const reachable = ref(true)
   /** Why the check-in cannot be shown. */
   const trouble = ref('')
@@ -70,22 +70,22 @@ export const useCheckInStore = defineStore('check-in', () => {
 
   const readings = computed(() => kept.value.map(({ reading }) => reading))
   const waiting = computed(() => kept.value.filter((k) => !k.stored && k.refusal === null))
-  /** Choices and marks that the server has not taken yet. */
-  const altered = computed(() => Object.keys(change.value).length > 0 || newMarks.value.length > 0)
+  /** Choices and site notes that the server has not taken yet. */
+  const altered = computed(() => Object.keys(change.value).length > 0 || newSiteNotes.value.length > 0)
   const refused = computed(() => kept.value.filter((k) => k.refusal !== null))
 
   const client = computed(() => view.value?.client)
   const checkIn = computed(() => view.value && { ...view.value.checkIn, readings: readings.value })
   const person = computed<Person | undefined>(() => client.value)
   const protocol = computed(() => protocolOf(view.value?.checkIn ?? { protocolId: 'seven-fold' }))
-  const hand = computed<Hand>(() => view.value?.hand ?? { skill: 'trained' })
+  const setup = computed<MeasurementSetup>(() => view.value?.setup ?? { skill: 'trained' })
   /** Whether tester or caliper are others than last time: both widen what a change has to exceed. */
-  const changedHand = computed(() => changedHands(view.value?.checkIn, view.value?.earlier[0]))
+  const changedSetup = computed(() => setupChange(view.value?.checkIn, view.value?.earlier[0]))
 
-  /** The client's own mark of a site, in the school in hand. */
-  function markOf(site: SiteId): Mark | undefined {
-    const school = schoolWithin(site, protocol.value.school)
-    return view.value?.marks.find((m) => m.site === site && m.school === school)
+  /** The client's own mark of a site, in the standard in hand. */
+  function siteNoteOf(site: SiteId): SiteNote | undefined {
+    const standard = standardWithin(site, protocol.value.standard)
+    return view.value?.siteNotes.find((m) => m.site === site && m.standard === standard)
   }
 
   const skipped = computed<Skipped[]>(() => view.value?.checkIn.skipped ?? [])
@@ -116,7 +116,7 @@ export const useCheckInStore = defineStore('check-in', () => {
       : undefined,
   )
 
-  /** What each site read last time, in the school in hand. */
+  /** What each site read last time, in the standard in hand. */
   const last = computed(() =>
     client.value ? lastValues(protocol.value, client.value.sex, view.value!.earlier) : {},
   )
@@ -135,35 +135,35 @@ export const useCheckInStore = defineStore('check-in', () => {
   /** What asks for a second look so far. It never blocks. */
   const findings = computed<Finding[]>(() =>
     person.value && checkIn.value
-      ? findingsOf(person.value, checkIn.value, view.value!.earlier, hand.value)
+      ? findingsOf(person.value, checkIn.value, view.value!.earlier, setup.value)
       : [],
   )
-  const creeps = computed(() =>
-    person.value && checkIn.value ? creepsOf(person.value, checkIn.value, hand.value) : [],
+  const compressionDrifts = computed(() =>
+    person.value && checkIn.value ? compressionDriftsOf(person.value, checkIn.value, setup.value) : [],
   )
   /** The smallest change in the sum so far that this hand can tell, mm. */
   const reach = computed(() =>
     person.value && checkIn.value
-      ? reachOf(person.value, checkIn.value, hand.value, changedHand.value)
+      ? minimalDetectableChangeOfSum(person.value, checkIn.value, setup.value, changedSetup.value)
       : undefined,
   )
 
   /** What would be found if this reading were taken too: for a value that is refused but may be put right. */
-  function offersFor(reading: NewReading): Offer[] {
+  function suggestionsFor(reading: NewReading): SuggestedValue[] {
     if (!person.value || !checkIn.value) return []
     const taken = [...readings.value, { ...reading, ...stamp(reading) }]
     const found = findingsOf(
       person.value,
       { ...checkIn.value, readings: taken },
       view.value!.earlier,
-      hand.value,
+      setup.value,
     )
-    return found.flatMap(({ offers }) => offers).filter(({ site }) => site === reading.site)
+    return found.flatMap(({ suggestions }) => suggestions).filter(({ site }) => site === reading.site)
   }
 
-  /** Takes the values that a finding offers in place of what was typed; the typed ones stay on record. */
-  function accept({ offers }: Pick<Finding, 'offers'>) {
-    for (const { site, trial, value } of offers) {
+  /** Takes the values that a finding suggests in place of what was typed; the typed ones stay on record. */
+  function accept({ suggestions }: Pick<Finding, 'suggestions'>) {
+    for (const { site, trial, value } of suggestions) {
       if (site === 'height') {
         acceptHeight(value)
         continue
@@ -172,8 +172,8 @@ export const useCheckInStore = defineStore('check-in', () => {
       record({
         kind,
         site: site === 'mass' ? null : site,
-        school: site === 'mass' ? null : schoolWithin(site, protocol.value.school),
-        pass: trial ?? 1,
+        standard: site === 'mass' ? null : standardWithin(site, protocol.value.standard),
+        trial: trial ?? 1,
         value,
         unit: kind === 'skinfold' ? 'mm' : kind === 'girth' ? 'cm' : 'kg',
         typed: String(Number(value.toFixed(3))),
@@ -184,18 +184,18 @@ export const useCheckInStore = defineStore('check-in', () => {
   /** Takes a height in place of every reading of it. */
   function acceptHeight(cm: number) {
     const taken = readingsInForce(readings.value).filter(({ kind }) => kind === 'height')
-    for (const { pass } of taken) {
+    for (const { trial } of taken) {
       const typed = String(Number(cm.toFixed(2)))
-      record({ kind: 'height', site: null, school: null, pass, value: cm, unit: 'cm', typed })
+      record({ kind: 'height', site: null, standard: null, trial, value: cm, unit: 'cm', typed })
     }
   }
 
   /** Keeps the client's own mark of a site, for ever; here at once and on the server as soon as it answers. */
-  function keepMark(mark: Mark) {
+  function keepSiteNote(mark: SiteNote) {
     if (!view.value) return
-    const others = view.value.marks.filter((m) => m.site !== mark.site || m.school !== mark.school)
-    view.value = { ...view.value, marks: [...others, mark] }
-    newMarks.value = [...newMarks.value, mark]
+    const others = view.value.siteNotes.filter((m) => m.site !== mark.site || m.standard !== mark.standard)
+    view.value = { ...view.value, siteNotes: [...others, mark] }
+    newSiteNotes.value = [...newSiteNotes.value, mark]
     void keepView()
     void send()
   }
@@ -203,7 +203,7 @@ export const useCheckInStore = defineStore('check-in', () => {
   /** Leaves a site out with a reason, or takes it up again. */
   function skip(site: SiteId, reason: Skipped['reason'] | null) {
     const others = skipped.value.filter((s) => s.site !== site)
-    alter({ skipped: reason === null ? others : [...others, { site, reason }] })
+    updateCheckIn({ skipped: reason === null ? others : [...others, { site, reason }] })
   }
 
   /** Opens a check-in: first what this browser kept, then what the server has. */
@@ -214,7 +214,7 @@ export const useCheckInStore = defineStore('check-in', () => {
       view.value = here.view
       kept.value = here.readings
       change.value = here.change
-      newMarks.value = here.marks ?? []
+      newSiteNotes.value = here.siteNotes ?? []
     }
     try {
       const there = await api.get(`/api/check-ins/${id}`, checkInViewSchema)
@@ -245,14 +245,14 @@ export const useCheckInStore = defineStore('check-in', () => {
   }
 
   function merge(there: CheckInView) {
-    view.value = { ...there, marks: withNewMarks(there.marks) }
+    view.value = { ...there, siteNotes: withNewMarks(there.siteNotes) }
     mergeCheckIn(there.checkIn)
   }
 
-  function withNewMarks(marks: Mark[]): Mark[] {
-    const mine = newMarks.value
-    const replaced = (m: Mark) => mine.some((n) => n.site === m.site && n.school === m.school)
-    return [...marks.filter((m) => !replaced(m)), ...mine]
+  function withNewMarks(siteNotes: SiteNote[]): SiteNote[] {
+    const mine = newSiteNotes.value
+    const replaced = (m: SiteNote) => mine.some((n) => n.site === m.site && n.standard === m.standard)
+    return [...siteNotes.filter((m) => !replaced(m)), ...mine]
   }
 
   function mergeCheckIn(there: CheckInWithReadings) {
@@ -289,7 +289,7 @@ export const useCheckInStore = defineStore('check-in', () => {
 
   async function keepView() {
     // A browser without its own store (some private windows) still has the server.
-    if (view.value) await keepCheckIn(view.value, change.value, newMarks.value).catch(() => {})
+    if (view.value) await keepCheckIn(view.value, change.value, newSiteNotes.value).catch(() => {})
   }
 
   /** Id, time and what a new reading supersedes. One that the server refused is not on record to be superseded. */
@@ -319,23 +319,23 @@ export const useCheckInStore = defineStore('check-in', () => {
     afterPaint(() => void send())
   }
 
-  const isTool = (what: CheckInChange) =>
-    'coachId' in what || 'caliperId' in what || 'tapeId' in what
+  const changesSetup = (what: CheckInChange) =>
+    'testerId' in what || 'caliperId' in what || 'tapeId' in what
 
   /** Another tester or instrument is another error: asks the server for what it knows of them. */
-  async function hearHand(id: string) {
-    const hand = await api.get(`/api/check-ins/${id}/hand`, handSchema)
-    if (view.value?.checkIn.id === id) view.value = { ...view.value, hand }
+  async function refreshSetup(id: string) {
+    const setup = await api.get(`/api/check-ins/${id}/measurement-error`, measurementSetupSchema)
+    if (view.value?.checkIn.id === id) view.value = { ...view.value, setup }
   }
 
   /** Changes protocol or conversion, here at once and on the server as soon as it answers. */
-  function alter(what: CheckInChange) {
+  function updateCheckIn(what: CheckInChange) {
     if (!view.value) return
     change.value = { ...change.value, ...what }
     const checkIn = { ...view.value.checkIn, ...what }
     // The new tester's own duplicates come with the server's answer; the rest is known here.
-    const hand = isTool(what) ? handWith(view.value.gym, checkIn) : view.value.hand
-    view.value = { ...view.value, checkIn, hand }
+    const setup = changesSetup(what) ? measurementSetupOf(view.value.gym, checkIn) : view.value.setup
+    view.value = { ...view.value, checkIn, setup }
     void keepView()
     void send()
   }
@@ -344,7 +344,7 @@ export const useCheckInStore = defineStore('check-in', () => {
   function choose(protocolId: string, own: OwnProtocol | null) {
     if (!view.value) return
     view.value = { ...view.value, checkIn: { ...view.value.checkIn, ownProtocol: own } }
-    alter({ protocolId })
+    updateCheckIn({ protocolId })
   }
 
   /** Sends what waits, one sending at a time: who asks meanwhile waits for the one under way. */
@@ -365,10 +365,10 @@ export const useCheckInStore = defineStore('check-in', () => {
           const { revision } = stored
           view.value = { ...view.value, checkIn: { ...view.value.checkIn, revision } }
           if (change.value === what) change.value = {}
-          if (isTool(what)) await hearHand(id)
+          if (changesSetup(what)) await refreshSetup(id)
           void keepView()
         }
-        if (newMarks.value.length) await sendMark(newMarks.value[0]!)
+        if (newSiteNotes.value.length) await sendMark(newSiteNotes.value[0]!)
         if (waiting.value.length) await sendReadings(id)
         reachable.value = true
       }
@@ -382,9 +382,9 @@ export const useCheckInStore = defineStore('check-in', () => {
     }
   }
 
-  async function sendMark(mark: Mark) {
-    await api.post(`/api/clients/${client.value!.id}/marks`, z.array(markFormSchema), mark)
-    newMarks.value = newMarks.value.filter((m) => m !== mark)
+  async function sendMark(mark: SiteNote) {
+    await api.post(`/api/clients/${client.value!.id}/site-notes`, z.array(siteNoteSchema), mark)
+    newSiteNotes.value = newSiteNotes.value.filter((m) => m !== mark)
     void keepView()
   }
 
@@ -419,7 +419,7 @@ export const useCheckInStore = defineStore('check-in', () => {
     view.value = undefined
     kept.value = []
     change.value = {}
-    newMarks.value = []
+    newSiteNotes.value = []
     trouble.value = ''
     reachable.value = true
   }
@@ -427,8 +427,8 @@ export const useCheckInStore = defineStore('check-in', () => {
   return {
     ...{ view, client, checkIn, person, protocol, readings, last, lastMass },
     ...{ next, nextTape, sheet, result, changed, waiting, altered, refused, reachable, trouble },
-    ...{ skipped, findings, creeps, reach, hand, changedHand, heightCm },
-    ...{ markOf, keepMark },
-    ...{ open, record, alter, choose, accept, offersFor, skip, close, send, reset },
+    ...{ skipped, findings, compressionDrifts, reach, setup, changedSetup, heightCm },
+    ...{ siteNoteOf, keepSiteNote },
+    ...{ open, record, updateCheckIn, choose, accept, suggestionsFor, skip, close, send, reset },
   }
 })

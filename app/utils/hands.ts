@@ -1,10 +1,10 @@
 import type { CheckIn } from '#shared/check-ins'
 
 /** Whether tester or caliper of a check-in are others than those of an earlier one. */
-export function changedHands(now: CheckIn | undefined, before: CheckIn | undefined) {
+export function setupChange(now: CheckIn | undefined, before: CheckIn | undefined) {
   if (!now || !before) return {}
   return {
-    anotherTester: now.coachId !== before.coachId,
+    anotherTester: now.testerId !== before.testerId,
     anotherCaliper: now.caliperId !== before.caliperId,
   }
 }

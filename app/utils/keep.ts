@@ -1,6 +1,6 @@
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb'
 import type { CheckInChange, CheckInView, ReadingRecord } from '#shared/check-ins'
-import type { Mark } from '#shared/clients'
+import type { SiteNote } from '#shared/clients'
 
 /** A reading kept in the browser, and whether the server has said that it is committed. */
 export interface KeptReading {
@@ -15,7 +15,7 @@ interface KeptCheckIn {
   view: CheckInView
   /** Changes that the server has not taken yet. */
   change: CheckInChange
-  marks: Mark[]
+  siteNotes: SiteNote[]
 }
 
 interface Schema extends DBSchema {
@@ -43,11 +43,11 @@ function database() {
 export async function keepCheckIn(
   view: CheckInView,
   change: CheckInChange,
-  marks: Mark[],
+  siteNotes: SiteNote[],
 ): Promise<void> {
   // Through JSON, since what the store holds is reactive and cannot be cloned.
   const plain = JSON.parse(
-    JSON.stringify({ id: view.checkIn.id, view, change, marks }),
+    JSON.stringify({ id: view.checkIn.id, view, change, siteNotes }),
   ) as KeptCheckIn
   await (await database()).put('checkIns', plain)
 }

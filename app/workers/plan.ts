@@ -1,12 +1,12 @@
 import { randomLcg, randomNormal } from 'd3-random'
-import { monteCarlo, type BandOfWeek, type Doubt, type Regime, type StartingPoint } from '#core'
+import { monteCarlo, type BandOfWeek, type Uncertainty, type Regime, type StartingPoint } from '#core'
 
 export interface PlanQuestion {
   id: number
   start: StartingPoint
   regime: Regime
   weeks: number
-  doubt: Doubt
+  doubt: Uncertainty
   paths: number
 }
 export type PlanAnswer = { id: number; progress: number } | { id: number; bands: BandOfWeek[] }

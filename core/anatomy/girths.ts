@@ -1,4 +1,4 @@
-import type { GirthId, School } from './ids'
+import type { GirthId, LandmarkStandard } from './ids'
 import { nameOf } from './names'
 
 /** How a girth is taken. */
@@ -8,16 +8,16 @@ export interface GirthLandmark {
   where: string
   /** Posture, breath and tension. */
   how: string
-  /** What other schools do, by name; their values are not the same girth. */
-  schools: Partial<Record<School | 'who' | 'navy' | 'nhanes', string>>
+  /** What other standards do, by name; their values are not the same girth. */
+  standards: Partial<Record<LandmarkStandard | 'who' | 'navy' | 'nhanes', string>>
 }
 
 const girth = (
   id: GirthId,
   where: string,
   how: string,
-  schools: GirthLandmark['schools'] = {},
-): GirthLandmark => ({ id, name: nameOf(id), where, how, schools })
+  standards: GirthLandmark['standards'] = {},
+): GirthLandmark => ({ id, name: nameOf(id), where, how, standards })
 
 const TRUNK = 'Level all round, read after a normal breath out, snug and not denting.'
 const LIMB = 'Muscle relaxed, weight even, tape square to the limb, snug and not denting.'
@@ -88,7 +88,7 @@ export const GIRTHS: readonly GirthLandmark[] = [
   girth(
     'wrist',
     'Just below the bony knobs of the wrist, towards the hand.',
-    'Hand relaxed, palm up.',
+    'MeasurementSetup relaxed, palm up.',
   ),
 ]
 

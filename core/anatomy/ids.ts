@@ -44,12 +44,12 @@ export type GirthId = (typeof GIRTH_IDS)[number]
 export type SiteId = SkinfoldId | GirthId
 
 /**
- * The schools that land a site: American sports-medicine textbooks (us), international anthropometry (int),
+ * The standards that land a site: American sports-medicine textbooks (us), international anthropometry (int),
  * Durnin and Womersley's own mix (dw), common practice among trainers (gym).
  */
-export const SCHOOLS = ['us', 'int', 'dw', 'gym'] as const
+export const LANDMARK_STANDARDS = ['us', 'int', 'dw', 'gym'] as const
 
-export type School = (typeof SCHOOLS)[number]
+export type LandmarkStandard = (typeof LANDMARK_STANDARDS)[number]
 
 const skinfolds: ReadonlySet<string> = new Set(SKINFOLD_IDS)
 const girths: ReadonlySet<string> = new Set(GIRTH_IDS)

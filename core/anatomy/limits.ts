@@ -1,26 +1,5 @@
 import type { GirthId, Sex, SiteId, SkinfoldId } from './ids'
-
-/**
- * Plausibility limits. Judgement, no published screening limit: hard is a slip for certain, soft asks for a second
- * look. Folds in mm; girths and height in cm; mass in kg.
- */
-export interface Limits {
-  hardLow: number
-  softLow: number
-  softHighMale: number
-  softHighFemale: number
-  hardHigh: number
-}
-
-function limits(
-  hardLow: number,
-  softLow: number,
-  softHighMale: number,
-  softHighFemale: number,
-  hardHigh: number,
-): Limits {
-  return { hardLow, softLow, softHighMale, softHighFemale, hardHigh }
-}
+import { HEIGHT_LIMITS, limits, MASS_LIMITS, type Limits } from '../units/limits'
 
 const skinfolds: Record<SkinfoldId, Limits> = {
   chest: limits(2, 3, 35, 32, 70),
@@ -67,8 +46,8 @@ const girths: Record<GirthId, Limits> = {
 const all: Record<SiteId | 'height' | 'mass', Limits> = {
   ...skinfolds,
   ...girths,
-  height: girthLimits(100, 140, 210, 250),
-  mass: girthLimits(25, 38, 180, 350),
+  height: HEIGHT_LIMITS,
+  mass: MASS_LIMITS,
 }
 
 /** Widest opening (mm) that a skinfold caliper reads; no fold can be larger. Common practice, no source. */

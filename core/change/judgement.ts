@@ -1,48 +1,44 @@
-import { isSkinfold, type GirthId, type SiteId, type SkinfoldId } from '../anatomy/ids'
+import { type GirthId, type SiteId, type SkinfoldId, isSkinfold } from '../anatomy/ids'
+import { type Comparison, compare } from './compare'
 import {
-  leadEquation,
-  sheetOf,
+  type Measured,
+  type ReadCheckIn,
+  occasionFor,
+  readCheckIn,
+  setupAt,
+  setupChange,
+  siteFactor,
+  siteVariance,
+} from './measured'
+import {
+  SMALLEST_WORTHWHILE_CHANGE,
+  type Verdict,
+  smallestWorthwhileChangeOfSum,
+  verdictOn,
+  verdictsOn,
+} from './verdict'
+import {
   type CheckInRecord,
   type Person,
   type Sheet,
+  leadEquation,
+  sheetOf,
 } from '../composition/check-in'
 import {
-  changeErrors,
   QUANTITIES,
-  quantityOf,
-  type MeasuredOccasion,
   type Quantity,
+  changeErrors,
+  occasionErrors,
+  quantityOf,
 } from '../composition/error-bands'
-import { servedValues } from '../composition/every'
-import { correctedGirth, FOLD_OVER_GIRTH } from '../composition/indices'
+import { FOLD_OVER_GIRTH, correctedGirth } from '../composition/indices'
+import { FAT_KCAL_PER_KG, LEAN_KCAL_PER_KG } from '../composition/tissue-energy'
 import { equationById, variantFor } from '../equations/registry'
-import { conditionDifferences, type Conditions } from '../readings/conditions'
-import { rulesOf } from '../readings/rotation'
-import type { SiteValue } from '../readings/site-value'
+import { Z95, changedSetupFactor, massVariance } from '../measurement-error/site-error'
 import { attempt } from '../outcome'
-import { schoolOfSite } from '../protocols/registry'
-import type { Protocol } from '../protocols/types'
-import {
-  changedHandFactor,
-  effectiveTrials,
-  massVariance,
-  siteError,
-  valueVariance,
-  type Hand,
-} from '../measurement-error/site-error'
-import { daysBetween, type IsoDate } from '../units/dates'
-import { compare, type Comparison } from './compare'
-import { MATTERS, sumThatMatters, verdictOn, verdictsOn, type Verdict } from './verdict'
-
-/** One check-in as the judgement sees it: what was read, by whom and with what, and on how many days' mass it stands. */
-export interface Measured extends CheckInRecord {
-  hand: Hand
-  coachId?: string
-  caliperId?: string | null
-  conditions?: Conditions
-  /** The average of the days around it, in place of the one weighing. */
-  weekMass?: { kg: number; days: number }
-}
+import { standardOfSite } from '../protocols/registry'
+import { conditionDifferences } from '../readings/conditions'
+import { type IsoDate, daysBetween } from '../units/dates'
 
 export interface SiteChange {
   site: SiteId
@@ -70,76 +66,25 @@ export interface Judgement {
   equationId: string | undefined
   comparison: Comparison | undefined
   quantities: Partial<Record<Quantity | 'mass', Verdict>>
-  /** Folds that both have in one school, then girths; each kind judged with its number in mind. */
+  /** What the change of fat and lean mass holds, kcal; undefined where they were not computed. */
+  energy: { changeKcal: number; standardError: number } | undefined
+  /** Folds that both have in one standard, then girths; each kind judged with its number in mind. */
   folds: SiteChange[]
   girths: SiteChange[]
   corrected: CorrectedChange[]
-  /** The folds that the sum is of. */
-  summed: number
+  /** How many folds the sum is of. */
+  foldsInSum: number
   /** Body mass at the earlier check-in, kg. */
   massThenKg: number | undefined
   /** What differs in people, instruments and conditions, in sentences. */
   differs: string[]
 }
 
-/** How many single trials each value is worth. */
-export function trialsWorth(
-  sites: Partial<Record<SiteId, SiteValue>>,
-  protocol: Protocol,
-  hand: Hand,
-): Partial<Record<SiteId, number>> {
-  const worth: Partial<Record<SiteId, number>> = {}
-  for (const site of Object.keys(sites) as SiteId[]) {
-    const value = sites[site]!
-    const { tolerance } = rulesOf(protocol, site)
-    const allowed =
-      tolerance.kind === 'percent'
-        ? Math.max((tolerance.value / 100) * value.value, tolerance.atLeast ?? 0)
-        : tolerance.value
-    worth[site] = effectiveTrials(value, allowed, siteError(site, hand))
-  }
-  return worth
-}
-
-/** One check-in read: its sheet with the mass of the days around it, and how many trials each value is worth. */
-export interface ReadCheckIn {
-  sheet: Sheet
-  worth: Partial<Record<SiteId, number>>
-  massDays: number
-}
-
-export function readMeasured(person: Person, measured: Measured): ReadCheckIn {
-  const sheet = sheetOf(person, measured)
-  const { weekMass } = measured
-  return {
-    sheet: weekMass ? { ...sheet, subject: { ...sheet.subject, massKg: weekMass.kg } } : sheet,
-    worth: trialsWorth(sheet.sites, sheet.protocol, measured.hand),
-    massDays: weekMass?.days ?? 1,
-  }
-}
-
-/** The occasion of a check-in for one equation, at the age given. */
-export function occasionFor(
-  equationId: string,
-  { sheet, worth, massDays }: ReadCheckIn,
-  ageYears = sheet.subject.ageYears,
-): MeasuredOccasion {
-  return {
-    subject: { ...sheet.subject, ageYears },
-    values: servedValues(equationById(equationId), sheet.measured),
-    trials: worth,
-    massDays,
-  }
-}
-
-/** Two check-ins read, with who measured them. */
+/** Two check-ins read, with whether tester or caliper are others. */
 interface Pair {
-  then: Measured
-  now: Measured
   before: ReadCheckIn
   after: ReadCheckIn
-  /** Whether tester or caliper are others. */
-  hands: { anotherTester: boolean; anotherCaliper: boolean }
+  changed: ReturnType<typeof setupChange>
 }
 
 /**
@@ -156,17 +101,14 @@ export function judgeChange(
   now: Measured,
   equationId?: string,
 ): Judgement {
-  const [before, after] = [readMeasured(person, then), readMeasured(person, now)]
-  const hands = {
-    anotherTester: then.coachId !== now.coachId,
-    anotherCaliper: (then.caliperId ?? null) !== (now.caliperId ?? null),
-  }
-  const pair = { then, now, before, after, hands }
+  const [before, after] = [readCheckIn(person, then), readCheckIn(person, now)]
+  const changed = setupChange(then, now)
+  const pair = { before, after, changed }
   const lead = equationId ?? leadEquation(after.sheet.protocol, person.sex)
-  const computed = lead === undefined ? undefined : byEquation(lead, pair)
   const { folds, girths } = siteChanges(pair)
+  const computed = lead === undefined ? undefined : byEquation(lead, pair, folds)
   const mass = massChange(pair)
-  const sum = computed?.quantities.sum ?? sumOfShared(folds, pair)
+  const sum = computed?.quantities.sum ?? sumOf(folds, pair)
   return {
     since: then.measuredOn,
     until: now.measuredOn,
@@ -174,22 +116,24 @@ export function judgeChange(
     equationId: computed && lead,
     comparison: computed?.comparison,
     quantities: { ...computed?.quantities, ...(sum ? { sum } : {}), ...(mass ? { mass } : {}) },
+    energy: computed?.energy,
     folds,
     girths,
     corrected: correctedChanges(pair),
-    summed: computed?.summed || folds.length,
+    foldsInSum: computed?.foldsInSum || folds.length,
     massThenKg: before.sheet.subject.massKg,
     differs: [
-      ...(hands.anotherTester ? ['Another tester than then.'] : []),
-      ...(hands.anotherCaliper ? ['Another caliper than then.'] : []),
+      ...(changed.anotherTester ? ['Another tester than then.'] : []),
+      ...(changed.anotherCaliper ? ['Another caliper than then.'] : []),
       ...conditionDifferences(then.conditions ?? {}, now.conditions ?? {}),
     ],
   }
 }
 
 /** Every quantity of an equation that reads both; undefined where it does not. */
-function byEquation(lead: string, { then, now, before, after, hands }: Pair) {
-  const options = { conversion: now.conversion }
+function byEquation(lead: string, pair: Pair, shared: readonly SiteChange[]) {
+  const { before, after } = pair
+  const options = { conversion: after.measured.conversion }
   const compared = attempt(() => {
     const [a, b] = [occasionFor(lead, before), occasionFor(lead, after)]
     return compare(lead, a, b, options)
@@ -197,39 +141,58 @@ function byEquation(lead: string, { then, now, before, after, hands }: Pair) {
   if (!compared.ok) return undefined
   const comparison = compared.value
   const age = after.sheet.subject.ageYears
-  const [a, b] = [occasionFor(lead, before, age), occasionFor(lead, after)]
+  const sides = [before, after].map((side) => {
+    const occasion = occasionFor(lead, side, age)
+    const errors = occasionErrors(occasion, (of) =>
+      of === 'mass' ? side.measured.setup : setupAt(side.measured, of).setup,
+    )
+    return { occasion, errors }
+  })
+  const factorOf = (site: SiteId) => siteFactor(before.measured, after.measured, site)
+  const errors = changeErrors(lead, sides[0]!, sides[1]!, factorOf, options)
   const { folds } = variantFor(equationById(lead), after.sheet.subject.sex)
-  const both = { before: then.hand, after: now.hand }
-  const errors = changeErrors(lead, a, b, both, hands, options)
   const quantities: Judgement['quantities'] = {}
   for (const quantity of QUANTITIES) {
     const [from, to] = [comparison.before, comparison.after].map((e) => quantityOf(quantity, e))
     if (from === undefined || to === undefined) continue
-    const { standardError } = errors[quantity]
-    const matters = quantity === 'sum' ? sumThatMatters(folds.length) : MATTERS[quantity]
-    quantities[quantity] = verdictOn({ change: to - from, standardError, matters })
+    const summed = shared.filter(({ site }) => folds.some((f) => f === site))
+    if (quantity === 'sum' && summed.length === folds.length && summed.length > 1) {
+      // The same folds in the same order as everywhere else, so that the error is the same to the last digit.
+      quantities.sum = sumOf(summed, pair)
+      continue
+    }
+    const worthwhile =
+      quantity === 'sum'
+        ? smallestWorthwhileChangeOfSum(folds.length)
+        : SMALLEST_WORTHWHILE_CHANGE[quantity]
+    quantities[quantity] = verdictOn({
+      ...{ change: to - from, standardError: errors[quantity], worthwhile },
+    })
   }
-  return { comparison, quantities, summed: folds.length }
+  const { fatMass, leanMass } = quantities
+  const energy = fatMass &&
+    leanMass && {
+      changeKcal: FAT_KCAL_PER_KG * fatMass.change + LEAN_KCAL_PER_KG * leanMass.change,
+      standardError: errors.energy,
+    }
+  return { comparison, quantities, energy, foldsInSum: folds.length }
 }
 
-function sideVariance({ worth }: ReadCheckIn, site: SiteId, hand: Hand): number {
-  return valueVariance(siteError(site, hand), worth[site] ?? 1)
+/** Variance of the change at one site, another tester or instrument included. */
+function changeVariance(site: SiteId, { before, after }: Pair): number {
+  const factor = siteFactor(before.measured, after.measured, site)
+  return factor ** 2 * (siteVariance(before, site) + siteVariance(after, site))
 }
 
-/** Variance of the change at one site, before what another hand adds. */
-function pairVariance(site: SiteId, { then, now, before, after }: Pair): number {
-  return sideVariance(before, site, then.hand) + sideVariance(after, site, now.hand)
-}
-
-/** Sites that both have in one school. */
+/** Sites that both have by one landmark standard. */
 function sharedSites(before: Sheet, after: Sheet) {
-  return after.measured.flatMap(({ site, value, school }) => {
-    const earlier = before.measured.find((m) => m.site === site && m.school === school)
+  return after.measured.flatMap(({ site, value, standard }) => {
+    const earlier = before.measured.find((m) => m.site === site && m.standard === standard)
     return earlier ? [{ site, then: earlier.value, now: value }] : []
   })
 }
 
-/** Whether two check-ins have anything to be compared by: body mass, or a site in one school. */
+/** Whether two check-ins have anything to be compared by: body mass, or a site by one landmark standard. */
 export function comparable(person: Person, then: CheckInRecord, now: CheckInRecord): boolean {
   const [before, after] = [sheetOf(person, then), sheetOf(person, now)]
   const weighed = [before, after].every(({ subject }) => subject.massKg !== undefined)
@@ -238,20 +201,14 @@ export function comparable(person: Person, then: CheckInRecord, now: CheckInReco
 
 /** Shared sites with their changes; folds and girths are two families. */
 function siteChanges(pair: Pair): { folds: SiteChange[]; girths: SiteChange[] } {
-  const { before, after, hands } = pair
-  const shared = sharedSites(before.sheet, after.sheet)
+  const shared = sharedSites(pair.before.sheet, pair.after.sheet)
   const judged = (wanted: typeof shared) => {
     const verdicts = verdictsOn(
-      wanted.map(({ site, then, now }) => {
-        const fold = isSkinfold(site)
-        // A caliper has no part in a girth.
-        const factor = changedHandFactor(fold ? hands : { anotherTester: hands.anotherTester })
-        return {
-          change: now - then,
-          standardError: factor * Math.sqrt(pairVariance(site, pair)),
-          matters: fold ? MATTERS.fold : MATTERS.girth,
-        }
-      }),
+      wanted.map(({ site, then, now }) => ({
+        change: now - then,
+        standardError: Math.sqrt(changeVariance(site, pair)),
+        worthwhile: SMALLEST_WORTHWHILE_CHANGE[isSkinfold(site) ? 'fold' : 'girth'],
+      })),
     )
     return wanted.map((change, i) => ({ ...change, verdict: verdicts[i]! }))
   }
@@ -263,7 +220,7 @@ function siteChanges(pair: Pair): { folds: SiteChange[]; girths: SiteChange[] } 
 
 /** Girths less the folds over them, where both are there both times. */
 function correctedChanges(pair: Pair): CorrectedChange[] {
-  const { before, after, hands } = pair
+  const { before, after, changed } = pair
   const pairs = Object.entries(FOLD_OVER_GIRTH) as [GirthId, SkinfoldId[]][]
   return pairs.flatMap(([girth, folds]) =>
     folds.flatMap((fold): CorrectedChange[] => {
@@ -274,36 +231,62 @@ function correctedChanges(pair: Pair): CorrectedChange[] {
         return left.ok ? left.value : undefined
       }
       const [then, now] = [value(before), value(after)]
-      const schools = [before, after].map(({ sheet }) => schoolOfSite(sheet.protocol, fold))
-      if (then === undefined || now === undefined || schools[0] !== schools[1]) return []
-      // pi times the fold in cm is taken off, so its error counts pi / 10 times.
-      const variance = pairVariance(girth, pair) + (Math.PI / 10) ** 2 * pairVariance(fold, pair)
-      const standardError = changedHandFactor(hands) * Math.sqrt(variance)
-      const verdict = verdictOn({ change: now - then, standardError, matters: MATTERS.girth })
+      const standards = [before, after].map(({ sheet }) => standardOfSite(sheet.protocol, fold))
+      if (then === undefined || now === undefined || standards[0] !== standards[1]) return []
+      const sideVariance = (side: ReadCheckIn) =>
+        // pi times the fold in cm is taken off, so its error counts pi / 10 times.
+        siteVariance(side, girth) + (Math.PI / 10) ** 2 * siteVariance(side, fold)
+      const variance = sideVariance(before) + sideVariance(after)
+      const standardError = changedSetupFactor(changed) * Math.sqrt(variance)
+      const worthwhile = SMALLEST_WORTHWHILE_CHANGE.girth
+      const verdict = verdictOn({ change: now - then, standardError, worthwhile })
       return [{ girth, fold, then, now, verdict }]
     }),
   )
 }
 
-function massChange({ then, now, before, after }: Pair): Verdict | undefined {
+function massChange({ before, after }: Pair): Verdict | undefined {
   const [from, to] = [before.sheet.subject.massKg, after.sheet.subject.massKg]
   if (from === undefined || to === undefined) return undefined
-  const variance =
-    massVariance(before.massDays, then.hand.skill) + massVariance(after.massDays, now.hand.skill)
+  const variance = [before, after].reduce(
+    (sum, { massDays, measured }) => sum + massVariance(massDays, measured.setup.skill),
+    0,
+  )
   return verdictOn({
     change: to - from,
     standardError: Math.sqrt(variance),
-    matters: MATTERS.mass,
+    worthwhile: SMALLEST_WORTHWHILE_CHANGE.mass,
   })
 }
 
-/** Where no equation sums: the sum of the folds that both have. One fold alone is no sum. */
-function sumOfShared(folds: readonly SiteChange[], pair: Pair): Verdict | undefined {
+/** The change of a sum of folds. One fold alone is no sum. */
+function sumOf(folds: readonly SiteChange[], pair: Pair): Verdict | undefined {
   if (folds.length < 2) return undefined
-  const variance = folds.reduce((total, { site }) => total + pairVariance(site, pair), 0)
   return verdictOn({
     change: folds.reduce((total, { now, then }) => total + now - then, 0),
-    standardError: changedHandFactor(pair.hands) * Math.sqrt(variance),
-    matters: sumThatMatters(folds.length),
+    standardError: Math.sqrt(
+      folds.reduce((total, { site }) => total + changeVariance(site, pair), 0),
+    ),
+    worthwhile: smallestWorthwhileChangeOfSum(folds.length),
   })
+}
+
+/**
+ * The smallest change of the folds taken so far that is more than measurement error, at 95 %: of all folds that both
+ * check-ins have, whatever the equation sums.
+ *
+ * @param then the check-in before; itself where there is none, for what the next one will be able to tell
+ * @returns mm; undefined before the first fold that both have
+ */
+export function minimalDetectableChangeOfSum(
+  person: Person,
+  now: Measured,
+  then: Measured = now,
+): number | undefined {
+  const [before, after] = [readCheckIn(person, then), readCheckIn(person, now)]
+  const pair = { before, after, changed: setupChange(then, now) }
+  const folds = sharedSites(before.sheet, after.sheet).filter(({ site }) => isSkinfold(site))
+  if (folds.length === 0) return undefined
+  const variance = folds.reduce((total, { site }) => total + changeVariance(site, pair), 0)
+  return Z95 * Math.sqrt(variance)
 }

@@ -1,7 +1,7 @@
 import { isSkinfold } from '../anatomy/ids'
-import { regionOf, type Region } from '../anatomy/regions'
+import { type Region, regionOf } from '../anatomy/regions'
 import type { Judgement } from './judgement'
-import { directionOf, type Direction } from './verdict'
+import { type Direction, directionOf } from './verdict'
 
 /** Everything that the rules of the sentence look at. */
 export interface Situation {
@@ -86,7 +86,7 @@ export const RULES: readonly Rule[] = [
     next: [
       {
         what: 'Choose another pair, or take the old set once more.',
-        why: 'Only the same site, landed by the same school, can be compared.',
+        why: 'Only the same site, located by the same landmark standard, can be compared.',
       },
     ],
     alone: true,

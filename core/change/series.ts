@@ -1,19 +1,25 @@
-import type { CheckInRecord, Person } from '../composition/check-in'
-import { leadEquation, resultOf, sheetOf } from '../composition/check-in'
+import { nameOf } from '../anatomy/names'
+import { type Measured, occasionFor, readCheckIn, setupAt, siteFactor } from './measured'
 import {
-  gradientsOf,
-  occasionVariance,
+  type CheckInRecord,
+  type Person,
+  leadEquation,
+  resultOf,
+  sheetOf,
+} from '../composition/check-in'
+import {
   QUANTITIES,
   type Quantity,
+  gradientsOf,
+  occasionErrors,
+  occasionVariance,
 } from '../composition/error-bands'
-import type { Conversion, Estimate } from '../equations/types'
+import { servedValues } from '../composition/every'
 import { equationById, variantFor } from '../equations/registry'
+import type { Conversion, Estimate } from '../equations/types'
+import { Z95 } from '../measurement-error/site-error'
 import { attempt } from '../outcome'
 import { protocolOf } from '../protocols/in-force'
-import { changedHandFactor, Z95 } from '../measurement-error/site-error'
-import { nameOf } from '../anatomy/names'
-import { servedValues } from '../composition/every'
-import { occasionFor, readMeasured, type Measured } from './judgement'
 
 /** One check-in of a series: its estimate by the series' equation, or why there is none. */
 export interface SeriesPoint<R extends CheckInRecord> {
@@ -37,7 +43,7 @@ export function basisOf(person: Person, newest: CheckInRecord): SeriesBasis {
   }
 }
 
-/** What a check-in lacks for an equation: sites that were not taken, or were landed by another school. */
+/** What a check-in lacks for an equation: sites that were not taken, or were located by another landmark standard. */
 function lacking(person: Person, checkIn: CheckInRecord, equationId: string): string | undefined {
   const { measured } = sheetOf(person, checkIn)
   const equation = equationById(equationId)
@@ -48,12 +54,12 @@ function lacking(person: Person, checkIn: CheckInRecord, equationId: string): st
   const other = wanted.filter((site) => measured.some((m) => m.site === site))
   const names = (sites: typeof wanted) => sites.map((site) => nameOf(site).toLowerCase()).join(', ')
   return other.length > 0
-    ? `landed by another school: ${names(other)}`
+    ? `located by another landmark standard: ${names(other)}`
     : `not taken: ${names(wanted)}`
 }
 
 /**
- * A like-for-like series: every check-in by one equation, school and conversion. Older check-ins by other sets are
+ * A like-for-like series: every check-in by one equation, standard and conversion. Older check-ins by other sets are
  * computed by the same equation wherever their sites allow; where they do not, the gap says why.
  *
  * @param checkIns in the order wanted
@@ -76,38 +82,43 @@ export function seriesBy<R extends CheckInRecord>(
   })
 }
 
-/** The half-width of the 95 % band of one check-in's quantity, by the hand alone. */
-export interface HandBand {
+/** The half-width of the 95 % band of one check-in's quantity, by measurement error alone. */
+export interface TechnicalErrorBand {
   value: number
   halfWidth: number
 }
 
 /**
- * The technical band of every quantity at one check-in: how far the hand may have read off, at 95 %. It is the band of a
+ * The technical band of every quantity at one check-in: how far the readings may be off, at 95 %. It is the band of a
  * curve, and not the standard error of the estimate.
  *
- * @param another tester or caliper that are not those of the newest: the band is half as wide again
+ * @param reference a check-in whose tester and instruments count as the usual ones: where others read a site, its part
+ *   of the band is half as wide again
  * @returns without the quantities that the equation does not give, mm, % or kg as each has it
  */
 export function bandsOf(
   person: Person,
   measured: Measured,
   { equationId, conversion }: SeriesBasis,
-  another: Parameters<typeof changedHandFactor>[0] = {},
-): Partial<Record<Quantity, HandBand>> {
+  reference: Measured = measured,
+): Partial<Record<Quantity, TechnicalErrorBand>> {
   if (equationId === undefined) return {}
   const found = attempt(() => {
-    const occasion = occasionFor(equationId, readMeasured(person, measured))
+    const occasion = occasionFor(equationId, readCheckIn(person, measured))
     return { occasion, gradients: gradientsOf(equationId, occasion, { conversion }) }
   })
   if (!found.ok) return {}
   const { occasion, gradients } = found.value
-  const bands: Partial<Record<Quantity, HandBand>> = {}
+  const errors = occasionErrors(occasion, (of) =>
+    of === 'mass' ? measured.setup : setupAt(measured, of).setup,
+  )
+  const bands: Partial<Record<Quantity, TechnicalErrorBand>> = {}
   for (const quantity of QUANTITIES) {
     const gradient = gradients[quantity]
     if (!Number.isFinite(gradient.value)) continue
-    const { fromSites, fromMass } = occasionVariance(gradient, occasion, measured.hand)
-    const variance = changedHandFactor(another) ** 2 * fromSites + fromMass
+    const variance = occasionVariance(gradient, errors, (site) =>
+      siteFactor(reference, measured, site),
+    )
     bands[quantity] = { value: gradient.value, halfWidth: Z95 * Math.sqrt(variance) }
   }
   return bands

@@ -2,7 +2,7 @@ import { errorFunction } from 'simple-statistics'
 import { Z95 } from '../measurement-error/site-error'
 
 /** How sure a change is, in four steps. */
-export type Sureness = 'clear' | 'likely' | 'no change' | 'cannot tell'
+export type Certainty = 'clear' | 'likely' | 'no change' | 'cannot tell'
 
 /** Standard errors beyond which a change is clear: 99 in 100 unchanged clients read less. */
 export const CLEAR_AT = 2.58
@@ -17,21 +17,21 @@ export interface Verdict {
   /** 95 % interval of the true change. */
   interval: [low: number, high: number]
   /** 1.96 standard errors. */
-  smallestRealChange: number
+  minimalDetectableChange: number
   /** What a change has to reach to matter. */
-  matters: number
-  sureness: Sureness
+  worthwhile: number
+  certainty: Certainty
 }
 
 /** A change before it is judged. */
 export interface MeasuredChange {
   change: number
   standardError: number
-  matters: number
+  worthwhile: number
 }
 
 /** Chance that somebody who did not change reads as far off as this or farther, on either side. */
-export function twoSided(standardErrors: number): number {
+export function twoSidedP(standardErrors: number): number {
   return 1 - errorFunction(Math.abs(standardErrors) / Math.SQRT2)
 }
 
@@ -42,7 +42,7 @@ export function twoSided(standardErrors: number): number {
  * @param p chances as if each stood alone
  * @returns corrected, in the order given
  */
-export function holm(p: readonly number[]): number[] {
+export function holmAdjusted(p: readonly number[]): number[] {
   const order = p.map((_, i) => i).sort((a, b) => p[a]! - p[b]!)
   const corrected = new Array<number>(p.length)
   let largest = 0
@@ -53,18 +53,18 @@ export function holm(p: readonly number[]): number[] {
   return corrected
 }
 
-function judge({ change, standardError, matters }: MeasuredChange, chance: number): Verdict {
+function judge({ change, standardError, worthwhile }: MeasuredChange, chance: number): Verdict {
   const reach = Z95 * standardError
   const interval: [number, number] = [change - reach, change + reach]
-  const sureness: Sureness =
-    chance < twoSided(CLEAR_AT)
+  const certainty: Certainty =
+    chance < twoSidedP(CLEAR_AT)
       ? 'clear'
-      : chance < twoSided(LIKELY_AT)
+      : chance < twoSidedP(LIKELY_AT)
         ? 'likely'
-        : Math.max(Math.abs(interval[0]), Math.abs(interval[1])) <= matters
+        : Math.max(Math.abs(interval[0]), Math.abs(interval[1])) <= worthwhile
           ? 'no change'
           : 'cannot tell'
-  return { change, standardError, interval, smallestRealChange: reach, matters, sureness }
+  return { change, standardError, interval, minimalDetectableChange: reach, worthwhile, certainty }
 }
 
 /**
@@ -72,12 +72,12 @@ function judge({ change, standardError, matters }: MeasuredChange, chance: numbe
  * interval is inside the amount that matters, else it cannot be told.
  */
 export function verdictOn(measured: MeasuredChange): Verdict {
-  return judge(measured, twoSided(measured.change / measured.standardError))
+  return judge(measured, twoSidedP(measured.change / measured.standardError))
 }
 
 /** Judges changes of several sites with their number in mind: one in a hundred by chance over all of them together. */
 export function verdictsOn(family: readonly MeasuredChange[]): Verdict[] {
-  const corrected = holm(family.map((m) => twoSided(m.change / m.standardError)))
+  const corrected = holmAdjusted(family.map((m) => twoSidedP(m.change / m.standardError)))
   return family.map((measured, i) => judge(measured, corrected[i]!))
 }
 
@@ -85,12 +85,12 @@ export function verdictsOn(family: readonly MeasuredChange[]): Verdict[] {
  * What a change has to reach to matter. Judgement, no source: about what a coach would change a plan for.
  */
 const PER_FOLD_OF_A_SUM_MM = 1.5
-export const MATTERS = {
+export const SMALLEST_WORTHWHILE_CHANGE = {
   fatPercent: 1.5,
   fatMass: 1,
   leanMass: 2,
   mass: 2,
-  netSwing: 2.5,
+  recomposition: 2.5,
   /** One fold, mm. */
   fold: 3,
   /** One girth, cm: half an inch. */
@@ -98,7 +98,7 @@ export const MATTERS = {
 } as const
 
 /** What a change of the sum of so many folds has to reach to matter, mm. */
-export function sumThatMatters(folds: number): number {
+export function smallestWorthwhileChangeOfSum(folds: number): number {
   return PER_FOLD_OF_A_SUM_MM * folds
 }
 
@@ -107,7 +107,7 @@ export type Direction = 'down' | 'up' | 'held' | 'unclear' | 'absent'
 
 export function directionOf(verdict: Verdict | undefined): Direction {
   if (!verdict) return 'absent'
-  if (verdict.sureness === 'no change') return 'held'
-  if (verdict.sureness === 'cannot tell') return 'unclear'
+  if (verdict.certainty === 'no change') return 'held'
+  if (verdict.certainty === 'cannot tell') return 'unclear'
   return verdict.change < 0 ? 'down' : 'up'
 }

@@ -1,6 +1,6 @@
+import { estimate } from './estimate'
 import type { Subject, Values } from '../equations/types'
 import { CM_PER_INCH } from '../units/constants'
-import { estimate } from './estimate'
 
 const HALF_INCH = CM_PER_INCH / 2
 

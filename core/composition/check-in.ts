@@ -1,20 +1,19 @@
-import { isSkinfold, type Sex, type SiteId } from '../anatomy/ids'
-import type { SchooledValue } from '../anatomy/landmark-standards'
-import { compare, type Comparison } from '../change/compare'
+import { type Sex, type SiteId, isSkinfold } from '../anatomy/ids'
+import type { LocatedValue } from '../anatomy/landmark-standards'
+import { estimate } from './estimate'
+import { type EquationResult, estimateEvery, servedValues } from './every'
+import { type Step, working } from './working'
 import { equationById } from '../equations/registry'
 import type { Conversion, Equation, Estimate, Subject } from '../equations/types'
 import { inputError } from '../errors'
-import { heightOf, massOf, siteValues } from '../readings/rotation'
+import { type Outcome, attempt } from '../outcome'
+import { type ProtocolChoice, protocolOf } from '../protocols/in-force'
+import { standardOfSite } from '../protocols/registry'
+import type { Protocol } from '../protocols/types'
 import type { Reading } from '../readings/reading'
 import type { SiteValue } from '../readings/site-value'
-import { attempt, type Outcome } from '../outcome'
-import { protocolOf, type ProtocolChoice } from '../protocols/in-force'
-import { schoolOfSite } from '../protocols/registry'
-import type { Protocol } from '../protocols/types'
-import { ageOn, type IsoDate } from '../units/dates'
-import { estimate } from './estimate'
-import { estimateEvery, servedValues, type EquationResult } from './every'
-import { working, type Step } from './working'
+import { heightOf, massOf, siteValues } from '../readings/values'
+import { type IsoDate, ageOn } from '../units/dates'
 
 /** Who is measured. */
 export interface Person {
@@ -30,6 +29,8 @@ export interface CheckInRecord extends ProtocolChoice {
   conversion: Conversion
   measuredOn: IsoDate
   readings: readonly Reading[]
+  /** The average body mass of the days around it and how many they are, in place of the one weighing. */
+  weekMass?: { kg: number; days: number }
 }
 
 /** A check-in's readings turned into what an equation takes. */
@@ -38,8 +39,8 @@ export interface Sheet {
   subject: Subject
   /** How each site's value came about. */
   sites: Partial<Record<SiteId, SiteValue>>
-  /** The site values with the school that landed them. */
-  measured: SchooledValue[]
+  /** The site values with the landmark standard they were located by. */
+  measured: LocatedValue[]
   /** Sites of the protocol without a reading yet. */
   missing: SiteId[]
 }
@@ -50,10 +51,10 @@ export function sheetOf(person: Person, record: CheckInRecord): Sheet {
   const { sex } = person
   const wanted = [...protocol.folds[sex], ...protocol.girths[sex]]
   const sites = siteValues(protocol, sex, record.readings)
-  const measured = wanted.flatMap((site): SchooledValue[] => {
+  const measured = wanted.flatMap((site): LocatedValue[] => {
     const value = sites[site]?.value
     if (value === undefined) return []
-    return [{ site, value, school: isSkinfold(site) ? schoolOfSite(protocol, site) : null }]
+    return [{ site, value, standard: isSkinfold(site) ? standardOfSite(protocol, site) : null }]
   })
   return {
     protocol,
@@ -64,7 +65,7 @@ export function sheetOf(person: Person, record: CheckInRecord): Sheet {
       sex,
       ageYears: ageOn(person.birthDate, record.measuredOn),
       heightCm: heightOf(record.readings) ?? record.heightCm ?? person.heightCm ?? undefined,
-      massKg: massOf(record.readings),
+      massKg: record.weekMass?.kg ?? massOf(record.readings),
     },
   }
 }
@@ -131,33 +132,4 @@ export function workingOf(person: Person, record: CheckInRecord): Outcome<Step[]
       conversion,
     })
   })
-}
-
-/**
- * What changed since the latest earlier check-in that the same equation can read, by the equation and conversion of
- * the later one.
- *
- * @param earlier earlier check-ins, newest first
- * @returns undefined where none can be compared
- */
-export function changeSince<R extends CheckInRecord>(
-  person: Person,
-  record: CheckInRecord,
-  earlier: readonly R[],
-): { since: R; comparison: Comparison } | undefined {
-  const after = sheetOf(person, record)
-  const { conversion } = record
-  for (const since of earlier) {
-    const before = sheetOf(person, since)
-    const comparison = attempt(() => {
-      const equation = equationFor(after, undefined)
-      const occasion = (sheet: Sheet) => ({
-        subject: sheet.subject,
-        values: servedValues(equation, sheet.measured),
-      })
-      return compare(equation.id, occasion(before), occasion(after), { conversion })
-    })
-    if (comparison.ok) return { since, comparison: comparison.value }
-  }
-  return undefined
 }

@@ -1,34 +1,14 @@
 import type { SiteId } from '../anatomy/ids'
+import { estimate } from './estimate'
+import { FAT_KCAL_PER_KG, LEAN_KCAL_PER_KG } from './tissue-energy'
 import type { Estimate, EstimateOptions, Subject, Values } from '../equations/types'
 import {
-  changedHandFactor,
+  type MeasurementSetup,
   massVariance,
   siteError,
   valueVariance,
-  Z95,
-  type Hand,
 } from '../measurement-error/site-error'
 import { attempt } from '../outcome'
-import { estimate } from './estimate'
-
-/**
- * How far one estimate may be from the person's true fat %: the equation's standard error of estimate. It belongs to a
- * level and says nothing about a change.
- */
-export interface LevelError {
-  kind: 'level'
-  /** Points of fat %; null where the source states none. */
-  points: number | null
-}
-
-/** How far a change may be from the true change, by the hand that measured: technical error carried through. */
-export interface ChangeError {
-  kind: 'change'
-  /** Standard error in the unit of the quantity. */
-  standardError: number
-  /** 1.96 standard errors: what the change must exceed to be more than the hand. */
-  smallestRealChange: number
-}
 
 /** One check-in as the error model sees it. */
 export interface MeasuredOccasion {
@@ -40,15 +20,15 @@ export interface MeasuredOccasion {
   massDays?: number
 }
 
-/** `netSwing` is lean less fat mass: its change is fat lost plus lean gained. */
-export type Quantity = 'sum' | 'fatPercent' | 'fatMass' | 'leanMass' | 'netSwing'
+/** `recomposition` is lean less fat mass: its change is fat lost plus lean gained. */
+export type Quantity = 'sum' | 'fatPercent' | 'fatMass' | 'leanMass' | 'recomposition'
 
 export const QUANTITIES: readonly Quantity[] = [
   'sum',
   'fatPercent',
   'fatMass',
   'leanMass',
-  'netSwing',
+  'recomposition',
 ]
 
 /** What a quantity does per unit of each site (mm, cm) and per kg of body mass, around one occasion. */
@@ -64,7 +44,9 @@ export function quantityOf(quantity: Quantity, estimated: Estimate): number | un
   if (quantity === 'sum') return sumMm
   if (quantity === 'fatPercent') return fatPercent
   if (fatMassKg === undefined || leanMassKg === undefined) return undefined
-  return { fatMass: fatMassKg, leanMass: leanMassKg, netSwing: leanMassKg - fatMassKg }[quantity]
+  return { fatMass: fatMassKg, leanMass: leanMassKg, recomposition: leanMassKg - fatMassKg }[
+    quantity
+  ]
 }
 
 const STEP = 1e-3
@@ -111,51 +93,100 @@ function slopesAt(of: (x: number) => number[], x: number, here: number[]): numbe
   return here.map((_, i) => (width === 0 ? 0 : (up[i]! - down[i]!) / width))
 }
 
-/** The part of a quantity's variance that comes from one occasion: from its sites and from its body mass. */
-export function occasionVariance(gradient: Gradient, occasion: MeasuredOccasion, hand: Hand) {
-  const sites = Object.entries(gradient.sites) as [SiteId, number][]
-  const fromSites = sites.reduce(
-    (total, [site, slope]) =>
-      total + slope ** 2 * valueVariance(siteError(site, hand), occasion.trials?.[site] ?? 1),
-    0,
-  )
-  return { fromSites, fromMass: gradient.mass ** 2 * massVariance(occasion.massDays, hand.skill) }
+/** The errors that one occasion was measured with. */
+export interface OccasionErrors {
+  /** Variance of a site's value, mm² or cm². */
+  site(site: SiteId): number
+  /** Variance of the body mass, kg². */
+  mass: number
+}
+
+/**
+ * The errors of an occasion, from who read each site and with what.
+ *
+ * @param setupOf the tester and instruments of a site, or of body mass
+ */
+export function occasionErrors(
+  { trials, massDays }: MeasuredOccasion,
+  setupOf: (of: SiteId | 'mass') => MeasurementSetup,
+): OccasionErrors {
+  return {
+    site: (site) => valueVariance(siteError(site, setupOf(site)), trials?.[site] ?? 1),
+    mass: massVariance(massDays, setupOf('mass').skill),
+  }
+}
+
+/**
+ * The variance that one occasion puts into a quantity.
+ *
+ * @param factorOf by how much a site's error grows, as for another tester than last time
+ */
+export function occasionVariance(
+  gradient: Gradient,
+  errors: OccasionErrors,
+  factorOf: (site: SiteId) => number = () => 1,
+): number {
+  let variance = gradient.mass ** 2 * errors.mass
+  for (const site of Object.keys(gradient.sites) as SiteId[]) {
+    variance += (factorOf(site) * gradient.sites[site]!) ** 2 * errors.site(site)
+  }
+  return variance
+}
+
+/** Two gradients added with weights: the gradient of a quantity made of two others. */
+export function weighted(a: Gradient, forA: number, b: Gradient, forB: number): Gradient {
+  const sites = Object.keys(a.sites) as SiteId[]
+  return {
+    value: forA * a.value + forB * b.value,
+    mass: forA * a.mass + forB * b.mass,
+    sites: Object.fromEntries(
+      sites.map((site) => [site, forA * a.sites[site]! + forB * (b.sites[site] ?? 0)]),
+    ),
+  }
+}
+
+/** One side of a change: what was measured, and its errors. */
+export interface ChangeSide {
+  occasion: MeasuredOccasion
+  errors: OccasionErrors
+}
+
+/** The standard error of a change in every quantity, and of the energy that fat and lean mass hold. */
+export interface ChangeErrors extends Record<Quantity, number> {
+  /** kcal. Fat and lean err opposite ways, so this is less than their errors added. */
+  energy: number
 }
 
 /**
  * The technical error of a change in every quantity between two check-ins, carried through by the gradient of the
  * equation at each.
  *
- * @param before the earlier occasion (at the later age, as changes are judged)
- * @param hand of both, or of each
- * @param change another tester or caliper widens the sites' part by half
- * @returns NaN for what the equation does not give
+ * @param before the earlier side (at the later age, as changes are judged)
+ * @param factorOf by how much a site's error grows, as for another tester than then
+ * @returns standard errors; NaN for what the equation does not give
  * @throws InputError as `estimate` does
  */
 export function changeErrors(
   equationId: string,
-  before: MeasuredOccasion,
-  after: MeasuredOccasion,
-  hand: Hand | { before: Hand; after: Hand },
-  change: { anotherTester?: boolean; anotherCaliper?: boolean } = {},
+  before: ChangeSide,
+  after: ChangeSide,
+  factorOf: (site: SiteId) => number = () => 1,
   options: EstimateOptions = {},
-): Record<Quantity, ChangeError> {
-  const hands = 'skill' in hand ? [hand, hand] : [hand.before, hand.after]
-  const factor = changedHandFactor(change) ** 2
-  const gradients = [before, after].map((occasion) => gradientsOf(equationId, occasion, options))
+): ChangeErrors {
+  const sides = [before, after].map(({ occasion, errors }) => {
+    const gradients = gradientsOf(equationId, occasion, options)
+    const { fatMass, leanMass } = gradients
+    const energy = weighted(fatMass, FAT_KCAL_PER_KG, leanMass, LEAN_KCAL_PER_KG)
+    return { gradients: { ...gradients, energy }, errors }
+  })
+  const errorOf = (of: Quantity | 'energy') =>
+    Math.sqrt(
+      sides.reduce(
+        (sum, { gradients, errors }) => sum + occasionVariance(gradients[of], errors, factorOf),
+        0,
+      ),
+    )
   return Object.fromEntries(
-    QUANTITIES.map((quantity): [Quantity, ChangeError] => {
-      const variance = [before, after].reduce((total, occasion, i) => {
-        const part = occasionVariance(gradients[i]![quantity], occasion, hands[i]!)
-        return total + factor * part.fromSites + part.fromMass
-      }, 0)
-      const standardError = Math.sqrt(variance)
-      return [quantity, { kind: 'change', standardError, smallestRealChange: Z95 * standardError }]
-    }),
-  ) as Record<Quantity, ChangeError>
-}
-
-/** The standard error of estimate of one level, as a type of its own. */
-export function levelError(estimated: { standardError: number | null }): LevelError {
-  return { kind: 'level', points: estimated.standardError }
+    [...QUANTITIES, 'energy' as const].map((of) => [of, errorOf(of)]),
+  ) as unknown as ChangeErrors
 }

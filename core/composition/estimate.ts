@@ -1,6 +1,11 @@
-import type { SiteId } from '../anatomy/ids'
-import { GIRTH_IDS, isSkinfold, SCHOOLS, SKINFOLD_IDS } from '../anatomy/ids'
-import { limitsOf, WIDEST_CALIPER_MM } from '../anatomy/limits'
+import {
+  GIRTH_IDS,
+  LANDMARK_STANDARDS,
+  SKINFOLD_IDS,
+  type SiteId,
+  isSkinfold,
+} from '../anatomy/ids'
+import { WIDEST_CALIPER_MM, limitsOf } from '../anatomy/limits'
 import { nameOf } from '../anatomy/names'
 import { group, meanAbdomen } from '../equations/basis'
 import { checkedConversion, fatPercentError, fatPercentOf } from '../equations/conversions'
@@ -151,7 +156,7 @@ export function prepare(
   equationId: string,
   subject: Subject,
   values: Values,
-  { conversion = 'siri', school, groupTerm = false }: EstimateOptions = {},
+  { conversion = 'siri', standard, groupTerm = false }: EstimateOptions = {},
 ): Prepared {
   const equation = equationById(equationId)
   if (subject?.sex !== 'male' && subject?.sex !== 'female') {
@@ -164,17 +169,23 @@ export function prepare(
     )
   }
   const variant = variantFor(equation, subject.sex)
-  const asked = school ?? equation.school
-  if (asked !== undefined && !SCHOOLS.includes(asked)) {
-    throw inputError('school', 'unknown', 'School', asked, SCHOOLS.join(', '))
-  }
-  if (variant.folds.length > 0 && asked !== equation.school) {
+  const asked = standard ?? equation.standard
+  if (asked !== undefined && !LANDMARK_STANDARDS.includes(asked)) {
     throw inputError(
-      'school',
-      'wrong-school',
-      `${equation.name}, school of the sites`,
+      'standard',
+      'unknown',
+      'Landmark standard',
       asked,
-      `${equation.school} only`,
+      LANDMARK_STANDARDS.join(', '),
+    )
+  }
+  if (variant.folds.length > 0 && asked !== equation.standard) {
+    throw inputError(
+      'standard',
+      'wrong-standard',
+      `${equation.name}, landmark standard of the sites`,
+      asked,
+      `${equation.standard} only`,
     )
   }
   const warnings: string[] = []
@@ -302,7 +313,7 @@ function standardErrorOf({ standardError }: Variant, density: number, conversion
  * @param equationId id in the registry
  * @param subject sex, age in years (floored), height in cm and mass in kg where known
  * @param values final values by id: mm for folds, cm for girths, whatever unit the published form uses
- * @param options conversion of density to fat % (siri), school of the values (the equation's own), population term (off)
+ * @param options conversion of density to fat % (siri), standard of the values (the equation's own), population term (off)
  * @returns fat %, its standard error in points, and where they apply sum (mm), density (g/cm³), fat and lean mass (kg);
  *   nothing is rounded
  * @throws InputError naming the input that is missing, impossible or outside the equation's domain

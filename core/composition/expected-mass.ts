@@ -1,7 +1,7 @@
-import type { EstimateOptions, Subject, Values } from '../equations/types'
-import { isSkinfold, type SiteId } from '../anatomy/ids'
-import { attempt } from '../outcome'
+import { type SiteId, isSkinfold } from '../anatomy/ids'
 import { estimate } from './estimate'
+import type { EstimateOptions, Subject, Values } from '../equations/types'
+import { attempt } from '../outcome'
 
 /**
  * The body mass to be expected when every fold changed by one share and lean mass was held: lean / (1 - fat %).

@@ -1,18 +1,24 @@
-import { isSkinfold, type SiteId, type SkinfoldId } from '../anatomy/ids'
-import { lastValues } from './last-values'
-import { equationById } from '../equations/registry'
-import { findCreep, type Creep } from '../readings/compression-drift'
-import { heightOf, massOf, trialsOf } from '../readings/rotation'
-import { findSlips, type Finding } from '../data-quality/find'
-import { siteError, smallestRealChange, type Hand } from '../measurement-error/site-error'
-import { daysBetween } from '../units/dates'
-import { leadEquation, sheetOf, type CheckInRecord, type Person, type Sheet } from './check-in'
+import { type SiteId, type SkinfoldId, isSkinfold } from '../anatomy/ids'
+import { type CheckInRecord, type Person, type Sheet, leadEquation, sheetOf } from './check-in'
 import { servedValues } from './every'
 import { expectedMass } from './expected-mass'
+import { lastValues } from './last-values'
+import { findEntryErrors } from '../data-quality/find'
+import type { Finding } from '../data-quality/finding'
+import { equationById } from '../equations/registry'
+import {
+  type MeasurementSetup,
+  minimalDetectableChange,
+  siteError,
+} from '../measurement-error/site-error'
+import { type CompressionDrift, findCompressionDrift } from '../readings/compression-drift'
+import { trialsOf } from '../readings/trials'
+import { heightOf, massOf } from '../readings/values'
+import { daysBetween } from '../units/dates'
 
 const DAYS_A_WEEK = 7
 
-/** Trials of every site of a check-in in the order of their passes. */
+/** Trials of every site of a check-in in the order they were taken. */
 function trialsBySite({ readings }: CheckInRecord, { protocol, sites }: Sheet) {
   return new Map(
     (Object.keys(sites) as SiteId[]).map((site): [SiteId, number[]] => [
@@ -41,18 +47,19 @@ export function findingsOf(
   person: Person,
   record: CheckInRecord,
   earlier: readonly CheckInRecord[],
-  hand: Hand,
+  setup: MeasurementSetup,
 ): Finding[] {
   const sheet = sheetOf(person, record)
   const last = earlier[0]
   const lastMassKg = earlier.map(({ readings }) => massOf(readings)).find((kg) => kg !== undefined)
   const measuredHeight = heightOf(record.readings) !== undefined
-  return findSlips(trialsBySite(record, sheet), {
-    hand,
+  return findEntryErrors(trialsBySite(record, sheet), {
+    errorOf: (site) => siteError(site, setup),
+    graduationMm: setup.graduation?.mm,
     sex: person.sex,
     weeks: last && daysBetween(last.measuredOn, record.measuredOn) / DAYS_A_WEEK,
     last: lastValues(sheet.protocol, person.sex, earlier),
-    massKg: sheet.subject.massKg,
+    massKg: massOf(record.readings),
     lastMassKg,
     massAt: massModel(person, sheet, last),
     heightCm: sheet.subject.heightCm,
@@ -62,34 +69,14 @@ export function findingsOf(
 }
 
 /** Folds of a check-in whose trials fall each time. */
-export function creepsOf(person: Person, record: CheckInRecord, hand: Hand): Creep[] {
+export function compressionDriftsOf(
+  person: Person,
+  record: CheckInRecord,
+  setup: MeasurementSetup,
+): CompressionDrift[] {
   const sheet = sheetOf(person, record)
   return [...trialsBySite(record, sheet)].flatMap(([site, trials]) => {
     if (!isSkinfold(site)) return []
-    return findCreep(site, trials, siteError(site, hand)) ?? []
+    return findCompressionDrift(site, trials, siteError(site, setup).repeat) ?? []
   })
-}
-
-/**
- * The smallest change in the sum of the folds taken so far that this hand can tell from its own error, at 95 %.
- *
- * @param changed whether tester or caliper are others than last time
- * @returns mm, or undefined before the first fold
- */
-export function reachOf(
-  person: Person,
-  record: CheckInRecord,
-  hand: Hand,
-  changed: { anotherTester?: boolean; anotherCaliper?: boolean } = {},
-): number | undefined {
-  const { sites } = sheetOf(person, record)
-  const folds = (Object.keys(sites) as SiteId[]).filter((site): site is SkinfoldId =>
-    isSkinfold(site),
-  )
-  if (folds.length === 0) return undefined
-  return smallestRealChange(
-    folds.map((site) => ({ site, trials: sites[site]!.taken })),
-    hand,
-    changed,
-  )
 }

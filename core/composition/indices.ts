@@ -1,5 +1,5 @@
-import { inputError } from '../errors'
 import type { GirthId, SkinfoldId } from '../anatomy/ids'
+import { inputError } from '../errors'
 
 function positive(input: string, label: string, value: number, unit: string): number {
   if (!(Number.isFinite(value) && value > 0)) {

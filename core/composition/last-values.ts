@@ -1,11 +1,11 @@
-import type { CheckInRecord } from './check-in'
 import type { Sex, SiteId } from '../anatomy/ids'
-import { rulesOf, trialsOf } from '../readings/rotation'
-import { siteValue } from '../readings/site-value'
+import type { CheckInRecord } from './check-in'
 import type { Protocol } from '../protocols/types'
+import { siteValue } from '../readings/site-value'
+import { rulesOf, trialsOf } from '../readings/trials'
 import type { IsoDate } from '../units/dates'
 
-/** What a site read last time, in the school of the protocol in hand. */
+/** What a site read last time, in the standard of the protocol in hand. */
 export interface LastValue {
   /** mm for folds, cm for girths. */
   value: number
@@ -15,7 +15,7 @@ export interface LastValue {
 }
 
 /**
- * For each site of a protocol the latest earlier value of the same site in the same school, whatever protocol it was
+ * For each site of a protocol the latest earlier value of the same site in the same standard, whatever protocol it was
  * taken by.
  *
  * @param earlier earlier check-ins, newest first

@@ -1,8 +1,8 @@
 import { nameOf } from '../anatomy/names'
+import { evaluate, finish, prepare } from './estimate'
 import { CONVERSIONS } from '../equations/conversions'
 import type { EstimateOptions, Subject, Values } from '../equations/types'
 import { unrounded } from '../units/format'
-import { evaluate, finish, prepare } from './estimate'
 
 /** One line of the working: what, how, and the unrounded value. */
 export interface Step {

@@ -1,10 +1,8 @@
-import type { SiteId } from '../anatomy/ids'
-import { isSkinfold } from '../anatomy/ids'
+import { type SiteId, isSkinfold } from '../anatomy/ids'
 import { limitsOf } from '../anatomy/limits'
-import { siteError, type Hand } from '../measurement-error/site-error'
 
 /*
- * How likely a set of readings is for an honest hand, given the last check-in.
+ * How likely a set of readings is from an honest tester, given the last check-in.
  *
  * Every site of a kind moves by one common share c of its last value, and by a little of its own; the mark is found
  * again with the re-mark error, and each trial repeats with the repeat error. c is not known, so the likelihood is
@@ -55,7 +53,10 @@ export function timeFactor(weeks: number | undefined): number {
 
 /** What the model knows before the readings. */
 export interface Expectation {
-  hand: Hand
+  /** Technical error of one trial at a site, and of finding the mark again another day: mm or cm. */
+  errorOf(site: SiteId): { repeat: number; relocation: number }
+  /** Smallest step of the caliper, mm. */
+  graduationMm?: number
   sex: 'male' | 'female'
   /** Weeks since the last check-in. */
   weeks?: number
@@ -63,7 +64,7 @@ export interface Expectation {
   last: Partial<Record<SiteId, { value: number; trials: number }>>
 }
 
-/** Trials of the sites of one kind, in the order of their passes. */
+/** Trials of the sites of one kind, in the order they were taken. */
 export type Trials = ReadonlyMap<SiteId, readonly number[]>
 
 /** The sheet of one kind (folds or girths) with the likelihood of each site at each common change. */
@@ -122,9 +123,9 @@ export class SheetLikelihood {
 
   /** Log likelihood of one site's trials at each common change. */
   private along(site: SiteId, values: readonly number[], extra = 0): number[] {
-    const error = siteError(site, this.known.hand)
+    const error = this.known.errorOf(site)
     const repeat = error.repeat ** 2
-    const remark = error.remark ** 2
+    const relocation = error.relocation ** 2
     const n = values.length
     const mean = values.reduce((a, b) => a + b, 0) / n
     const scatter = values.reduce((a, x) => a + (x - mean) ** 2, 0)
@@ -138,8 +139,8 @@ export class SheetLikelihood {
         within + logNormal(mean, (softLow + high) / 2.4, ((high - softLow) / 2.6) ** 2 + repeat / n)
       return this.grid.map(() => likelihood)
     }
-    const spread = (this.own * last.value) ** 2 + remark + extra + repeat / n
-    const lastVariance = remark + repeat / last.trials
+    const spread = (this.own * last.value) ** 2 + relocation + extra + repeat / n
+    const lastVariance = relocation + repeat / last.trials
     return this.grid.map(
       (c) => within + logNormal(mean, last.value * (1 + c), spread + (1 + c) ** 2 * lastVariance),
     )

@@ -1,9 +1,9 @@
 import type { GirthId, SkinfoldId } from '../anatomy/ids'
 import { nameOf } from '../anatomy/names'
+import type { Basis, Inputs, Term } from './types'
 import { inputError } from '../errors'
 import { CM_PER_INCH, KG_PER_POUND } from '../units/constants'
 import { fixed } from '../units/format'
-import type { Basis, Inputs, Term } from './types'
 
 /* What coefficients multiply. Published forms in inches and pounds convert here, so that inputs are always cm and kg. */
 

@@ -1,5 +1,5 @@
-import { inputError } from '../errors'
 import type { Conversion } from './types'
+import { inputError } from '../errors'
 
 /** fat % = a / BD - b. */
 interface DensityConversion {

@@ -31,9 +31,9 @@ export const durninWomersley: Equation[] = [
     id: 'durnin-womersley-4',
     name: 'Durnin-Womersley, four folds',
     family: 'Durnin-Womersley',
-    school: 'dw',
+    standard: 'dw',
     notes: [
-      'Its suprailiac is the iliac crest fold: just above the crest in the midaxillary line. Biceps, triceps and subscapular may come from the American or the international school; the card says what was mixed.',
+      'Its suprailiac is the iliac crest fold: just above the crest in the midaxillary line. Biceps, triceps and subscapular may come from the American or the international standard; the card says what was mixed.',
       'Age rows jump at their edges: a man with a sum of 20 mm reads 8.0 % at 29 and 12.0 % at 30. Rows are never interpolated.',
       'The standard errors are from one recall.',
     ],

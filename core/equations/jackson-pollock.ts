@@ -64,7 +64,7 @@ function variant(
   }
 }
 
-const family = { family: 'Jackson-Pollock', school: 'us' } as const
+const family = { family: 'Jackson-Pollock', standard: 'us' } as const
 const errorOf = (of: 'density' | 'fatPercent', value: number) => ({ of, value })
 
 export const jacksonPollock: Equation[] = [

@@ -1,19 +1,37 @@
 import type { Sex } from '../anatomy/ids'
-import { inputError } from '../errors'
-import { athletes } from './athletes'
+import { armyFamily } from './army'
+import { carterFamily } from './carter'
+import { deurenbergFamily } from './deurenberg'
 import { durninWomersley } from './durnin-womersley'
+import { evansFamily } from './evans'
+import { faulkner } from './faulkner'
 import { jacksonPollock } from './jackson-pollock'
-import { otherFolds } from './other-folds'
-import { tape } from './tape'
+import { navy } from './navy'
+import { nineSiteRatio } from './nine-site-ratio'
+import { relativeFatMassFamily } from './relative-fat-mass'
+import { slaughterFamily } from './slaughter'
+import { sloanFamily } from './sloan'
+import { tranWeltman } from './tran-weltman'
 import type { Equation, Variant } from './types'
+import { withers } from './withers'
+import { inputError } from '../errors'
 
 /** Every equation there is. Screens, docs, the recommender, the batch command and the tests read this list. */
 export const EQUATIONS: readonly Equation[] = [
   ...jacksonPollock,
   ...durninWomersley,
-  ...athletes,
-  ...otherFolds,
-  ...tape,
+  ...withers,
+  ...carterFamily,
+  ...faulkner,
+  ...evansFamily,
+  ...sloanFamily,
+  ...slaughterFamily,
+  ...nineSiteRatio,
+  ...navy,
+  ...armyFamily,
+  ...tranWeltman,
+  ...relativeFatMassFamily,
+  ...deurenbergFamily,
 ]
 
 const byId = new Map(EQUATIONS.map((equation) => [equation.id, equation]))

@@ -1,4 +1,4 @@
-import type { GirthId, School, Sex, SkinfoldId } from '../anatomy/ids'
+import type { GirthId, LandmarkStandard, Sex, SkinfoldId } from '../anatomy/ids'
 
 /** The person an equation is applied to. */
 export interface Subject {
@@ -81,8 +81,8 @@ export interface Equation {
   id: string
   name: string
   family: string
-  /** The school whose sites it wants; absent for equations without folds. */
-  school?: School
+  /** The standard whose sites it wants; absent for equations without folds. */
+  standard?: LandmarkStandard
   variants: Variant[]
   /** What a coach should know before trusting it. */
   notes: string[]
@@ -93,8 +93,8 @@ export type Conversion = 'siri' | 'brozek'
 export interface EstimateOptions {
   /** Density to fat %; direct fat % forms ignore it. */
   conversion?: Conversion
-  /** The school in which the values were measured. */
-  school?: School
+  /** The standard in which the values were measured. */
+  standard?: LandmarkStandard
   /** Applies the equation's population term, where it has one. */
   groupTerm?: boolean
 }

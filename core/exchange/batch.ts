@@ -1,13 +1,13 @@
 import {
   GIRTH_IDS,
+  type LandmarkStandard,
   SKINFOLD_IDS,
-  type School,
   type Sex,
   type SiteId,
   type SkinfoldId,
 } from '../anatomy/ids'
-import { LANDMARKS, landmarkOf } from '../anatomy/landmarks/index'
-import { serves, type SchooledValue } from '../anatomy/landmark-standards'
+import { type LocatedValue, serves } from '../anatomy/landmark-standards'
+import { LANDMARKS, landmarkOf } from '../anatomy/landmarks'
 import { estimate } from '../composition/estimate'
 import { estimateEvery } from '../composition/every'
 import { equationById } from '../equations/registry'
@@ -32,16 +32,16 @@ export const BATCH_COLUMNS = [
 
 export type BatchResult = Record<(typeof BATCH_COLUMNS)[number], string | number>
 
-/** The school that a fold of a sheet belongs to: the sheet's, or the one that lands it where the sheet's does not. */
-function schoolFor(site: SkinfoldId, sheet: 'us' | 'int'): School {
+/** The standard that a fold of a sheet belongs to: the sheet's, or the one that locates it where the sheet's does not. */
+function standardFor(site: SkinfoldId, sheet: 'us' | 'int'): LandmarkStandard {
   if (landmarkOf(site, sheet)) return sheet
-  return LANDMARKS.find((l) => l.site === site)!.school
+  return LANDMARKS.find((l) => l.site === site)!.standard
 }
 
 interface SiteColumn {
   site: SiteId
   column: string
-  schools: Record<'us' | 'int', School | null>
+  standards: Record<'us' | 'int', LandmarkStandard | null>
 }
 
 /** Every site with an input column: Sloan's own suprailiac has none. */
@@ -49,9 +49,9 @@ const SITE_COLUMNS: SiteColumn[] = [
   ...SKINFOLD_IDS.filter((site) => site !== 'suprailiac_sloan').map((site) => ({
     site,
     column: `${site}_mm`,
-    schools: { us: schoolFor(site, 'us'), int: schoolFor(site, 'int') },
+    standards: { us: standardFor(site, 'us'), int: standardFor(site, 'int') },
   })),
-  ...GIRTH_IDS.map((site) => ({ site, column: `${site}_cm`, schools: { us: null, int: null } })),
+  ...GIRTH_IDS.map((site) => ({ site, column: `${site}_cm`, standards: { us: null, int: null } })),
 ]
 
 /** One row with its columns by name. */
@@ -77,10 +77,10 @@ function numberOf(column: string, text: string): number | undefined {
   return value
 }
 
-function schoolOf(row: RowReader): 'us' | 'int' {
-  const text = row.text('school') || 'us'
+function standardOf(row: RowReader): 'us' | 'int' {
+  const text = row.text('standard') || 'us'
   if (text === 'us' || text === 'int') return text
-  throw inputError('school', 'unknown', 'school', text, 'us or int, us when empty')
+  throw inputError('standard', 'unknown', 'standard', text, 'us or int, us when empty')
 }
 
 function subjectOf(row: RowReader): Subject {
@@ -127,21 +127,21 @@ function errorRow(id: string, equation: string, error: InputError): BatchResult 
   }
 }
 
-/** Where an equation's sites stand in a sheet, for one sex and school. */
+/** Where an equation's sites stand in a sheet, for one sex and standard. */
 interface Plan {
   equation: Equation
   served: PlacedColumn[]
-  /** Columns of the equation's folds that hold another school's value. */
+  /** Columns of the equation's folds that hold another standard's value. */
   foreign: PlacedColumn[]
 }
 
 type PlacedColumn = SiteColumn & { at: number }
 
-function planFor(name: string, sex: Sex, school: 'us' | 'int', columns: PlacedColumn[]): Plan {
+function planFor(name: string, sex: Sex, standard: 'us' | 'int', columns: PlacedColumn[]): Plan {
   const equation = equationById(name)
   const folds: readonly SiteId[] = equation.variants.find((v) => v.sex === sex)?.folds ?? []
-  const isServed = ({ site, schools }: PlacedColumn) =>
-    serves({ site, school: schools[school], value: NaN }, equation.school)
+  const isServed = ({ site, standards }: PlacedColumn) =>
+    serves({ site, standard: standards[standard], value: NaN }, equation.standard)
   return {
     equation,
     served: columns.filter(isServed),
@@ -153,17 +153,17 @@ function byName(
   id: string,
   { equation, served, foreign }: Plan,
   subject: Subject,
-  school: 'us' | 'int',
+  standard: 'us' | 'int',
   cells: readonly string[],
 ): BatchResult {
   const other = foreign.find(({ at }) => cells[at]?.trim())
   if (other) {
     throw inputError(
-      'school',
-      'wrong-school',
-      `${equation.name}, school of ${other.site}`,
-      other.schools[school],
-      `${equation.school}`,
+      'standard',
+      'wrong-standard',
+      `${equation.name}, landmark standard of ${other.site}`,
+      other.standards[standard],
+      `${equation.standard}`,
     )
   }
   const values: Values = {}
@@ -174,7 +174,7 @@ function byName(
   return resultRow(id, estimate(equation.id, subject, values))
 }
 
-function byInputs(id: string, subject: Subject, measured: SchooledValue[]): BatchResult[] {
+function byInputs(id: string, subject: Subject, measured: LocatedValue[]): BatchResult[] {
   const results = estimateEvery(subject, measured)
   const rows = results.flatMap((result): BatchResult[] => {
     if (result.ok) return [resultRow(id, result.estimate)]
@@ -218,14 +218,14 @@ export function batchReader(
     id: string,
     name: string,
     subject: Subject,
-    school: 'us' | 'int',
+    standard: 'us' | 'int',
     cells: readonly string[],
   ) {
     try {
-      const key = `${name} ${subject.sex} ${school}`
+      const key = `${name} ${subject.sex} ${standard}`
       let plan = plans.get(key)
-      if (!plan) plans.set(key, (plan = planFor(name, subject.sex, school, columns)))
-      return byName(id, plan, subject, school, cells)
+      if (!plan) plans.set(key, (plan = planFor(name, subject.sex, standard, columns)))
+      return byName(id, plan, subject, standard, cells)
     } catch (error) {
       if (error instanceof InputError) return errorRow(id, name, error)
       throw error
@@ -239,13 +239,13 @@ export function batchReader(
     const names = text('equation')
     try {
       const subject = subjectOf(row)
-      const school = schoolOf(row)
+      const standard = standardOf(row)
       if (names !== '') {
-        return names.split(/\s+/).map((name) => named(id, name, subject, school, cells))
+        return names.split(/\s+/).map((name) => named(id, name, subject, standard, cells))
       }
-      const measured = columns.flatMap(({ site, column, schools, at }): SchooledValue[] => {
+      const measured = columns.flatMap(({ site, column, standards, at }): LocatedValue[] => {
         const value = numberOf(column, cells[at]?.trim() ?? '')
-        return value === undefined ? [] : [{ site, school: schools[school], value }]
+        return value === undefined ? [] : [{ site, standard: standards[standard], value }]
       })
       return byInputs(id, subject, measured)
     } catch (error) {

@@ -1,6 +1,5 @@
 import ical, { ICalCalendarMethod } from 'ical-generator'
-import type { IsoDate } from '../units/dates'
-import { addDays } from '../units/dates'
+import { type IsoDate, addDays } from '../units/dates'
 
 /** A check-in that is due. */
 export interface DueVisit {

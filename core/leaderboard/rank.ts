@@ -1,7 +1,7 @@
 import { CLEAR_AT } from '../change/verdict'
 
-/** What a board ranks by. `sum` and `netSwing` in mm and kg, fat % in points. */
-export const BOARD_MEASURES = ['fatPercent', 'fatMass', 'sum', 'netSwing'] as const
+/** What a board ranks by. `sum` and `recomposition` in mm and kg, fat % in points. */
+export const BOARD_MEASURES = ['fatPercent', 'fatMass', 'sum', 'recomposition'] as const
 export type BoardMeasure = (typeof BOARD_MEASURES)[number]
 
 /** Measures that a client who sees sums and girths only is never ranked by. */
@@ -27,12 +27,12 @@ export interface Placed<C extends Contender> {
 
 /** What counts for more: a loss, but for the net swing a gain. */
 function worth({ change }: Contender, measure: BoardMeasure): number {
-  return measure === 'netSwing' ? change : -change
+  return measure === 'recomposition' ? change : -change
 }
 
 /**
  * Ranks by change. A tie group is all whose difference from its first is not clear (2.58 standard errors of the
- * difference), so that nobody wins by the tester's hand.
+ * difference), so that nobody wins by the tester's error.
  *
  * @returns best first
  */

@@ -1,4 +1,4 @@
-import { addDays, daysBetween, type IsoDate } from '../units/dates'
+import { type IsoDate, addDays, daysBetween } from '../units/dates'
 import { fixed } from '../units/format'
 
 export type InstrumentKind = 'caliper' | 'tape' | 'scale'

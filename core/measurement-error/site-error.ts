@@ -1,15 +1,14 @@
-import type { SiteId } from '../anatomy/ids'
-import { isSkinfold } from '../anatomy/ids'
-import type { SiteValue } from '../readings/site-value'
-import { REMARK_SHARE, usualRepeatError, type Skill } from './usual-errors'
+import { type SiteId, isSkinfold } from '../anatomy/ids'
 import { blendedRepeatError } from './technical-error'
+import { RELOCATION_SHARE, type Skill, usualRepeatError } from './usual-errors'
+import type { SiteValue } from '../readings/site-value'
 
 /* All factors here are judgement (no published source), and are replaced by the tester's own error once it is known. */
 
 /** Jaws squeezed by hand instead of a spring. */
 const HAND_SQUEEZED = 1.5
 /** Another tester or caliper than last time, on the whole error. */
-const CHANGED_HAND = 1.5
+const CHANGED_SETUP = 1.5
 /** Day-to-day swing of body mass, kg, for one weighing. */
 const MASS_SWING_KG = 0.6
 
@@ -17,7 +16,7 @@ const MASS_SWING_KG = 0.6
 export type OwnErrors = Partial<Record<SiteId, { tem: number; pairs: number }>>
 
 /** Who measures and with what: everything that the size of the error depends on. */
-export interface Hand {
+export interface MeasurementSetup {
   skill: Skill
   /** The tester's own error by site, where known. */
   ownErrors?: OwnErrors
@@ -28,38 +27,38 @@ export interface Hand {
 }
 
 /** A trained hand with a half-millimetre caliper: what is assumed until tester and instruments are known. */
-export const USUAL_HAND: Hand = { skill: 'trained', graduation: { mm: 0.5 } }
+export const USUAL_SETUP: MeasurementSetup = { skill: 'trained', graduation: { mm: 0.5 } }
 
 /** The two parts of a site's technical error: at the same mark, and of finding the mark again another day. */
 export interface SiteError {
   /** One trial at one mark: mm for folds, cm for girths. */
   repeat: number
   /** Landing the mark again on another day, same unit. */
-  remark: number
+  relocation: number
 }
 
-const known = new WeakMap<Hand, Map<SiteId, SiteError>>()
+const known = new WeakMap<MeasurementSetup, Map<SiteId, SiteError>>()
 
-/** The technical error of one site for this hand. A hand does not change: it is computed once for each site. */
-export function siteError(site: SiteId, hand: Hand): SiteError {
-  const bySite = known.get(hand) ?? new Map<SiteId, SiteError>()
-  known.set(hand, bySite)
+/** The technical error of one site for this setup. A hand does not change: it is computed once for each site. */
+export function siteError(site: SiteId, setup: MeasurementSetup): SiteError {
+  const bySite = known.get(setup) ?? new Map<SiteId, SiteError>()
+  known.set(setup, bySite)
   const before = bySite.get(site)
   if (before) return before
-  const error = computeSiteError(site, hand)
+  const error = computeSiteError(site, setup)
   bySite.set(site, error)
   return error
 }
 
-function computeSiteError(site: SiteId, hand: Hand): SiteError {
-  const usual = usualRepeatError(site, hand.skill)
-  const own = hand.ownErrors?.[site]
-  const squeezed = hand.handSqueezed && isSkinfold(site) ? HAND_SQUEEZED : 1
+function computeSiteError(site: SiteId, setup: MeasurementSetup): SiteError {
+  const usual = usualRepeatError(site, setup.skill)
+  const own = setup.ownErrors?.[site]
+  const squeezed = setup.handSqueezed && isSkinfold(site) ? HAND_SQUEEZED : 1
   const repeat = blendedRepeatError(own?.tem, own?.pairs ?? 0, usual * squeezed)
-  const graduation = (isSkinfold(site) ? hand.graduation?.mm : hand.graduation?.cm) ?? 0
+  const graduation = (isSkinfold(site) ? setup.graduation?.mm : setup.graduation?.cm) ?? 0
   return {
     repeat: Math.sqrt(repeat ** 2 + graduation ** 2 / 12),
-    remark: REMARK_SHARE * repeat,
+    relocation: RELOCATION_SHARE * repeat,
   }
 }
 
@@ -70,8 +69,8 @@ function computeSiteError(site: SiteId, hand: Hand): SiteError {
  * @param trials how many single trials the value is worth: those taken, or `effectiveTrials`
  * @returns mm² or cm²
  */
-export function valueVariance({ repeat, remark }: SiteError, trials: number): number {
-  return repeat ** 2 / Math.max(LEAST_WORTH, trials) + remark ** 2
+export function valueVariance({ repeat, relocation }: SiteError, trials: number): number {
+  return repeat ** 2 / Math.max(LEAST_WORTH, trials) + relocation ** 2
 }
 
 const LEAST_WORTH = 0.4
@@ -109,11 +108,11 @@ export interface MeasuredValue {
 }
 
 /** By how much the error of a change grows when tester or caliper are not those of last time. */
-export function changedHandFactor(change: {
+export function changedSetupFactor(change: {
   anotherTester?: boolean
   anotherCaliper?: boolean
 }): number {
-  return change.anotherTester || change.anotherCaliper ? CHANGED_HAND : 1
+  return change.anotherTester || change.anotherCaliper ? CHANGED_SETUP : 1
 }
 
 /**
@@ -134,16 +133,16 @@ export const Z95 = 1.96
  *
  * @param sites with the trials taken each time
  * @returns mm (folds) or cm (girths)
- * @example for seven folds by a trained hand: 8.0 mm on single trials, 6.6 mm on double
+ * @example for seven folds by a trained tester: 8.0 mm on single trials, 6.6 mm on double
  */
-export function smallestRealChange(
+export function minimalDetectableChange(
   sites: readonly { site: SiteId; trials: number }[],
-  hand: Hand,
+  setup: MeasurementSetup,
   change: { anotherTester?: boolean; anotherCaliper?: boolean } = {},
 ): number {
   const variance = sites.reduce(
-    (total, { site, trials }) => total + 2 * valueVariance(siteError(site, hand), trials),
+    (total, { site, trials }) => total + 2 * valueVariance(siteError(site, setup), trials),
     0,
   )
-  return Z95 * changedHandFactor(change) * Math.sqrt(variance)
+  return Z95 * changedSetupFactor(change) * Math.sqrt(variance)
 }

@@ -53,7 +53,7 @@ const ALL: Record<SkinfoldId | GirthId | 'height' | 'mass', BySkill> = {
 }
 
 /** Landing the mark again on another day adds this share of the repeat error. Judgement, no source. */
-export const REMARK_SHARE = 0.75
+export const RELOCATION_SHARE = 0.75
 
 /**
  * The usual repeat error of one trial at one mark (technical error of measurement). Judgement, no source; replaced by

@@ -1,6 +1,6 @@
-import type { ScreeningFlag } from '../protocols/screening'
+import { LEAST_FAT_PERCENT, type StartingPoint, fatPercentOfStart } from './goal'
 import { ADULT } from '../protocols/recommender'
-import { fatPercentOfStart, LEAST_FAT_PERCENT, type StartingPoint } from './goal'
+import type { ScreeningFlag } from '../protocols/screening'
 
 /** Said once where it matters: what to do, and who is licensed to do it. */
 export interface PlanCaution {
@@ -26,7 +26,7 @@ const RULES: { flag: ScreeningFlag; stops: boolean; words: string }[] = [
     flag: 'eating disorder',
     stops: true,
     words:
-      'An eating disorder, now, before or suspected: no deficit, no numbers to chase. Offer strength, sleep or a lift as the goal, and a referral.',
+      'An eating disorder, now, before or suspected: no deficit, no numbers to chase. SuggestedValue strength, sleep or a lift as the goal, and a referral.',
   },
   {
     flag: 'illness or medicines',

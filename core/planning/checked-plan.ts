@@ -1,10 +1,10 @@
 import { inputError } from '../errors'
-import type { IsoDate } from '../units/dates'
 import { planCautions } from './cautions'
-import { energyPlan, type RestingForm } from './energy'
+import { type RestingForm, energyPlan } from './energy'
 import type { Goal, StartingPoint } from './goal'
-import { checkedPace, type Pace } from './pace'
+import { type Pace, checkedPace } from './pace'
 import { timelineOf } from './timeline'
+import type { IsoDate } from '../units/dates'
 
 /** What of a plan can hurt: where to, how fast, and what is eaten for it. */
 export interface ProposedPlan {

@@ -1,7 +1,7 @@
-import { inputError } from '../errors'
 import type { Sex } from '../anatomy/ids'
+import { inputError } from '../errors'
+import { type StartingPoint, massOfStart } from './goal'
 import { KG_PER_POUND } from '../units/constants'
-import { massOfStart, type StartingPoint } from './goal'
 
 /** Activity factors of resting need. Common practice, no source. */
 export const ACTIVITIES = [
@@ -17,10 +17,6 @@ export const KCAL_PER_GRAM = { fat: 9, protein: 4, carbohydrate: 4, alcohol: 7 }
 
 /** Static rule: 3500 kcal a pound. Wishnofsky M, Am J Clin Nutr 1958;6:542-546 (from memory); flatters the long run. */
 export const STATIC_KCAL_PER_KG = 3500 / KG_PER_POUND
-
-/** Energy densities, kcal/kg. Hall KD, Int J Obes 2008;32:573-576 (from memory): 39.5 and 7.6 MJ/kg. */
-export const FAT_KCAL_PER_KG = 9441
-export const LEAN_KCAL_PER_KG = 1816
 
 /** The most that body fat can supply, kcal per kg a day. Alpert SS, J Theor Biol 2005;233:1-13 (from memory); a bound, never a target. */
 export const FAT_SUPPLY_KCAL = 69.3

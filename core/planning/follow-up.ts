@@ -1,7 +1,6 @@
 import type { Judgement } from '../change/judgement'
 import { directionOf } from '../change/verdict'
 import { Z95 } from '../measurement-error/site-error'
-import { FAT_KCAL_PER_KG, LEAN_KCAL_PER_KG } from './energy'
 import { leanAtFat } from './goal'
 import type { BandOfWeek, Quantiles } from './simulation'
 
@@ -50,13 +49,14 @@ export function followUp(
   }: { fatThenKg: number; leanThenKg: number; plannedKcal: number },
 ): FollowUp | undefined {
   const { fatMass, leanMass } = change.quantities
+  const { energy } = change
   const week = change.weeks
-  if (!fatMass || !leanMass || week <= 0 || bands.length === 0) return undefined
+  if (!fatMass || !leanMass || !energy || week <= 0 || bands.length === 0) return undefined
   const [low, , middle, , high] = at(bands, week, 'fat')
-  const hand = Z95 * fatMass.standardError
+  const setup = Z95 * fatMass.standardError
   // The path's own doubt and the hand's are independent: their widths add in squares.
-  const below = Math.hypot(middle - low, hand)
-  const above = Math.hypot(high - middle, hand)
+  const below = Math.hypot(middle - low, setup)
+  const above = Math.hypot(high - middle, setup)
   const fatKg = fatThenKg + fatMass.change
   const forbes =
     leanAtFat({ fatKg: fatThenKg, leanKg: leanThenKg }, Math.max(0.5, fatKg)) - leanThenKg
@@ -77,15 +77,8 @@ export function followUp(
           : 'ahead'
         : 'on'
   const days = week * 7
-  const observedKcal =
-    (FAT_KCAL_PER_KG * fatMass.change + LEAN_KCAL_PER_KG * leanMass.change) / days
-  const error =
-    (Z95 *
-      Math.hypot(
-        FAT_KCAL_PER_KG * fatMass.standardError,
-        LEAN_KCAL_PER_KG * leanMass.standardError,
-      )) /
-    days
+  const observedKcal = energy.changeKcal / days
+  const error = (Z95 * energy.standardError) / days
   return {
     ...{ week, standing, fatKg, observedKcal, plannedKcal },
     words: STANDING_WORDS[standing],

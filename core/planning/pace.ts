@@ -1,6 +1,6 @@
 import { inputError } from '../errors'
+import { type StartingPoint, fatPercentOfStart, massOfStart } from './goal'
 import { KG_PER_POUND } from '../units/constants'
-import { fatPercentOfStart, massOfStart, type StartingPoint } from './goal'
 
 export const PACE_UNITS = ['percentMass', 'kg', 'lb', 'fatPoints'] as const
 export type PaceUnit = (typeof PACE_UNITS)[number]

@@ -1,6 +1,7 @@
 import { quantileSorted } from 'simple-statistics'
-import { FAT_KCAL_PER_KG, LEAN_KCAL_PER_KG, RESTING_FORMS, type RestingForm } from './energy'
-import { FORBES_KG, massOfStart, type StartingPoint } from './goal'
+import { FAT_KCAL_PER_KG, LEAN_KCAL_PER_KG } from '../composition/tissue-energy'
+import { RESTING_FORMS, type RestingForm } from './energy'
+import { FORBES_KG, type StartingPoint, massOfStart } from './goal'
 
 const DAYS = 7
 const LEAST_FAT_KG = 0.5
@@ -36,7 +37,7 @@ function needOf(start: StartingPoint, { form, activity }: Regime) {
  *
  * @param out filled with fat and lean mass at the end of each week, two numbers a week from week 0
  */
-function walk(
+function simulatePath(
   fatKg: number,
   leanKg: number,
   weeks: number,
@@ -64,7 +65,7 @@ function walk(
 /** The expected path, without chance. */
 export function simulate(start: StartingPoint, regime: Regime, weeks: number): WeekOfBody[] {
   const out = new Float64Array(2 * (weeks + 1))
-  walk(start.fatKg, start.leanKg, weeks, needOf(start, regime), regime.intakeKcal, out)
+  simulatePath(start.fatKg, start.leanKg, weeks, needOf(start, regime), regime.intakeKcal, out)
   return Array.from({ length: weeks + 1 }, (_, week) => ({
     week,
     fatKg: out[2 * week]!,
@@ -78,7 +79,7 @@ export function staticMass(massKg: number, deficitKcal: number, week: number, kc
 }
 
 /** What is not known of a plan, as standard deviations. Judgement, no source. */
-export interface Doubt {
+export interface Uncertainty {
   /** Points of fat % of the estimate. */
   fatPoints: number
   /** Of the activity factor. */
@@ -87,7 +88,7 @@ export interface Doubt {
   adherence: number
 }
 
-export const USUAL_DOUBT: Omit<Doubt, 'fatPoints'> = { activity: 0.08, adherence: 0.07 }
+export const USUAL_DOUBT: Omit<Uncertainty, 'fatPoints'> = { activity: 0.08, adherence: 0.07 }
 
 /** Where 90 and 50 in 100 paths are at the end of a week. */
 export interface BandOfWeek {
@@ -111,7 +112,7 @@ export function* monteCarlo(
   start: StartingPoint,
   regime: Regime,
   weeks: number,
-  doubt: Doubt,
+  doubt: Uncertainty,
   paths: number,
   normal: () => number,
 ): Generator<number, BandOfWeek[]> {
@@ -130,7 +131,7 @@ export function* monteCarlo(
       perFat: need.perFat * activity,
       perLean: need.perLean * activity,
     }
-    walk(fat0, total - fat0, weeks, own, intake, out)
+    simulatePath(fat0, total - fat0, weeks, own, intake, out)
     for (let week = 0; week < size; week++) {
       const at = week * paths + path
       fat[at] = out[2 * week]!

@@ -1,7 +1,7 @@
 import { isGirth } from '../anatomy/ids'
-import { resultOf, sheetOf, type CheckInRecord, type Person } from '../composition/check-in'
-import { ageOn, type IsoDate } from '../units/dates'
+import { type CheckInRecord, type Person, resultOf, sheetOf } from '../composition/check-in'
 import type { StartingPoint } from './goal'
+import { type IsoDate, ageOn } from '../units/dates'
 
 /**
  * The body that a plan starts from: the estimate of a check-in, at the age of the day it is planned on.

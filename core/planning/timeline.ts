@@ -1,13 +1,13 @@
-import { addDays, daysBetween, type IsoDate } from '../units/dates'
 import {
   FORBES_KG,
-  massOfStart,
-  targetsOf,
   type Goal,
   type StartingPoint,
   type Target,
+  massOfStart,
+  targetsOf,
 } from './goal'
-import { gainBand, kgAWeek, lossBand, type Pace } from './pace'
+import { type Pace, gainBand, kgAWeek, lossBand } from './pace'
+import { type IsoDate, addDays, daysBetween } from '../units/dates'
 
 export type PhaseKind = 'cut' | 'gain' | 'hold' | 'peak week'
 

@@ -1,5 +1,5 @@
 import type { GirthId, Sex } from '../anatomy/ids'
-import { ownProtocol, protocolById, type OwnProtocol } from './registry'
+import { type OwnProtocol, ownProtocol, protocolById } from './registry'
 import type { Protocol, Tolerance } from './types'
 
 /** What a check-in says of the set it is taken by. */

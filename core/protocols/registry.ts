@@ -1,15 +1,15 @@
 import { z } from 'zod'
 import {
   GIRTH_IDS,
-  SCHOOLS,
-  SKINFOLD_IDS,
   type GirthId,
-  type School,
+  LANDMARK_STANDARDS,
+  type LandmarkStandard,
+  SKINFOLD_IDS,
   type Sex,
   type SkinfoldId,
 } from '../anatomy/ids'
-import { schoolWithin } from '../anatomy/landmark-standards'
-import { landmarkOf } from '../anatomy/landmarks/index'
+import { standardWithin } from '../anatomy/landmark-standards'
+import { landmarkOf } from '../anatomy/landmarks'
 import { nameOf } from '../anatomy/names'
 import { SEVEN_FOLDS } from '../equations/jackson-pollock'
 import { EQUATIONS, variantFor } from '../equations/registry'
@@ -18,23 +18,23 @@ import type { Protocol } from './types'
 
 const both = <T>(value: T): Record<Sex, T> => ({ male: value, female: value })
 
-/** The rules of each school; common practice among its textbooks. */
+/** The rules of each standard; common practice among its textbooks. */
 const US_RULES = {
-  school: 'us',
-  passes: 2,
+  standard: 'us',
+  rounds: 2,
   tolerance: { kind: 'mm', value: 2 },
   thirdTrial: 'agreeing pair',
-  girthPasses: 2,
+  girthRounds: 2,
   girthTolerance: { kind: 'cm', value: 0.5 },
   readingDelaySeconds: [1, 2],
 } satisfies Partial<Protocol>
 
 const INT_RULES = {
-  school: 'int',
-  passes: 2,
+  standard: 'int',
+  rounds: 2,
   tolerance: { kind: 'percent', value: 5, atLeast: 0.5 },
   thirdTrial: 'median',
-  girthPasses: 2,
+  girthRounds: 2,
   girthTolerance: { kind: 'percent', value: 1 },
   readingDelaySeconds: [2, 2],
 } satisfies Partial<Protocol>
@@ -93,7 +93,7 @@ export const PROTOCOLS: readonly Protocol[] = [
     id: 'four-fold-dw',
     name: 'Four folds, Durnin-Womersley',
     when: 'For the widest range of ages, to 72 (men) and 68 (women).',
-    school: 'dw',
+    standard: 'dw',
     folds: both<SkinfoldId[]>(['biceps', 'triceps', 'subscapular', 'iliac_crest']),
     girths: NO_GIRTHS,
     wants: ['mass'],
@@ -173,11 +173,11 @@ export const PROTOCOLS: readonly Protocol[] = [
     id: 'home-weekly',
     name: 'Weekly at home',
     when: 'Between check-ins, by the client: shoulders, waist and hips with a tape.',
-    school: 'gym',
+    standard: 'gym',
     folds: NO_FOLDS,
     girths: both<GirthId[]>(['shoulders', 'waist', 'hip']),
     wants: ['mass'],
-    girthPasses: 1,
+    girthRounds: 1,
     girthTolerance: { kind: 'cm', value: 1.3 },
     equations: both<string[]>([]),
   },
@@ -198,9 +198,9 @@ export function protocolById(id: string, own: readonly Protocol[] = []): Protoco
   return protocol
 }
 
-/** The school that a fold of a protocol is landed by. */
-export function schoolOfSite(protocol: Protocol, site: SkinfoldId): School {
-  return schoolWithin(site, protocol.school)!
+/** The standard that a fold of a protocol is located by. */
+export function standardOfSite(protocol: Protocol, site: SkinfoldId): LandmarkStandard {
+  return standardWithin(site, protocol.standard)!
 }
 
 const ownSchema = z.object({
@@ -215,10 +215,12 @@ const ownSchema = z.object({
     .trim()
     .min(1, 'Name: is missing. Accepted: 1 to 60 characters.')
     .max(60, 'Name: is too long. Accepted: 1 to 60 characters.'),
-  school: z.enum(SCHOOLS, { error: `School: accepted are ${SCHOOLS.join(', ')}.` }),
+  standard: z.enum(LANDMARK_STANDARDS, {
+    error: `Landmark standard: accepted are ${LANDMARK_STANDARDS.join(', ')}.`,
+  }),
   folds: z.array(z.enum(SKINFOLD_IDS, { error: 'Folds: there is no such site.' })),
   girths: z.array(z.enum(GIRTH_IDS, { error: 'Girths: there is no such girth.' })),
-  passes: z
+  rounds: z
     .number()
     .int()
     .min(1, 'Passes: accepted are 1 to 3.')
@@ -233,10 +235,10 @@ const ownSchema = z.object({
 export type OwnProtocol = z.input<typeof ownSchema>
 
 /**
- * Makes a protocol of the coach's own: any sites of one school in any order, and any girths. It feeds every equation
+ * Makes a protocol of the coach's own: any sites of one standard in any order, and any girths. It feeds every equation
  * whose sites it holds.
  *
- * @throws InputError naming what is wrong: an unknown or repeated site, or one that the school does not land
+ * @throws InputError naming what is wrong: an unknown or repeated site, or one that the standard does not land
  */
 export function ownProtocol(own: OwnProtocol): Protocol {
   const parsed = ownSchema.safeParse(own)
@@ -250,7 +252,7 @@ export function ownProtocol(own: OwnProtocol): Protocol {
       'see the message',
     )
   }
-  const { id, name, school, folds, girths, passes, toleranceMm } = parsed.data
+  const { id, name, standard, folds, girths, rounds, toleranceMm } = parsed.data
   if (folds.length + girths.length === 0) {
     throw inputError('folds', 'missing', 'Own protocol, sites', undefined, 'one site or more')
   }
@@ -264,35 +266,35 @@ export function ownProtocol(own: OwnProtocol): Protocol {
         'each site once',
       )
     }
-    if (!landmarkOf(site, schoolWithin(site, school)!)) {
+    if (!landmarkOf(site, standardWithin(site, standard)!)) {
       throw inputError(
         'folds',
-        'wrong-school',
-        `Own protocol, school ${school}`,
+        'wrong-standard',
+        `Own protocol, landmark standard ${standard}`,
         nameOf(site),
-        'sites that this school lands',
+        'sites that this landmark standard has',
       )
     }
   }
   const sites = new Set<string>([...folds, ...girths])
   const fed = (sex: Sex) =>
     EQUATIONS.filter((equation) => {
-      if (equation.school !== undefined && equation.school !== school) return false
+      if (equation.standard !== undefined && equation.standard !== standard) return false
       if (!equation.variants.some((v) => v.sex === sex)) return false
       const variant = variantFor(equation, sex)
       const wanted = [...variant.folds, ...variant.girths]
       return wanted.length > 0 && wanted.every((site) => sites.has(site))
     }).map((equation) => equation.id)
   return {
-    ...(school === 'int' ? INT_RULES : US_RULES),
+    ...(standard === 'int' ? INT_RULES : US_RULES),
     id,
     name,
     when: 'The coach’s own set.',
-    school,
+    standard,
     folds: both(folds),
     girths: both(girths),
     wants: ['height', 'mass'],
-    passes,
+    rounds,
     tolerance: { kind: 'mm', value: toleranceMm },
     equations: { male: fed('male'), female: fed('female') },
   }

@@ -1,6 +1,6 @@
 import type { Sex } from '../anatomy/ids'
-import { daysBetween, type IsoDate } from '../units/dates'
 import { ADULT, type Candidate, type Flag, type Instrument } from './recommender'
+import { type IsoDate, daysBetween } from '../units/dates'
 
 /** What a screening may say. All of it is optional. */
 export type ScreeningFlag = Exclude<Flag, 'no guardian consent'> | 'guardian consents'

@@ -1,4 +1,4 @@
-import type { GirthId, School, Sex, SkinfoldId } from '../anatomy/ids'
+import type { GirthId, LandmarkStandard, Sex, SkinfoldId } from '../anatomy/ids'
 
 /**
  * How far apart two trials of a site may be: millimetres (folds) or centimetres (girths), or a percentage, which may
@@ -16,17 +16,17 @@ export interface Protocol {
   name: string
   /** When it is the one to take, in a sentence. */
   when: string
-  school: School
+  standard: LandmarkStandard
   folds: Record<Sex, SkinfoldId[]>
   girths: Record<Sex, GirthId[]>
   /** Height and body mass, where an equation or index of the set wants them. */
   wants: ('height' | 'mass')[]
   /** Times that every fold is taken, one whole rotation after another. */
-  passes: number
+  rounds: number
   tolerance: Tolerance
   thirdTrial: ThirdTrialRule
   /** Times that every girth is taken. */
-  girthPasses: number
+  girthRounds: number
   girthTolerance: Tolerance
   /** Seconds from the closing of the jaws to the reading. */
   readingDelaySeconds: [number, number]

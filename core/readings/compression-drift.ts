@@ -1,9 +1,8 @@
 import type { SiteId } from '../anatomy/ids'
-import type { SiteError } from '../measurement-error/site-error'
 
 /** Trials of one site that read less and less: the jaws press the fluid out of the fold. */
-export interface Creep {
-  kind: 'creep'
+export interface CompressionDrift {
+  kind: 'compression drift'
   site: SiteId
   /** First trial less the last, mm. */
   drop: number
@@ -14,22 +13,23 @@ export interface Creep {
 const BEYOND = 1.64
 
 /**
- * Compression creep: three trials or more, each less than the one before, and a drop beyond what repeating explains.
+ * Compression drift: three trials or more, each less than the one before, and a drop beyond what repeating explains.
  * The value of the site does not change for it; the advice is to rotate and wait.
  *
  * @param trials in the order they were taken, mm
+ * @param repeatError technical error of one trial at one mark, mm
  */
-export function findCreep(
+export function findCompressionDrift(
   site: SiteId,
   trials: readonly number[],
-  { repeat }: SiteError,
-): Creep | undefined {
+  repeatError: number,
+): CompressionDrift | undefined {
   if (trials.length < 3) return undefined
   const falling = trials.every((trial, i) => i === 0 || trial < trials[i - 1]!)
   const drop = trials[0]! - trials.at(-1)!
-  if (!falling || drop <= BEYOND * Math.SQRT2 * repeat) return undefined
+  if (!falling || drop <= BEYOND * Math.SQRT2 * repeatError) return undefined
   return {
-    kind: 'creep',
+    kind: 'compression drift',
     site,
     drop,
     message:

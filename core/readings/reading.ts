@@ -1,4 +1,4 @@
-import type { School, SiteId } from '../anatomy/ids'
+import type { LandmarkStandard, SiteId } from '../anatomy/ids'
 
 /** One number called out and typed: the truth that everything else is computed from. */
 export interface Reading {
@@ -6,15 +6,18 @@ export interface Reading {
   kind: 'skinfold' | 'girth' | 'mass' | 'height'
   /** Fold or girth id; null for mass and height. */
   site: SiteId | null
-  school: School | null
+  standard: LandmarkStandard | null
   /** Which rotation it belongs to, from 1. */
-  pass: number
+  trial: number
   /** mm for folds, cm for girths and height, kg for mass. */
   value: number
   /** ISO 8601 instant. */
   takenAt: string
   /** Id of the reading that this one corrects. */
   supersedes: string | null
+  /** Who took it, and with what; those of the check-in where nothing is said. */
+  testerId?: string
+  instrumentId?: string | null
 }
 
 /**
@@ -37,9 +40,9 @@ export function readingsInForce<R extends Reading>(readings: readonly R[]): R[] 
   return readings.filter((reading) => kept.has(reading))
 }
 
-/** The box on the sheet that a reading fills: kind, site, school and pass. */
-export function slotOf(reading: Pick<Reading, 'kind' | 'site' | 'school' | 'pass'>): string {
-  return [reading.kind, reading.site ?? '', reading.school ?? '', reading.pass].join('|')
+/** The box on the sheet that a reading fills: kind, site, standard and trial. */
+export function slotOf(reading: Pick<Reading, 'kind' | 'site' | 'standard' | 'trial'>): string {
+  return [reading.kind, reading.site ?? '', reading.standard ?? '', reading.trial].join('|')
 }
 
 function isLater(a: Reading, b: Reading) {

@@ -36,7 +36,7 @@ export function agree(a: number, b: number, tolerance: Tolerance): boolean {
 
 /**
  * The value of a site from its trials, whatever their order: one trial as it is, the mean of two, and of three by the
- * school's rule. American and gym practice take the mean of the pair that agrees; where no pair does, or two pairs are
+ * standard's rule. American and gym practice take the mean of the pair that agrees; where no pair does, or two pairs are
  * equally close, the median, flagged. International practice takes the median of three. More than three trials: the
  * median. Common practice, no source.
  *

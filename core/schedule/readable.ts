@@ -13,12 +13,12 @@ const MM_PER_KG_OF_FAT = 8
  * @returns whole days, or undefined without a pace
  */
 export function readableAfterDays(
-  smallestRealChange: number,
+  minimalDetectableChange: number,
   paceAWeek: number,
 ): number | undefined {
   const pace = Math.abs(paceAWeek)
-  if (!(pace > 0) || !Number.isFinite(smallestRealChange)) return undefined
-  return Math.ceil((7 * smallestRealChange) / pace)
+  if (!(pace > 0) || !Number.isFinite(minimalDetectableChange)) return undefined
+  return Math.ceil((7 * minimalDetectableChange) / pace)
 }
 
 /** When it is worth measuring again, and by what. */
@@ -27,7 +27,7 @@ export interface NextMeasuring {
   by: 'fatMass' | 'sum'
   /** kg or mm a week. */
   pace: number
-  smallestRealChange: number
+  minimalDetectableChange: number
 }
 
 /**
@@ -50,7 +50,7 @@ export function nextMeasuring(
   const verdict = fatMass ?? sum
   if (!verdict) return undefined
   const inUnit = fatMass ? pace : pace * MM_PER_KG_OF_FAT
-  const { smallestRealChange } = verdict
-  const days = readableAfterDays(smallestRealChange, inUnit)
-  return days === undefined ? undefined : { days, by, pace: inUnit, smallestRealChange }
+  const { minimalDetectableChange } = verdict
+  const days = readableAfterDays(minimalDetectableChange, inUnit)
+  return days === undefined ? undefined : { days, by, pace: inUnit, minimalDetectableChange }
 }

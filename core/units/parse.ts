@@ -1,4 +1,4 @@
-import { limitsOf, type Limits } from '../anatomy/limits'
+import { HEIGHT_LIMITS, MASS_LIMITS, type Limits } from './limits'
 import { inputError } from '../errors'
 import {
   CM_PER_INCH,
@@ -98,7 +98,7 @@ const HEIGHT_ACCEPTED = '5\'10", 70 in, 178 cm or 1.78 m, from 100 to 250 cm'
  */
 export function parseHeight(typed: string): Typed {
   const text = plainText(typed)
-  const limits = limitsOf('height')
+  const limits = HEIGHT_LIMITS
   const refuse = (
     problem: 'missing' | 'not-a-number' | 'ambiguous' | 'impossible',
     accepted = HEIGHT_ACCEPTED,
@@ -161,7 +161,7 @@ export function parseHeight(typed: string): Typed {
  */
 export function parseMass(typed: string, unit?: MassUnit): Typed {
   const text = plainText(typed)
-  const limits = limitsOf('mass')
+  const limits = MASS_LIMITS
   const accepted =
     unit === 'lb'
       ? '167 or 167.5 lb, 12 st 4 lb or 75.5 kg, from 55 to 772 lb'

@@ -1,9 +1,7 @@
-import { median, mean } from 'simple-statistics'
 import { InputError, inputError } from '../errors'
-import { addDays, daysBetween, weekdayOf, type IsoDate } from '../units/dates'
-import { readDate, type DateOrder } from '../units/typed-date'
-import { parseMass, type MassUnit, type Typed } from '../units/parse'
-import { theilSen, type Trend } from '../change/trend'
+import { type IsoDate, addDays, daysBetween } from '../units/dates'
+import { type MassUnit, type Typed, parseMass } from '../units/parse'
+import { type DateOrder, readDate } from '../units/typed-date'
 
 /** One body mass of one day. */
 export interface WeighIn {
@@ -111,95 +109,4 @@ export function parseWeighIns(text: string, last: IsoDate, unit: MassUnit): Type
     seen.add(date)
   }
   return read.sort((a, b) => (a.date < b.date ? -1 : 1))
-}
-
-const WEEK = 7
-
-/** The average of seven days, and the days that it stands on. */
-export interface WeekMass {
-  from: IsoDate
-  to: IsoDate
-  kg: number
-  days: number
-  missing: IsoDate[]
-}
-
-function averageOf(weighIns: readonly WeighIn[], from: IsoDate): WeekMass | undefined {
-  const days = Array.from({ length: WEEK }, (_, i) => addDays(from, i))
-  const by = new Map(weighIns.map(({ date, kg }) => [date, kg]))
-  const taken = days.flatMap((day) => by.get(day) ?? [])
-  if (taken.length === 0) return undefined
-  return {
-    from,
-    to: days.at(-1)!,
-    kg: mean(taken),
-    days: taken.length,
-    missing: days.filter((day) => !by.has(day)),
-  }
-}
-
-/** The average of each week from Monday to Sunday that has a weigh-in, oldest first. */
-export function weeklyAverages(weighIns: readonly WeighIn[]): WeekMass[] {
-  const mondays = new Set(weighIns.map(({ date }) => addDays(date, -weekdayOf(date))))
-  return [...mondays].sort().flatMap((monday) => averageOf(weighIns, monday) ?? [])
-}
-
-/**
- * The mass of the seven days that end on a day.
- *
- * @param own a mass of that day itself that is not among the weigh-ins, kg
- * @returns undefined where there is none
- */
-export function massOfWeek(
-  weighIns: readonly WeighIn[],
-  on: IsoDate,
-  own?: number,
-): WeekMass | undefined {
-  const there = weighIns.some(({ date }) => date === on)
-  const all = own !== undefined && !there ? [...weighIns, { date: on, kg: own }] : weighIns
-  return averageOf(all, addDays(on, 1 - WEEK))
-}
-
-/** A day that stands out, with how far it is from the trend. */
-export interface OddDay extends WeighIn {
-  /** Mass less the trend of that day, kg. */
-  off: number
-}
-
-/** Median absolute deviations from the trend beyond which a day is pointed out. */
-const ODD_BEYOND = 3.5
-/** Days on either side that a day's own trend is drawn through. */
-const TREND_DAYS = 21
-/** Of a scale that shows tenths, kg: nobody is odd by less. */
-const LEAST_DEVIATION = 0.1
-
-const pointsOf = (weighIns: readonly WeighIn[], from: IsoDate) =>
-  weighIns.map(({ date, kg }) => ({ x: daysBetween(from, date), y: kg }))
-
-/**
- * Days that are more than 3.5 median absolute deviations from the trend of the three weeks on either side. They are
- * pointed out and never dropped.
- */
-export function oddDays(weighIns: readonly WeighIn[]): OddDay[] {
-  const [first] = weighIns
-  if (!first) return []
-  const points = pointsOf(weighIns, first.date)
-  return weighIns.flatMap((weighIn, i): OddDay[] => {
-    const { x, y } = points[i]!
-    const near = points.filter((p) => Math.abs(p.x - x) <= TREND_DAYS)
-    const trend = near.length >= 5 ? theilSen(near) : undefined
-    if (!trend) return []
-    const residual = (p: { x: number; y: number }) => p.y - trend.intercept - trend.slope * p.x
-    const deviation = median(near.map((p) => Math.abs(residual(p))))
-    const off = y - trend.intercept - trend.slope * x
-    const odd = Math.abs(off) > ODD_BEYOND * Math.max(deviation, LEAST_DEVIATION)
-    return odd ? [{ ...weighIn, off }] : []
-  })
-}
-
-/** The trend of body mass in kg a week, by Theil and Sen. */
-export function massTrend(weighIns: readonly WeighIn[]): Trend | undefined {
-  const [first] = weighIns
-  if (!first) return undefined
-  return theilSen(pointsOf(weighIns, first.date).map(({ x, y }) => ({ x: x / WEEK, y })))
 }

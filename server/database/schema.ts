@@ -26,7 +26,7 @@ import {
 const instant = (name: string) => timestamp(name, { withTimezone: true, mode: 'date' })
 
 /** Those who measure: testers in the words of the trade. */
-export const coaches = pgTable('coaches', {
+export const testers = pgTable('testers', {
   id: uuid('id').primaryKey(),
   name: text('name').notNull(),
   skill: text('skill', { enum: ['trained', 'novice'] })
@@ -49,7 +49,7 @@ export const clients = pgTable(
     /** The client wants the phase of the cycle kept with each check-in. */
     cycleWanted: boolean('cycle_wanted').notNull().default(false),
     /** The client’s name is hidden on boards. */
-    hiddenOnBoards: boolean('hidden_on_boards').notNull().default(false),
+    hiddenOnLeaderboards: boolean('hidden_on_boards').notNull().default(false),
     /** The next check-in, where it was moved by hand; it counts until one is taken on or after it. */
     nextDueOn: date('next_due_on', { mode: 'string' }),
     archivedAt: instant('archived_at'),
@@ -117,11 +117,11 @@ export const settings = pgTable(
   {
     id: integer('id').primaryKey(),
     defaultProtocolId: text('default_protocol_id').notNull().default('seven-fold'),
-    school: text('school', { enum: ['us', 'int', 'dw', 'gym'] })
+    standard: text('standard', { enum: ['us', 'int', 'dw', 'gym'] })
       .notNull()
       .default('us'),
     tolerance: jsonb('tolerance').$type<Tolerance>(),
-    coachId: uuid('coach_id').references(() => coaches.id),
+    testerId: uuid('tester_id').references(() => testers.id),
     caliperId: uuid('caliper_id').references(() => instruments.id),
     tapeId: uuid('tape_id').references(() => instruments.id),
     scaleId: uuid('scale_id').references(() => instruments.id),
@@ -153,8 +153,8 @@ export const screenings = pgTable(
 )
 
 /** A client's own fixed mark of a site and the side it is taken on; the latest row of a site is in force. */
-export const marks = pgTable(
-  'marks',
+export const siteNotes = pgTable(
+  'siteNotes',
   {
     id: uuid('id').primaryKey(),
     position: bigint('position', { mode: 'number' }).generatedAlwaysAsIdentity(),
@@ -162,7 +162,7 @@ export const marks = pgTable(
       .notNull()
       .references(() => clients.id, { onDelete: 'cascade' }),
     site: text('site').notNull(),
-    school: text('school'),
+    standard: text('standard'),
     text: text('text').notNull(),
     side: text('side', { enum: ['right', 'left'] }).notNull(),
     storedAt: instant('stored_at').notNull().defaultNow(),
@@ -177,9 +177,9 @@ export const checkIns = pgTable(
     clientId: uuid('client_id')
       .notNull()
       .references(() => clients.id, { onDelete: 'cascade' }),
-    coachId: uuid('coach_id')
+    testerId: uuid('tester_id')
       .notNull()
-      .references(() => coaches.id),
+      .references(() => testers.id),
     caliperId: uuid('caliper_id').references(() => instruments.id),
     tapeId: uuid('tape_id').references(() => instruments.id),
     scaleId: uuid('scale_id').references(() => instruments.id),
@@ -224,15 +224,15 @@ export const readings = pgTable(
       .references(() => checkIns.id, { onDelete: 'cascade' }),
     kind: text('kind', { enum: ['skinfold', 'girth', 'mass', 'height'] }).notNull(),
     site: text('site'),
-    school: text('school'),
-    pass: integer('pass').notNull(),
+    standard: text('standard'),
+    trial: integer('trial').notNull(),
     /** mm for folds, cm for girths and height, kg for mass. */
     value: doublePrecision('value').notNull(),
     unit: text('unit').notNull(),
     typed: text('typed').notNull(),
-    coachId: uuid('coach_id')
+    testerId: uuid('tester_id')
       .notNull()
-      .references(() => coaches.id),
+      .references(() => testers.id),
     instrumentId: uuid('instrument_id').references(() => instruments.id),
     takenAt: instant('taken_at').notNull(),
     storedAt: instant('stored_at').notNull().defaultNow(),
@@ -240,10 +240,10 @@ export const readings = pgTable(
   },
   (t) => [
     check('readings_kind', sql`${t.kind} in ('skinfold', 'girth', 'mass', 'height')`),
-    check('readings_pass', sql`${t.pass} between 1 and 9`),
+    check('readings_pass', sql`${t.trial} between 1 and 9`),
     index('readings_check_in').on(t.checkInId, t.position),
     index('readings_supersedes').on(t.supersedes),
-    index('readings_coach').on(t.coachId, t.pass, t.position),
+    index('readings_coach').on(t.testerId, t.trial, t.position),
   ],
 )
 
@@ -256,7 +256,7 @@ export const recordEvents = pgTable(
       .notNull()
       .references(() => clients.id, { onDelete: 'cascade' }),
     checkInId: uuid('check_in_id').references(() => checkIns.id, { onDelete: 'cascade' }),
-    coachId: uuid('coach_id').references(() => coaches.id),
+    testerId: uuid('tester_id').references(() => testers.id),
     at: instant('at').notNull().defaultNow(),
     /** In words: "Birth date: 1985-03-14, was 1985-04-13". */
     words: text('words').notNull(),
@@ -283,7 +283,7 @@ export const weighIns = pgTable(
 )
 
 /** What happened to a client on a day: notes on the time axis. */
-export const clientEvents = pgTable(
+export const clientNotes = pgTable(
   'client_events',
   {
     id: uuid('id').primaryKey(),
@@ -321,26 +321,26 @@ export const photos = pgTable(
 )
 
 /** A challenge: some clients, a period and what they are ranked by. */
-export const groups = pgTable('groups', {
+export const leaderboards = pgTable('leaderboards', {
   id: uuid('id').primaryKey(),
   name: text('name').notNull(),
   startsOn: date('starts_on', { mode: 'string' }).notNull(),
   endsOn: date('ends_on', { mode: 'string' }).notNull(),
-  measure: text('measure', { enum: ['fatPercent', 'fatMass', 'sum', 'netSwing'] }).notNull(),
+  measure: text('measure', { enum: ['fatPercent', 'fatMass', 'sum', 'recomposition'] }).notNull(),
   createdAt: instant('created_at').notNull().defaultNow(),
 })
 
-export const groupMembers = pgTable(
-  'group_members',
+export const leaderboardMembers = pgTable(
+  'leaderboard_members',
   {
-    groupId: uuid('group_id')
+    leaderboardId: uuid('leaderboard_id')
       .notNull()
-      .references(() => groups.id, { onDelete: 'cascade' }),
+      .references(() => leaderboards.id, { onDelete: 'cascade' }),
     clientId: uuid('client_id')
       .notNull()
       .references(() => clients.id, { onDelete: 'cascade' }),
   },
-  (t) => [primaryKey({ columns: [t.groupId, t.clientId] })],
+  (t) => [primaryKey({ columns: [t.leaderboardId, t.clientId] })],
 )
 
 /** A client's plans; the one that is not replaced is in force, the others are kept. */

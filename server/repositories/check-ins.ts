@@ -33,14 +33,14 @@ function readingOf(row: ReadingRow): ReadingRecord {
     checkInId: row.checkInId,
     kind: row.kind as ReadingRecord['kind'],
     site: row.site as ReadingRecord['site'],
-    school: row.school as ReadingRecord['school'],
-    pass: row.pass,
+    standard: row.standard as ReadingRecord['standard'],
+    trial: row.trial,
     value: row.value,
     unit: row.unit as ReadingRecord['unit'],
     typed: row.typed,
     takenAt: row.takenAt.toISOString(),
     supersedes: row.supersedes,
-    coachId: row.coachId,
+    testerId: row.testerId,
   }
 }
 
@@ -114,7 +114,7 @@ export async function startCheckIn(db: Database, start: NewCheckIn): Promise<str
       .where(mine)
       .orderBy(desc(checkIns.measuredOn), desc(checkIns.startedAt))
       .limit(1)
-    const { defaultProtocolId, coachId, school: _, ...inUse } = await findSettings(tx)
+    const { defaultProtocolId, testerId, standard: _, ...inUse } = await findSettings(tx)
     const asked =
       start.protocolId === undefined
         ? last && { protocolId: last.protocolId, ownProtocol: last.ownProtocol }
@@ -128,7 +128,7 @@ export async function startCheckIn(db: Database, start: NewCheckIn): Promise<str
         ...protocol,
         id: start.id,
         clientId: start.clientId,
-        coachId: coachId!,
+        testerId: testerId!,
         conversion: last?.conversion ?? 'siri',
         extraGirths: last?.extraGirths ?? [],
         measuredOn: start.measuredOn,
@@ -157,8 +157,8 @@ export async function changeCheckIn(
     .update(checkIns)
     .set({ ...set, revision: sql`${checkIns.revision} + 1` })
     .where(eq(checkIns.id, id))
-  const { coachId, caliperId, tapeId, scaleId } = change
-  const chosen = Object.entries({ coachId, caliperId, tapeId, scaleId })
+  const { testerId, caliperId, tapeId, scaleId } = change
+  const chosen = Object.entries({ testerId, caliperId, tapeId, scaleId })
   await changeSettings(
     db,
     Object.fromEntries(chosen.filter(([, value]) => value !== undefined)) as Partial<CheckInRow>,
@@ -178,7 +178,7 @@ export async function voidCheckIn(
   db: Database,
   checkIn: CheckIn,
   reason: string | null,
-  coachId: string | null,
+  testerId: string | null,
 ): Promise<void> {
   await db
     .update(checkIns)
@@ -187,7 +187,7 @@ export async function voidCheckIn(
   await noteEvent(db, {
     clientId: checkIn.clientId,
     checkInId: checkIn.id,
-    coachId,
+    testerId,
     words:
       reason === null
         ? `Check-in of ${checkIn.measuredOn} taken back`
@@ -200,12 +200,12 @@ export async function moveCheckIn(
   db: Database,
   checkIn: CheckIn,
   to: { clientId: string; reason: string },
-  coachId: string | null,
+  testerId: string | null,
 ): Promise<void> {
   await db.transaction(async (tx) => {
     await tx.update(checkIns).set({ clientId: to.clientId }).where(eq(checkIns.id, checkIn.id))
     const note = (clientId: string, words: string) =>
-      noteEvent(tx, { clientId, checkInId: checkIn.id, coachId, words })
+      noteEvent(tx, { clientId, checkInId: checkIn.id, testerId, words })
     const day = `Check-in of ${checkIn.measuredOn}`
     await note(checkIn.clientId, `${day} moved to another client: ${to.reason}`)
     await note(to.clientId, `${day} moved here from another client: ${to.reason}`)
@@ -225,14 +225,14 @@ export async function appendReadings(
 ): Promise<boolean> {
   if (taken.length > 0) {
     const { rows } = await db.execute(sql`
-      insert into readings (id, check_in_id, kind, site, school, pass, value, unit, typed, taken_at, supersedes,
-        coach_id, instrument_id)
-      select r.id, c.id, r.kind, r.site, r.school, r.pass, r.value, r.unit, r.typed, r."takenAt", r.supersedes,
-        c.coach_id, case r.kind when 'skinfold' then c.caliper_id when 'girth' then c.tape_id
+      insert into readings (id, check_in_id, kind, site, standard, trial, value, unit, typed, taken_at, supersedes,
+        tester_id, instrument_id)
+      select r.id, c.id, r.kind, r.site, r.standard, r.trial, r.value, r.unit, r.typed, r."takenAt", r.supersedes,
+        c.tester_id, case r.kind when 'skinfold' then c.caliper_id when 'girth' then c.tape_id
           when 'mass' then c.scale_id end
       from rows from (jsonb_to_recordset(${JSON.stringify(taken)}::jsonb) as (id uuid, kind text, site text,
-        school text, pass int, value float8, unit text, typed text, "takenAt" timestamptz, supersedes uuid))
-        with ordinality r(id, kind, site, school, pass, value, unit, typed, "takenAt", supersedes, place)
+        standard text, trial int, value float8, unit text, typed text, "takenAt" timestamptz, supersedes uuid))
+        with ordinality r(id, kind, site, standard, trial, value, unit, typed, "takenAt", supersedes, place)
       join check_ins c on c.id = ${checkInId}
       order by r.place
       on conflict (id) do nothing

@@ -5,7 +5,7 @@ import type {
   Client,
   ClientChange,
   ClientSummary,
-  Mark,
+  SiteNote,
   NewClient,
   RecordEvent,
   Screening,
@@ -14,9 +14,9 @@ import type { Connection, Database } from '../database/open'
 import {
   checkIns,
   clients,
-  coaches,
+  testers,
   heights,
-  marks,
+  siteNotes,
   readings,
   recordEvents,
   screenings,
@@ -116,7 +116,7 @@ async function addHeight(
 /** Writes down what was done to the record by hand. */
 export async function noteEvent(
   db: Connection,
-  event: { clientId: string; checkInId?: string; coachId: string | null; words: string },
+  event: { clientId: string; checkInId?: string; testerId: string | null; words: string },
 ): Promise<void> {
   await db.insert(recordEvents).values({ id: randomUUID(), ...event })
 }
@@ -128,7 +128,7 @@ const FIELDS = {
   cadenceDays: 'Days between check-ins',
   showPercentages: 'Percentages shown',
   cycleWanted: 'Cycle kept',
-  hiddenOnBoards: 'Name hidden on boards',
+  hiddenOnLeaderboards: 'Name hidden on boards',
   nextDueOn: 'Next check-in',
 } as const
 
@@ -142,11 +142,11 @@ export async function changeClient(
   db: Database,
   id: string,
   change: ClientChange,
-  { coachId, today }: { coachId: string | null; today: IsoDate },
+  { testerId, today }: { testerId: string | null; today: IsoDate },
 ): Promise<void> {
   await db.transaction(async (tx) => {
     const [before] = await tx.select().from(clients).where(eq(clients.id, id))
-    const note = (words: string) => noteEvent(tx, { clientId: id, coachId, words })
+    const note = (words: string) => noteEvent(tx, { clientId: id, testerId, words })
     const set: Partial<typeof clients.$inferInsert> = {}
     for (const field of Object.keys(FIELDS) as (keyof typeof FIELDS)[]) {
       const value = change[field]
@@ -173,11 +173,11 @@ export async function eraseClient(db: Database, id: string): Promise<void> {
 }
 
 /** What was done to a client's record by hand, newest first. */
-export async function listEvents(db: Database, clientId: string): Promise<RecordEvent[]> {
+export async function listAuditLog(db: Database, clientId: string): Promise<RecordEvent[]> {
   const rows = await db
-    .select({ at: recordEvents.at, words: recordEvents.words, coach: coaches.name })
+    .select({ at: recordEvents.at, words: recordEvents.words, coach: testers.name })
     .from(recordEvents)
-    .leftJoin(coaches, eq(coaches.id, recordEvents.coachId))
+    .leftJoin(testers, eq(testers.id, recordEvents.testerId))
     .where(eq(recordEvents.clientId, clientId))
     .orderBy(desc(recordEvents.at))
   return rows.map((row) => ({ ...row, at: row.at.toISOString() }))
@@ -203,24 +203,24 @@ export async function addScreening(
   await db.insert(screenings).values({ id: randomUUID(), clientId, ...screening })
 }
 
-/** The client's own marks in force, one a site and school. */
-export async function listMarks(db: Database, clientId: string): Promise<Mark[]> {
+/** The client's own site notes in force, one a site and standard. */
+export async function listSiteNotes(db: Database, clientId: string): Promise<SiteNote[]> {
   const rows = await db
-    .selectDistinctOn([marks.site, marks.school], {
-      site: marks.site,
-      school: marks.school,
-      text: marks.text,
-      side: marks.side,
+    .selectDistinctOn([siteNotes.site, siteNotes.standard], {
+      site: siteNotes.site,
+      standard: siteNotes.standard,
+      text: siteNotes.text,
+      side: siteNotes.side,
     })
-    .from(marks)
-    .where(eq(marks.clientId, clientId))
-    .orderBy(marks.site, marks.school, desc(marks.position))
-  return rows as Mark[]
+    .from(siteNotes)
+    .where(eq(siteNotes.clientId, clientId))
+    .orderBy(siteNotes.site, siteNotes.standard, desc(siteNotes.position))
+  return rows as SiteNote[]
 }
 
 /** Keeps a mark in place of the one before. */
-export async function addMark(db: Database, clientId: string, mark: Mark): Promise<void> {
-  await db.insert(marks).values({ id: randomUUID(), clientId, ...mark })
+export async function addSiteNote(db: Database, clientId: string, mark: SiteNote): Promise<void> {
+  await db.insert(siteNotes).values({ id: randomUUID(), clientId, ...mark })
 }
 
 export interface ClientStanding {

@@ -2,16 +2,16 @@ import { randomUUID } from 'node:crypto'
 import { and, asc, desc, eq, inArray, isNull, sql } from 'drizzle-orm'
 import {
   PROTOCOLS,
-  type Hand,
+  type MeasurementSetup,
   type IsoDate,
   type OwnErrors,
   type OwnProtocol,
   type SiteId,
 } from '#core'
 import {
-  handWith,
-  type Coach,
-  type CoachForm,
+  measurementSetupOf,
+  type Tester,
+  type TesterForm,
   type Gym,
   type Instrument,
   type InstrumentCheck,
@@ -20,10 +20,10 @@ import {
   type SettingsChange,
 } from '#shared/gym'
 import type { Connection, Database } from '../database/open'
-import { coaches, instrumentChecks, instruments, ownProtocols, settings } from '../database/schema'
+import { testers, instrumentChecks, instruments, ownProtocols, settings } from '../database/schema'
 
 /** Ids of what every gym starts with, fixed so that starting twice adds nothing. */
-const FIRST_COACH = '0a4c0000-0000-4000-8000-000000000001'
+const FIRST_TESTER = '0a4c0000-0000-4000-8000-000000000001'
 const FIRST_CALIPER = '0a4c0000-0000-4000-8000-000000000002'
 const FIRST_SCALE = '0a4c0000-0000-4000-8000-000000000003'
 const FIRST_TAPE = '0a4c0000-0000-4000-8000-000000000004'
@@ -31,7 +31,7 @@ const ONE_ROW = 1
 
 /** Puts in the coach, the instruments and the settings that an empty data folder needs before the first check-in. */
 export async function ensureGym(db: Database): Promise<void> {
-  await db.insert(coaches).values({ id: FIRST_COACH, name: 'Coach' }).onConflictDoNothing()
+  await db.insert(testers).values({ id: FIRST_TESTER, name: 'Tester' }).onConflictDoNothing()
   await db
     .insert(instruments)
     .values([
@@ -44,7 +44,7 @@ export async function ensureGym(db: Database): Promise<void> {
     .insert(settings)
     .values({
       id: ONE_ROW,
-      coachId: FIRST_COACH,
+      testerId: FIRST_TESTER,
       caliperId: FIRST_CALIPER,
       tapeId: FIRST_TAPE,
       scaleId: FIRST_SCALE,
@@ -68,8 +68,8 @@ export async function changeSettings(db: Database, change: SettingsChange): Prom
 }
 
 /** Everybody who measures or has measured, in the order they were added. */
-export async function listCoaches(db: Database): Promise<Coach[]> {
-  const rows = await db.select().from(coaches).orderBy(asc(coaches.createdAt), asc(coaches.id))
+export async function listTesters(db: Database): Promise<Tester[]> {
+  const rows = await db.select().from(testers).orderBy(asc(testers.createdAt), asc(testers.id))
   return rows.map(({ id, name, skill, retiredAt }) => ({
     id,
     name,
@@ -106,7 +106,7 @@ export async function findGym(db: Database, today: IsoDate): Promise<Gym> {
     .orderBy(asc(ownProtocols.createdAt))
   return {
     today,
-    coaches: await listCoaches(db),
+    testers: await listTesters(db),
     instruments: await listInstruments(db),
     ownProtocols: own.map(({ definition }) => definition),
     settings: await findSettings(db),
@@ -116,14 +116,14 @@ export async function findGym(db: Database, today: IsoDate): Promise<Gym> {
 const retiredAt = (retired: boolean) => (retired ? new Date() : null)
 
 /** Adds somebody who measures, or changes them. @returns false where that id is not there */
-export async function saveCoach(db: Database, form: CoachForm, id?: string): Promise<boolean> {
+export async function saveTester(db: Database, form: TesterForm, id?: string): Promise<boolean> {
   const { retired, ...rest } = form
   const row = { ...rest, retiredAt: retiredAt(retired) }
   if (id === undefined) {
-    await db.insert(coaches).values({ id: randomUUID(), ...row })
+    await db.insert(testers).values({ id: randomUUID(), ...row })
     return true
   }
-  return (await db.update(coaches).set(row).where(eq(coaches.id, id)).returning()).length > 0
+  return (await db.update(testers).set(row).where(eq(testers.id, id)).returning()).length > 0
 }
 
 /** Adds an instrument, or changes it. @returns false where that id is not there */
@@ -197,30 +197,30 @@ export async function listOwnErrors(
   { of, except }: { of?: string; except?: string } = {},
 ): Promise<Record<string, OwnErrors>> {
   const { rows } = await db.execute<{
-    coach_id: string
+    tester_id: string
     site: SiteId
     pairs: number
     tem: number
   }>(sql`
-    select coach_id, site, count(*)::int as pairs, sqrt(sum(d * d) / (2 * count(*)))::float8 as tem
+    select tester_id, site, count(*)::int as pairs, sqrt(sum(d * d) / (2 * count(*)))::float8 as tem
     from (
-      select a.coach_id, a.site, a.value - b.value as d
-      from coaches t
+      select a.tester_id, a.site, a.value - b.value as d
+      from testers t
       cross join lateral (
         select * from readings r
-        where r.coach_id = t.id and r.pass = 1 and r.site is not null
+        where r.tester_id = t.id and r.trial = 1 and r.site is not null
           and not exists (select 1 from readings s where s.supersedes = r.id)
         order by r.position desc
         limit ${LATEST_PAIRS}) a
       join check_ins c on c.id = a.check_in_id and c.voided_at is null
-      join readings b on b.check_in_id = a.check_in_id and b.site = a.site and b.pass = 2
-        and b.kind = a.kind and b.school is not distinct from a.school
+      join readings b on b.check_in_id = a.check_in_id and b.site = a.site and b.trial = 2
+        and b.kind = a.kind and b.standard is not distinct from a.standard
       where ${of ? sql`t.id = ${of}` : sql`true`}
         and ${except ? sql`a.check_in_id <> ${except}` : sql`true`}
         and not exists (select 1 from readings s where s.supersedes = b.id)) duplicates
-    group by coach_id, site`)
+    group by tester_id, site`)
   const byTester: Record<string, OwnErrors> = {}
-  for (const { coach_id: tester, site, pairs, tem } of rows) {
+  for (const { tester_id: tester, site, pairs, tem } of rows) {
     ;(byTester[tester] ??= {})[site] = { tem, pairs }
   }
   return byTester
@@ -231,32 +231,32 @@ export async function listOwnErrors(
  *
  * @param checkIn its own duplicates are left out, so that a slip in it does not widen what is allowed to it
  */
-export async function findHand(
+export async function findMeasurementSetup(
   db: Database,
-  checkIn: { id: string; coachId: string; caliperId: string | null; tapeId: string | null },
-): Promise<Hand> {
-  const own = await listOwnErrors(db, { of: checkIn.coachId, except: checkIn.id })
+  checkIn: { id: string; testerId: string; caliperId: string | null; tapeId: string | null },
+): Promise<MeasurementSetup> {
+  const own = await listOwnErrors(db, { of: checkIn.testerId, except: checkIn.id })
   const ids = [checkIn.caliperId, checkIn.tapeId].filter((id) => id !== null)
   const parts = {
-    coaches: await db.select().from(coaches).where(eq(coaches.id, checkIn.coachId)),
+    testers: await db.select().from(testers).where(eq(testers.id, checkIn.testerId)),
     instruments: ids.length
       ? await db.select().from(instruments).where(inArray(instruments.id, ids))
       : [],
   }
-  return handWith(parts, checkIn, own[checkIn.coachId])
+  return measurementSetupOf(parts, checkIn, own[checkIn.testerId])
 }
 
 /** True when everybody and everything named is on record, each instrument of its kind. */
-export async function areTools(
+export async function equipmentExists(
   db: Database,
   tools: {
-    coachId?: string
+    testerId?: string
     caliperId?: string | null
     tapeId?: string | null
     scaleId?: string | null
   },
 ): Promise<boolean> {
-  const { coachId, caliperId, tapeId, scaleId } = tools
+  const { testerId, caliperId, tapeId, scaleId } = tools
   const named = [
     ['caliper', caliperId],
     ['tape', tapeId],
@@ -270,11 +270,11 @@ export async function areTools(
       .where(and(eq(instruments.id, id), eq(instruments.kind, kind)))
     if (found.length === 0) return false
   }
-  if (!coachId) return true
-  return (await db.select().from(coaches).where(eq(coaches.id, coachId))).length > 0
+  if (!testerId) return true
+  return (await db.select().from(testers).where(eq(testers.id, testerId))).length > 0
 }
 
 /** Gives the first coach a name. */
-export async function nameFirstCoach(db: Database, name: string): Promise<void> {
-  await db.update(coaches).set({ name }).where(eq(coaches.id, FIRST_COACH))
+export async function nameFirstTester(db: Database, name: string): Promise<void> {
+  await db.update(testers).set({ name }).where(eq(testers.id, FIRST_TESTER))
 }

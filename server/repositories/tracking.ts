@@ -1,9 +1,9 @@
 import { randomUUID } from 'node:crypto'
 import { and, asc, desc, eq, isNull, sql } from 'drizzle-orm'
 import type { TypedWeighIn, WeighIn } from '#core'
-import type { ClientEvent, EventForm, NewPhoto, Photo, PhotoPoint } from '#shared/tracking'
+import type { ClientNote, ClientNoteForm, NewPhoto, Photo, PhotoPoint } from '#shared/tracking'
 import type { Database } from '../database/open'
-import { clientEvents, photos, weighIns } from '../database/schema'
+import { clientNotes, photos, weighIns } from '../database/schema'
 
 /** A client's weigh-ins in force, oldest first. */
 export async function listWeighIns(db: Database, clientId: string): Promise<WeighIn[]> {
@@ -38,29 +38,29 @@ export async function takeBackWeighIn(db: Database, clientId: string, date: stri
 }
 
 /** What happened to a client, oldest first. */
-export async function listClientEvents(db: Database, clientId: string): Promise<ClientEvent[]> {
+export async function listClientNotes(db: Database, clientId: string): Promise<ClientNote[]> {
   return db
     .select({
-      id: clientEvents.id,
-      date: clientEvents.date,
-      kind: clientEvents.kind,
-      words: clientEvents.words,
+      id: clientNotes.id,
+      date: clientNotes.date,
+      kind: clientNotes.kind,
+      words: clientNotes.words,
     })
-    .from(clientEvents)
-    .where(and(eq(clientEvents.clientId, clientId), isNull(clientEvents.removedAt)))
-    .orderBy(asc(clientEvents.date), asc(clientEvents.storedAt))
+    .from(clientNotes)
+    .where(and(eq(clientNotes.clientId, clientId), isNull(clientNotes.removedAt)))
+    .orderBy(asc(clientNotes.date), asc(clientNotes.storedAt))
 }
 
-export async function addClientEvent(db: Database, clientId: string, event: EventForm) {
-  await db.insert(clientEvents).values({ id: randomUUID(), clientId, ...event })
+export async function addClientNote(db: Database, clientId: string, event: ClientNoteForm) {
+  await db.insert(clientNotes).values({ id: randomUUID(), clientId, ...event })
 }
 
 /** @returns false where the client has no such event */
-export async function removeClientEvent(db: Database, clientId: string, id: string) {
+export async function removeClientNote(db: Database, clientId: string, id: string) {
   const removed = await db
-    .update(clientEvents)
+    .update(clientNotes)
     .set({ removedAt: new Date() })
-    .where(and(eq(clientEvents.clientId, clientId), eq(clientEvents.id, id)))
+    .where(and(eq(clientNotes.clientId, clientId), eq(clientNotes.id, id)))
     .returning()
   return removed.length > 0
 }

@@ -10,12 +10,12 @@ import {
 import type { CheckInWithReadings } from '#shared/check-ins'
 import type { Client } from '#shared/clients'
 import { measuredOf, type JudgedWith } from '#shared/measured'
-import type { Board, Group } from '#shared/tracking'
+import type { Board, Leaderboard } from '#shared/tracking'
 import type { Database } from '../database/open'
 import { listCheckIns } from '../repositories/check-ins'
 import { findClient } from '../repositories/clients'
-import { findGroup, listMembers } from '../repositories/groups'
-import { listCoaches, listInstruments, listOwnErrors } from '../repositories/gym'
+import { findLeaderboard, listMembers } from '../repositories/leaderboards'
+import { listTesters, listInstruments, listOwnErrors } from '../repositories/gym'
 import { listWeighIns } from '../repositories/tracking'
 import { NotFound } from './api'
 
@@ -30,7 +30,7 @@ interface Ran extends Contender {
 }
 
 /** The first and last check-in of a period that can be compared. */
-function endsOf(checkIns: readonly CheckInWithReadings[], { startsOn, endsOn }: Group) {
+function endsOf(checkIns: readonly CheckInWithReadings[], { startsOn, endsOn }: Leaderboard) {
   const from = addDays(startsOn, -EARLY_DAYS)
   const closed = checkIns
     .filter((c) => c.closedAt !== null && c.voided === null)
@@ -60,13 +60,13 @@ function commonest(ran: readonly Ran[]): string | undefined {
  * A group's board: ranked by change over its period, like for like only. Who hides their name has none here, and who
  * sees sums and girths only is on no board of composition at all.
  */
-export async function boardOf(db: Database, groupId: string): Promise<Board> {
-  const group = await findGroup(db, groupId)
+export async function boardOf(db: Database, leaderboardId: string): Promise<Board> {
+  const group = await findLeaderboard(db, leaderboardId)
   if (!group) throw new NotFound('No such group.')
   const { measure } = group
-  const memberIds = await listMembers(db, groupId)
+  const memberIds = await listMembers(db, leaderboardId)
   const gym = {
-    coaches: await listCoaches(db),
+    testers: await listTesters(db),
     instruments: await listInstruments(db),
     ownErrors: await listOwnErrors(db),
   }
@@ -74,7 +74,7 @@ export async function boardOf(db: Database, groupId: string): Promise<Board> {
   const ran: Ran[] = []
   for (const id of memberIds) {
     const client = (await findClient(db, id))!
-    const name = client.hiddenOnBoards ? 'Somebody' : client.name
+    const name = client.hiddenOnLeaderboards ? 'Somebody' : client.name
     if (showsComposition(measure) && !client.showPercentages) continue
     const ends = endsOf(await listCheckIns(db, id), group)
     if (!ends) {
@@ -95,7 +95,7 @@ export async function boardOf(db: Database, groupId: string): Promise<Board> {
   const kind = commonest(ran)
   for (const { client } of ran.filter((r) => r.kind !== kind)) {
     const why = measure === 'sum' ? 'other folds than most' : 'another equation than most'
-    unranked.push({ name: client.hiddenOnBoards ? 'Somebody' : client.name, why })
+    unranked.push({ name: client.hiddenOnLeaderboards ? 'Somebody' : client.name, why })
   }
   const placed = rank(
     ran.filter((r) => r.kind === kind),
@@ -106,8 +106,8 @@ export async function boardOf(db: Database, groupId: string): Promise<Board> {
     memberIds,
     unranked,
     lines: placed.map(({ entry: { client, judgement, change, standardError }, place, tied }) => ({
-      clientId: client.hiddenOnBoards ? null : client.id,
-      name: client.hiddenOnBoards ? null : client.name,
+      clientId: client.hiddenOnLeaderboards ? null : client.id,
+      name: client.hiddenOnLeaderboards ? null : client.name,
       ...{ place, tied, change, standardError },
       from: judgement.since,
       to: judgement.until,

@@ -2,7 +2,7 @@ import type { CallerView, CheckInWithReadings } from '#shared/check-ins'
 import type { Client } from '#shared/clients'
 import type { Database } from '../database/open'
 import { findCheckIn } from '../repositories/check-ins'
-import { findClient, listMarks } from '../repositories/clients'
+import { findClient, listSiteNotes } from '../repositories/clients'
 import { NotFound } from './api'
 
 /** The check-in of that id; the answer is 404 when there is none. */
@@ -23,5 +23,5 @@ export async function clientOr404(db: Database, id: string): Promise<Client> {
 export async function callerViewOf(db: Database, id: string): Promise<CallerView> {
   const { conditions: _c, consent: _n, heightCm: _h, ...checkIn } = await checkInOr404(db, id)
   const { name, sex } = await clientOr404(db, checkIn.clientId)
-  return { checkIn, client: { name, sex }, marks: await listMarks(db, checkIn.clientId) }
+  return { checkIn, client: { name, sex }, siteNotes: await listSiteNotes(db, checkIn.clientId) }
 }

@@ -7,7 +7,7 @@ import {
   KG_PER_POUND,
   normalisedLeanMassIndex,
   NORM_TABLES,
-  smallestRealChange,
+  minimalDetectableChange,
   SEVEN_FOLDS,
   waistToHip,
 } from '#core'
@@ -38,10 +38,10 @@ test('a corrected girth', () => expect(correctedGirth(32, 10)).toBeCloseTo(32 - 
 /* The project's reference tables: 8.0 mm on single trials, 6.6 mm on double (trained). Judgement, no published source. */
 test('the smallest real change of the sum of seven', () => {
   const sites = (trials: number) => SEVEN_FOLDS.map((site) => ({ site, trials }))
-  const hand = { skill: 'trained' } as const
-  expect(smallestRealChange(sites(1), hand)).toBeCloseTo(8.0, 0)
-  expect(smallestRealChange(sites(2), hand)).toBeCloseTo(6.6, 1)
-  expect(smallestRealChange(sites(2), hand, { anotherTester: true })).toBeCloseTo(6.64 * 1.5, 1)
+  const setup = { skill: 'trained' } as const
+  expect(minimalDetectableChange(sites(1), setup)).toBeCloseTo(8.0, 0)
+  expect(minimalDetectableChange(sites(2), setup)).toBeCloseTo(6.6, 1)
+  expect(minimalDetectableChange(sites(2), setup, { anotherTester: true })).toBeCloseTo(6.64 * 1.5, 1)
 })
 
 describe('ranges', () => {

@@ -73,11 +73,11 @@ describe('a row', () => {
     expect(ids).not.toContain('durnin-womersley-4')
   })
 
-  test('mixes schools only where the equation does', () => {
+  test('mixes standards only where the equation does', () => {
     const four = { ...woman, biceps_mm: '4', iliac_crest_mm: '9', equation: 'durnin-womersley-4' }
     expect(estimateRow(four)[0]).toMatchObject({ sum_mm: 31, error: '' })
-    expect(estimateRow({ ...woman, school: 'int' })[0]!.error).toMatch(
-      /school of triceps: got “int”. Accepted: us/,
+    expect(estimateRow({ ...woman, standard: 'int' })[0]!.error).toMatch(
+      /standard of triceps: got “int”. Accepted: us/,
     )
   })
 
@@ -87,7 +87,7 @@ describe('a row', () => {
     [{ thigh_mm: 'twelve' }, /thigh_mm: got “twelve”/],
     [{ thigh_mm: '' }, /Thigh: is missing/],
     [{ abdominal_mm: '195' }, /Abdominal: got 195/],
-    [{ school: 'dw' }, /school: got “dw”. Accepted: us or int/],
+    [{ standard: 'dw' }, /standard: got “dw”. Accepted: us or int/],
     [{ equation: 'nope' }, /Equation: got “nope”/],
     [{ age_years: '12' }, /age: got 12. Accepted: 18 years and over/],
   ])('that is bad says why: %o', (change, words) => {

@@ -1,5 +1,5 @@
 import { describe, expect, test } from 'vitest'
-import { changeSince, compare, dueState, estimate, seriesBy, type CheckInRecord } from '#core'
+import { compare, comparedWith, dueState, estimate, seriesBy, type CheckInRecord } from '#core'
 import { fold } from './support'
 
 const folds = { chest: 10, abdominal: 20, thigh: 12 }
@@ -57,9 +57,12 @@ describe('a series', () => {
     expect(second!.estimate!.equationId).toBe('jackson-pollock-7')
   })
 
-  test('a change is sought in the latest check-in that can be compared', () => {
-    expect(changeSince(person, seven, [three])).toBeUndefined()
-    expect(changeSince(person, seven, [three, seven])?.since).toBe(seven)
+  test('compared is the latest that the same equation reads, else one with anything in common, else the latest', () => {
+    const tape = sheet('tape-only', '2026-04-10', {})
+    expect(comparedWith(person, seven, [tape, seven, three])).toBe(seven)
+    expect(comparedWith(person, seven, [tape, three])).toBe(three)
+    expect(comparedWith(person, seven, [tape])).toBe(tape)
+    expect(comparedWith(person, seven, [])).toBeUndefined()
   })
 })
 

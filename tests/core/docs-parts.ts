@@ -2,10 +2,10 @@ import {
   CONVERSIONS,
   EQUATIONS,
   NORM_TABLES,
-  MATTERS,
+  SMALLEST_WORTHWHILE_CHANGE,
   PROTOCOLS,
   RULES,
-  SCHOOL_NAMES,
+  LANDMARK_STANDARD_NAMES,
   unrounded,
   nameOf,
   type AgeRow,
@@ -62,10 +62,10 @@ function card(variant: Variant): string[] {
 
 function equationCards(): string {
   return EQUATIONS.map((equation: Equation) => {
-    const school = equation.school ? SCHOOL_NAMES[equation.school] : 'no folds'
+    const standard = equation.standard ? LANDMARK_STANDARD_NAMES[equation.standard] : 'no folds'
     return [
       `### ${equation.name}`,
-      `\`${equation.id}\` · ${school}`,
+      `\`${equation.id}\` · ${standard}`,
       ...equation.variants.flatMap(card),
       ...equation.notes,
     ].join('\n\n')
@@ -87,11 +87,11 @@ function protocolTable(): string {
       ? `${both.male.length}`
       : `${both.male.length} m, ${both.female.length} f`
   return [
-    '| protocol | school | folds | girths | passes | tolerance | three trials | when |',
+    '| protocol | standard | folds | girths | rounds | tolerance | three trials | when |',
     '| --- | --- | --- | --- | --- | --- | --- | --- |',
     ...PROTOCOLS.map((p) => {
       const { kind, value } = p.tolerance
-      return `| ${p.name} (\`${p.id}\`) | ${p.school} | ${count(p.folds)} | ${count(p.girths)} | ${p.passes} | ${value} ${kind === 'percent' ? '%' : kind} | ${p.thirdTrial} | ${p.when} |`
+      return `| ${p.name} (\`${p.id}\`) | ${p.standard} | ${count(p.folds)} | ${count(p.girths)} | ${p.rounds} | ${value} ${kind === 'percent' ? '%' : kind} | ${p.thirdTrial} | ${p.when} |`
     }),
   ].join('\n')
 }
@@ -128,13 +128,13 @@ function ruleTable(): string {
 }
 
 function mattersTable(): string {
-  const units: Record<keyof typeof MATTERS, string> = {
+  const units: Record<keyof typeof SMALLEST_WORTHWHILE_CHANGE, string> = {
     ...{ fatPercent: 'points of fat %', fatMass: 'kg of fat', leanMass: 'kg of lean' },
-    ...{ mass: 'kg of body mass', netSwing: 'kg of net swing', fold: 'mm of one fold' },
+    ...{ mass: 'kg of body mass', recomposition: 'kg of net swing', fold: 'mm of one fold' },
     girth: 'cm of one girth',
   }
-  const rows = Object.entries(MATTERS).map(
-    ([key, value]) => `${value} ${units[key as keyof typeof MATTERS]}`,
+  const rows = Object.entries(SMALLEST_WORTHWHILE_CHANGE).map(
+    ([key, value]) => `${value} ${units[key as keyof typeof SMALLEST_WORTHWHILE_CHANGE]}`,
   )
   return `1.5 mm for each fold of a sum, ${rows.join(', ')}.`
 }

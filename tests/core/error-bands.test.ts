@@ -6,19 +6,21 @@ import {
   acceptablePercentTem,
   blendedRepeatError,
   changeErrors,
+  FAT_KCAL_PER_KG,
+  LEAN_KCAL_PER_KG,
   estimate,
-  levelError,
+  occasionErrors,
   percentTem,
   QUANTITIES,
   quantityOf,
   reliability,
-  REMARK_SHARE,
+  RELOCATION_SHARE,
   SEVEN_FOLDS,
   siteError,
   temOfPairs,
   temOfTrials,
   usualRepeatError,
-  type Hand,
+  type MeasurementSetup,
   type Subject,
   type Values,
 } from '#core'
@@ -71,12 +73,12 @@ describe('technical error of measurement', () => {
       1.5 * plain.repeat,
       12,
     )
-    expect(plain.remark).toBeCloseTo(REMARK_SHARE * plain.repeat, 12)
+    expect(plain.relocation).toBeCloseTo(RELOCATION_SHARE * plain.repeat, 12)
   })
 })
 
 describe('the gradient carries the error as Monte Carlo does', () => {
-  const hand: Hand = { skill: 'trained' }
+  const setup: MeasurementSetup = { skill: 'trained' }
   const before = { sex: 'female', ageYears: 36, massKg: 64 } as const satisfies Subject
   const after = { ...before, massKg: 62.5 }
   const values = (share: number): Values =>
@@ -85,37 +87,32 @@ describe('the gradient carries the error as Monte Carlo does', () => {
     )
   const trials = Object.fromEntries(SEVEN_FOLDS.map((site) => [site, 2]))
 
-  test.each(QUANTITIES)('%s', (quantity) => {
+  const CARRIED = [...QUANTITIES, 'energy'] as const
+  test.each(CARRIED)('%s', (quantity) => {
     const normal = randomNormal.source(randomLcg(0.31))(0, 1)
     const measure = (subject: typeof before | typeof after, truth: Values) => {
       const taken = Object.fromEntries(
         SEVEN_FOLDS.map((site) => {
           const repeat = usualRepeatError(site)
-          const mark = truth[site]! + normal() * REMARK_SHARE * repeat
+          const mark = truth[site]! + normal() * RELOCATION_SHARE * repeat
           return [site, mark + (normal() * repeat) / Math.SQRT2]
         }),
       )
       const massKg = subject.massKg + normal() * Math.sqrt(0.6 ** 2 + 0.1 ** 2)
       const result = estimate('jackson-pollock-7', { ...subject, massKg }, taken)
-      return quantityOf(quantity, result)!
+      if (quantity !== 'energy') return quantityOf(quantity, result)!
+      return FAT_KCAL_PER_KG * result.fatMassKg! + LEAN_KCAL_PER_KG * result.leanMassKg!
     }
     const changes = Array.from(
       { length: 20_000 },
       () => measure(after, values(0.93)) - measure(before, values(1)),
     )
-    const carried = changeErrors(
-      'jackson-pollock-7',
-      { subject: before, values: values(1), trials },
-      { subject: after, values: values(0.93), trials },
-      hand,
-    )[quantity]
-    expect(carried.kind).toBe('change')
-    expect(carried.standardError / sampleStandardDeviation(changes)).toBeGreaterThan(0.97)
-    expect(carried.standardError / sampleStandardDeviation(changes)).toBeLessThan(1.03)
-  })
-
-  test('the error of a level is another thing and another type', () => {
-    const level = levelError(estimate('jackson-pollock-7', before, values(1)))
-    expect(level).toMatchObject({ kind: 'level', points: expect.closeTo(3.6, 1) })
+    const side = (subject: typeof before | typeof after, share: number) => {
+      const occasion = { subject, values: values(share), trials }
+      return { occasion, errors: occasionErrors(occasion, () => setup) }
+    }
+    const carried = changeErrors('jackson-pollock-7', side(before, 1), side(after, 0.93))[quantity]
+    expect(carried / sampleStandardDeviation(changes)).toBeGreaterThan(0.97)
+    expect(carried / sampleStandardDeviation(changes)).toBeLessThan(1.03)
   })
 })

@@ -7,11 +7,11 @@ import {
   estimateEvery,
   InputError,
   landmarkOf,
-  schoolWithin,
+  standardWithin,
   sensitivity,
   SEVEN_FOLDS,
   working,
-  type SchooledValue,
+  type LocatedValue,
   type SiteId,
   type Subject,
   type Term,
@@ -49,9 +49,9 @@ describe('what is refused names the input, what was got and what is accepted', (
     expect(estimate('jackson-pollock-7', { ...man, ageYears: 40.9 }, folds)).toEqual(at40)
   })
 
-  test('another school, equation, sex or conversion', () => {
-    const options = { school: 'int' } as const
-    expect(refuse(() => estimate('jackson-pollock-7', man, folds, options)).input).toBe('school')
+  test('another standard, equation, sex or conversion', () => {
+    const options = { standard: 'int' } as const
+    expect(refuse(() => estimate('jackson-pollock-7', man, folds, options)).input).toBe('standard')
     expect(refuse(() => estimate('no-such', man, folds)).input).toBe('equation')
     expect(
       refuse(() => estimate('jackson-pollock-7', { ...man, sex: 'x' as 'male' }, folds)).input,
@@ -169,7 +169,7 @@ describe('properties over every equation', () => {
       expect(variant.citation && variant.population && variant.grade).toBeTruthy()
       for (const site of variant.folds) {
         expect(
-          landmarkOf(site, schoolWithin(site, equation.school!)!),
+          landmarkOf(site, standardWithin(site, equation.standard!)!),
           `${equation.id} ${site}`,
         ).toBeDefined()
       }
@@ -188,9 +188,13 @@ test('the population term is off unless set, and says so when on', () => {
   expect(on!.warnings.join()).toMatch(/population term/)
 })
 
-test('from seven folds every equation that they allow is computed, in the right school only', () => {
-  const measured = SEVEN_FOLDS.map((site) => ({ site, school: 'us' as const, value: folds[site]! }))
-  const ids = (values: SchooledValue[]) => estimateEvery(man, values).map((r) => r.equation.id)
+test('from seven folds every equation that they allow is computed, in the right standard only', () => {
+  const measured = SEVEN_FOLDS.map((site) => ({
+    site,
+    standard: 'us' as const,
+    value: folds[site]!,
+  }))
+  const ids = (values: LocatedValue[]) => estimateEvery(man, values).map((r) => r.equation.id)
   expect(ids(measured)).toEqual([
     'jackson-pollock-7',
     'jackson-pollock-3',
@@ -201,13 +205,13 @@ test('from seven folds every equation that they allow is computed, in the right 
     'evans-3',
     'sloan-2',
   ])
-  const foreign = measured.map((m) => ({ ...m, school: 'int' as const }))
+  const foreign = measured.map((m) => ({ ...m, standard: 'int' as const }))
   expect(ids(foreign)).toEqual([])
-  const mixed: SchooledValue[] = [
-    { site: 'biceps', school: 'us', value: 5 },
-    { site: 'triceps', school: 'int', value: 10 },
-    { site: 'subscapular', school: 'us', value: 12 },
-    { site: 'iliac_crest', school: 'int', value: 14 },
+  const mixed: LocatedValue[] = [
+    { site: 'biceps', standard: 'us', value: 5 },
+    { site: 'triceps', standard: 'int', value: 10 },
+    { site: 'subscapular', standard: 'us', value: 12 },
+    { site: 'iliac_crest', standard: 'int', value: 14 },
   ]
   expect(ids(mixed)).toEqual(['durnin-womersley-4'])
 })

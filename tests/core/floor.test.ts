@@ -156,10 +156,10 @@ describe('the protocol of a check-in', () => {
     const own: OwnProtocol = {
       id: 'own-boat',
       name: 'Boat',
-      school: 'us',
+      standard: 'us',
       folds: ['thigh', 'triceps', 'suprailiac'],
       girths: [],
-      passes: 1,
+      rounds: 1,
       toleranceMm: 1,
     }
     const made = protocolOf({ protocolId: 'own-boat', ownProtocol: own })
@@ -170,13 +170,13 @@ describe('the protocol of a check-in', () => {
 })
 
 test('height is the mean of the readings in force', () => {
-  const reading = (id: string, pass: number, value: number, supersedes: string | null = null) =>
+  const reading = (id: string, trial: number, value: number, supersedes: string | null = null) =>
     ({
-      ...{ id, pass, value, supersedes },
+      ...{ id, trial, value, supersedes },
       kind: 'height',
       site: null,
-      school: null,
-      takenAt: `2026-03-14T09:00:0${pass}Z`,
+      standard: null,
+      takenAt: `2026-03-14T09:00:0${trial}Z`,
     }) as Reading
   const taken = [reading('a', 1, 168), reading('b', 2, 186), reading('c', 3, 168.6)]
   expect(heightOf([])).toBeUndefined()

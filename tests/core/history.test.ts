@@ -2,17 +2,14 @@ import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
 import {
   ageOn,
-  changeSince,
-  creepsOf,
+  compressionDriftsOf,
   daysBetween,
   everyResultOf,
   findingsOf,
-  handErrors,
-  judgeChange,
   lastValues,
   nextGirth,
   protocolById,
-  reachOf,
+  minimalDetectableChangeOfSum,
   readingsInForce,
   resultOf,
   SEVEN_FOLDS,
@@ -22,7 +19,8 @@ import {
   workingOf,
   Z95,
   type CheckInRecord,
-  type Hand,
+  type Measured,
+  type MeasurementSetup,
   type Reading,
 } from '#core'
 import { fold, plausibleValue } from './support'
@@ -30,12 +28,12 @@ import { fold, plausibleValue } from './support'
 /* A check-in in hand, against those before it. The person and the sheets are invented for testing. */
 
 const woman = { sex: 'female', birthDate: '1990-06-15', heightCm: 168 } as const
-const hand: Hand = { skill: 'trained' }
+const setup: MeasurementSetup = { skill: 'trained' }
 const SHEET = [9, 11, 17, 13.5, 21, 16, 26]
 
 let serial = 0
 const bare = (kind: 'mass' | 'height', value: number, more: Partial<Reading> = {}): Reading => ({
-  ...{ id: `${kind} ${serial++}`, kind, site: null, school: null, pass: 1, value },
+  ...{ id: `${kind} ${serial++}`, kind, site: null, standard: null, trial: 1, value },
   ...{ takenAt: '2026-01-01T09:00:00Z', supersedes: null, ...more },
 })
 
@@ -43,20 +41,20 @@ function record(measuredOn: string, readings: Reading[], more: Partial<CheckInRe
   const usual = { protocolId: 'seven-fold', conversion: 'siri', measuredOn, readings } as const
   return { ...usual, ...more } as CheckInRecord
 }
-const folds = (values: readonly number[], pass = 1) =>
-  SEVEN_FOLDS.map((site, i) => fold(site, pass, values[i]!))
+const folds = (values: readonly number[], trial = 1) =>
+  SEVEN_FOLDS.map((site, i) => fold(site, trial, values[i]!))
 
 const last = record('2026-02-01', [...folds(SHEET), bare('mass', 62)])
 
 describe('the last value of a site', () => {
   const seven = protocolById('seven-fold')
 
-  test('is the latest of the same site in the same school, whatever set it was taken by', () => {
+  test('is the latest of the same site in the same standard, whatever set it was taken by', () => {
     const older = record('2026-01-01', folds([8, 8, 8, 8, 8, 8, 8]))
     const three = record('2026-03-01', [fold('triceps', 1, 16), fold('triceps', 2, 17)], {
       protocolId: 'three-fold',
     })
-    const elsewhere = record('2026-04-01', [fold('abdominal', 1, 30, { school: 'int' })], {
+    const elsewhere = record('2026-04-01', [fold('abdominal', 1, 30, { standard: 'int' })], {
       protocolId: 'eight-fold-int',
     })
     const found = lastValues(seven, 'female', [elsewhere, three, last, older])
@@ -77,7 +75,9 @@ describe('what asks for a second look', () => {
   const now = (readings: Reading[], more: Partial<CheckInRecord> = {}) =>
     record('2026-03-01', readings, more)
   const kinds = (check: CheckInRecord, earlier: CheckInRecord[] = [last]) =>
-    findingsOf(woman, check, earlier, hand).map(({ kind, sites }) => `${kind}: ${sites.join(', ')}`)
+    findingsOf(woman, check, earlier, setup).map(
+      ({ kind, sites }) => `${kind}: ${sites.join(', ')}`,
+    )
   const honest = [8.5, 11, 16.5, 13, 20.5, 15.5, 25.5]
 
   test('an honest sheet is not questioned, with or without one before it', () => {
@@ -89,8 +89,8 @@ describe('what asks for a second look', () => {
     const [chest, midaxillary, triceps, ...rest] = honest
     const swapped = now(folds([triceps!, midaxillary!, chest!, ...rest]))
     expect(kinds(swapped)).toEqual(['swap: chest, triceps'])
-    const [finding] = findingsOf(woman, swapped, [last], hand)
-    expect(finding!.offers).toEqual([
+    const [finding] = findingsOf(woman, swapped, [last], setup)
+    expect(finding!.suggestions).toEqual([
       { site: 'chest', trial: 1, value: chest },
       { site: 'triceps', trial: 1, value: triceps },
     ])
@@ -110,10 +110,10 @@ describe('what asks for a second look', () => {
   })
 
   test('digits of a height changed about are told from feet and inches', () => {
-    const [finding] = findingsOf(woman, now([bare('height', 186)]), [last], hand)
+    const [finding] = findingsOf(woman, now([bare('height', 186)]), [last], setup)
     expect(finding).toMatchObject({ kind: 'transposition', sites: ['height'] })
     expect(finding!.evidence).toMatch(/two digits changed about/)
-    expect(finding!.offers).toEqual([{ site: 'height', trial: null, value: 168 }])
+    expect(finding!.suggestions).toEqual([{ site: 'height', trial: null, value: 168 }])
   })
 
   test('a correction takes its finding away', () => {
@@ -127,40 +127,45 @@ describe('what asks for a second look', () => {
   test('folds that read less each time are named once, at their own site', () => {
     const pressed = [28, 26, 24].map((mm, i) => fold('thigh', i + 1, mm))
     const steady = [12, 12.5, 12].map((mm, i) => fold('chest', i + 1, mm))
-    expect(creepsOf(woman, now([...pressed, ...steady]), hand)).toMatchObject([
+    expect(compressionDriftsOf(woman, now([...pressed, ...steady]), setup)).toMatchObject([
       { site: 'thigh', drop: 4 },
     ])
   })
 })
 
-describe('the smallest change that this hand can tell', () => {
-  test('grows with each fold taken, shrinks with a second trial, and half again with another hand', () => {
-    expect(reachOf(woman, record('2026-03-01', []), hand)).toBeUndefined()
+describe('the smallest detectable change of the folds so far', () => {
+  const measured = (readings: Reading[], more: Partial<Measured> = {}): Measured => ({
+    ...record('2026-03-01', readings),
+    setup,
+    ...more,
+  })
+  const detectable = (now: Measured, then?: Measured) =>
+    minimalDetectableChangeOfSum(woman, now, then)
+
+  test('grows with each fold taken, shrinks with a second trial, and half again with another tester', () => {
+    expect(detectable(measured([]))).toBeUndefined()
     let before = 0
     for (let taken = 1; taken <= 7; taken++) {
-      const reach = reachOf(woman, record('2026-03-01', folds(SHEET).slice(0, taken)), hand)!
+      const reach = detectable(measured(folds(SHEET).slice(0, taken)))!
       expect(reach).toBeGreaterThan(before)
       before = reach
     }
-    const single = record('2026-03-01', folds(SHEET))
-    const double = record('2026-03-01', [...folds(SHEET), ...folds(SHEET, 2)])
-    expect(reachOf(woman, double, hand)!).toBeLessThan(before)
-    expect(reachOf(woman, single, hand, { anotherTester: true })! / before).toBeCloseTo(1.5, 9)
+    const single = measured(folds(SHEET))
+    expect(detectable(measured([...folds(SHEET), ...folds(SHEET, 2)]))!).toBeLessThan(before)
+    expect(detectable(single, { ...single, testerId: 'another' })! / before).toBeCloseTo(1.5, 9)
     const variance = SEVEN_FOLDS.reduce(
-      (total, site) => total + 2 * valueVariance(siteError(site, hand), 1),
+      (total, site) => total + 2 * valueVariance(siteError(site, setup), 1),
       0,
     )
     expect(before).toBeCloseTo(Z95 * Math.sqrt(variance), 9)
   })
 
   test('girths and the scale do not enter it', () => {
-    const taped = record(
-      '2026-03-01',
+    const taped = measured(
       [...folds(SHEET), bare('mass', 62), { ...bare('mass', 80), kind: 'girth', site: 'waist' }],
       { extraGirths: ['waist'] },
     )
-    const plain = record('2026-03-01', folds(SHEET))
-    expect(reachOf(woman, taped, hand)).toBe(reachOf(woman, plain, hand))
+    expect(detectable(taped)).toBe(detectable(measured(folds(SHEET))))
   })
 })
 
@@ -208,7 +213,7 @@ describe('the result of a check-in', () => {
   test('a height of the check-in comes first, then the one in force on its day, then the record’s', () => {
     const heightIn = (readings: Reading[], heightCm?: number) =>
       sheetOf(woman, record('2026-03-01', readings, { heightCm })).subject.heightCm
-    expect(heightIn([bare('height', 170), bare('height', 171, { pass: 2 })], 165)).toBe(170.5)
+    expect(heightIn([bare('height', 170), bare('height', 171, { trial: 2 })], 165)).toBe(170.5)
     expect(heightIn([], 165)).toBe(165)
     expect(heightIn([])).toBe(168)
   })
@@ -226,22 +231,6 @@ describe('the result of a check-in', () => {
   })
 })
 
-test('the change shown while measuring is that of the judgement, with the same error', () => {
-  const now = record('2026-03-01', [...folds(SHEET.map((mm) => mm * 0.9)), bare('mass', 61)])
-  const { since, comparison } = changeSince(woman, now, [last])!
-  expect(since).toBe(last)
-  const { quantities } = judgeChange(woman, { ...last, hand }, { ...now, hand })
-  const errors = handErrors(woman, now, last, hand)
-  expect(errors.ok).toBe(true)
-  expect(comparison.after.sumMm! - comparison.before.sumMm!).toBeCloseTo(quantities.sum!.change, 9)
-  for (const quantity of ['sum', 'fatPercent', 'fatMass', 'leanMass'] as const) {
-    expect(errors.ok && errors.value[quantity].standardError).toBeCloseTo(
-      quantities[quantity]!.standardError,
-      9,
-    )
-  }
-})
-
 test('girths are asked for in the order of the set, twice round, a third time only where apart', () => {
   const protocol = protocolById('tape-only')
   const sites = protocol.girths.female
@@ -249,12 +238,12 @@ test('girths are asked for in the order of the set, twice round, a third time on
   const readings: Reading[] = []
   const asked: string[] = []
   for (let step; (step = nextGirth(protocol, 'female', readings));) {
-    asked.push(`${step.site} ${step.pass}`)
+    asked.push(`${step.site} ${step.trial}`)
     // The last girth reads two centimetres off the second time.
-    const value = 80 + (step.site === apart && step.pass === 2 ? 2 : 0)
+    const value = 80 + (step.site === apart && step.trial === 2 ? 2 : 0)
     readings.push({ ...bare('mass', value), kind: 'girth', ...step })
   }
-  const round = (pass: number) => sites.map((site) => `${site} ${pass}`)
+  const round = (trial: number) => sites.map((site) => `${site} ${trial}`)
   expect(asked).toEqual([...round(1), ...round(2), `${apart} 3`])
   expect(nextGirth(protocol, 'female', [], new Set(sites))).toBeUndefined()
   expect(nextGirth(protocol, 'female', [], new Set(sites.slice(1)))!.site).toBe(sites[0])

@@ -10,11 +10,11 @@ import {
   SEVEN_FOLDS,
   siteError,
   SKINFOLD_IDS,
-  sumThatMatters,
+  smallestWorthwhileChangeOfSum,
   valueVariance,
   Z95,
   type GirthId,
-  type Hand,
+  type MeasurementSetup,
   type Judgement,
   type Measured,
   type Reading,
@@ -24,14 +24,14 @@ import { fold, plausibleValue } from './support'
 
 const woman = { sex: 'female', birthDate: '1990-06-15', heightCm: 168 } as const
 const SHEET = [9, 11, 17, 13.5, 21, 16, 26]
-const hand: Hand = { skill: 'trained' }
+const setup: MeasurementSetup = { skill: 'trained' }
 
 const scale = (kg: number): Reading => ({
-  ...{ id: `mass ${kg}`, kind: 'mass', site: null, school: null, pass: 1, value: kg },
+  ...{ id: `mass ${kg}`, kind: 'mass', site: null, standard: null, trial: 1, value: kg },
   ...{ takenAt: '2026-01-01T09:00:00Z', supersedes: null },
 })
-const girth = (site: GirthId, pass: number, cm: number): Reading => ({
-  ...{ id: `${site} ${pass} ${cm}`, kind: 'girth', site, school: null, pass, value: cm },
+const girth = (site: GirthId, trial: number, cm: number): Reading => ({
+  ...{ id: `${site} ${trial} ${cm}`, kind: 'girth', site, standard: null, trial, value: cm },
   ...{ takenAt: '2026-01-01T09:00:00Z', supersedes: null },
 })
 
@@ -40,16 +40,16 @@ function sheet(
   values: readonly number[],
   {
     massKg = 62,
-    passes = 1,
+    rounds = 1,
     ...more
-  }: { massKg?: number; passes?: number } & Partial<Measured> = {},
+  }: { massKg?: number; rounds?: number } & Partial<Measured> = {},
 ): Measured {
-  const folds = Array.from({ length: passes }, (_, i) =>
+  const folds = Array.from({ length: rounds }, (_, i) =>
     SEVEN_FOLDS.map((site, s) => fold(site, i + 1, values[s]!)),
   ).flat()
   return {
-    ...{ protocolId: 'seven-fold', conversion: 'siri', measuredOn, hand },
-    ...{ coachId: 'a', caliperId: 'c', readings: [...folds, scale(massKg)] },
+    ...{ protocolId: 'seven-fold', conversion: 'siri', measuredOn, setup },
+    ...{ testerId: 'a', caliperId: 'c', readings: [...folds, scale(massKg)] },
     ...more,
   }
 }
@@ -81,7 +81,7 @@ describe('a judgement of two check-ins', () => {
           if (!there || !again) continue
           expect(again.change).toBeCloseTo(-there.change, 8)
           expect(again.standardError).toBeCloseTo(there.standardError, 8)
-          expect(again.sureness).toBe(there.sureness)
+          expect(again.certainty).toBe(there.certainty)
         }
         expect(back.folds.map(({ verdict }) => verdict.change)).toEqual(
           forth.folds.map(({ verdict }) => expect.closeTo(-verdict.change, 9)),
@@ -101,7 +101,7 @@ describe('a judgement of two check-ins', () => {
         )
         if (!q.fatMass) return
         expect(q.fatMass.change + q.leanMass!.change).toBeCloseTo(q.mass!.change, 8)
-        expect(q.netSwing!.change).toBeCloseTo(q.leanMass!.change - q.fatMass.change, 8)
+        expect(q.recomposition!.change).toBeCloseTo(q.leanMass!.change - q.fatMass.change, 8)
         expect(q.mass!.change).toBeCloseTo(massB - massA, 9)
       }),
       { numRuns: 60 },
@@ -111,16 +111,16 @@ describe('a judgement of two check-ins', () => {
   test('the error of a sum is that of its folds, each time', () => {
     const judged = judgeChange(
       woman,
-      sheet('2026-01-10', SHEET, { passes: 2 }),
+      sheet('2026-01-10', SHEET, { rounds: 2 }),
       sheet('2026-02-10', share(0.9)),
     )
     const variance = SEVEN_FOLDS.reduce((total, site) => {
-      const error = siteError(site, hand)
+      const error = siteError(site, setup)
       return total + valueVariance(error, 2) + valueVariance(error, 1)
     }, 0)
     expect(errorOf(judged, 'sum')).toBeCloseTo(Math.sqrt(variance), 6)
-    expect(judged.quantities.sum!.matters).toBe(sumThatMatters(7))
-    expect(judged.summed).toBe(7)
+    expect(judged.quantities.sum!.worthwhile).toBe(smallestWorthwhileChangeOfSum(7))
+    expect(judged.foldsInSum).toBe(7)
     expect(judged.weeks).toBeCloseTo(31 / 7, 9)
   })
 
@@ -129,7 +129,7 @@ describe('a judgement of two check-ins', () => {
     const now = sheet('2026-02-10', share(0.9))
     const same = judgeChange(woman, then, now)
     for (const [other, words] of [
-      [{ coachId: 'b' }, 'Another tester than then.'],
+      [{ testerId: 'b' }, 'Another tester than then.'],
       [{ caliperId: 'd' }, 'Another caliper than then.'],
     ] as const) {
       const changed = judgeChange(woman, then, { ...now, ...other })
@@ -153,24 +153,24 @@ describe('a judgement of two check-ins', () => {
     const [then, now] = [taped('2026-01-10', 80), taped('2026-02-10', 78)]
     const error = (m: Measured) => judgeChange(woman, then, m).girths[0]!.verdict.standardError
     expect(error({ ...now, caliperId: 'd' })).toBe(error(now))
-    expect(error({ ...now, coachId: 'b' }) / error(now)).toBeCloseTo(1.5, 9)
+    expect(error({ ...now, testerId: 'b' }) / error(now)).toBeCloseTo(1.5, 9)
   })
 
-  test('a novice, single trials and one weighing know less than a trained hand, doubles and a week', () => {
+  test('a novice, single trials and one weighing know less than a trained tester, doubles and a week', () => {
     const judged = (more: Parameters<typeof sheet>[2]) =>
       judgeChange(woman, sheet('2026-01-10', SHEET, more), sheet('2026-02-10', share(0.9), more))
     const usual = judged({})
-    expect(errorOf(judged({ hand: { skill: 'novice' } }), 'sum')).toBeGreaterThan(
+    expect(errorOf(judged({ setup: { skill: 'novice' } }), 'sum')).toBeGreaterThan(
       errorOf(usual, 'sum'),
     )
-    expect(errorOf(judged({ passes: 2 }), 'sum')).toBeLessThan(errorOf(usual, 'sum'))
+    expect(errorOf(judged({ rounds: 2 }), 'sum')).toBeLessThan(errorOf(usual, 'sum'))
     const week = judged({ weekMass: { kg: 62, days: 7 } })
     expect(errorOf(week, 'mass')).toBeLessThan(errorOf(usual, 'mass') / 2)
     expect(errorOf(week, 'leanMass')).toBeLessThan(errorOf(usual, 'leanMass'))
     const own = { skill: 'novice', ownErrors: { thigh: { tem: 0.3, pairs: 30 } } } as const
     const thigh = (m: Judgement) => m.folds.find(({ site }) => site === 'thigh')!.verdict
-    expect(thigh(judged({ hand: own })).standardError).toBeLessThan(
-      thigh(judged({ hand: { skill: 'novice' } })).standardError,
+    expect(thigh(judged({ setup: own })).standardError).toBeLessThan(
+      thigh(judged({ setup: { skill: 'novice' } })).standardError,
     )
   })
 
@@ -191,11 +191,11 @@ describe('a judgement of two check-ins', () => {
               readings: [fold(site as SkinfoldId, 1, b[SEVEN_FOLDS.indexOf(site as never)]!)],
             },
           ).folds[0]!.verdict
-          if (order.indexOf(alone.sureness) < 2) {
-            expect(order.indexOf(verdict.sureness)).toBeLessThan(2)
+          if (order.indexOf(alone.certainty) < 2) {
+            expect(order.indexOf(verdict.certainty)).toBeLessThan(2)
           }
-          expect(order.indexOf(verdict.sureness)).toBeLessThanOrEqual(
-            Math.max(1, order.indexOf(alone.sureness)),
+          expect(order.indexOf(verdict.certainty)).toBeLessThanOrEqual(
+            Math.max(1, order.indexOf(alone.certainty)),
           )
         }
       }),
@@ -217,8 +217,8 @@ describe('a judgement of two check-ins', () => {
     ).corrected
     expect(corrected).toMatchObject({ girth: 'upper_arm_relaxed', fold: 'triceps' })
     expect(corrected!.verdict.change).toBeCloseTo(Math.PI * 0.5, 9)
-    const variance = 2 * valueVariance(siteError('upper_arm_relaxed', hand), 1)
-    const ofFold = 2 * valueVariance(siteError('triceps', hand), 1)
+    const variance = 2 * valueVariance(siteError('upper_arm_relaxed', setup), 1)
+    const ofFold = 2 * valueVariance(siteError('triceps', setup), 1)
     expect(corrected!.verdict.standardError).toBeCloseTo(
       Math.sqrt(variance + (Math.PI / 10) ** 2 * ofFold),
       9,
@@ -239,16 +239,16 @@ describe('a judgement of two check-ins', () => {
 
 describe('what can be compared', () => {
   const only = (protocolId: string, sites: SkinfoldId[], more: Reading[] = []): Measured => ({
-    ...{ protocolId, conversion: 'siri', measuredOn: '2026-01-10', hand },
+    ...{ protocolId, conversion: 'siri', measuredOn: '2026-01-10', setup },
     readings: [
       ...sites.map((site) =>
-        fold(site, 1, 12, { school: protocolId === 'eight-fold-int' ? 'int' : 'us' }),
+        fold(site, 1, 12, { standard: protocolId === 'eight-fold-int' ? 'int' : 'us' }),
       ),
       ...more,
     ],
   })
 
-  test('a site in one school, or body mass; never the same name landed by another school', () => {
+  test('a site in one standard, or body mass; never the same name located by another landmark standard', () => {
     const us = only('seven-fold', ['abdominal', 'triceps'])
     const int = only('eight-fold-int', ['abdominal'])
     expect(comparable(woman, us, only('seven-fold', ['triceps']))).toBe(true)

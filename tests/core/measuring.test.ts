@@ -56,17 +56,17 @@ describe('the value of a site', () => {
 
 describe('rotation', () => {
   /** Takes every fold that is asked for, with the value that `read` gives. */
-  function measure(read: (site: SkinfoldId, pass: number) => number) {
+  function measure(read: (site: SkinfoldId, trial: number) => number) {
     const readings: Reading[] = []
     for (let step; (step = nextFold(seven, 'male', readings));) {
-      readings.push(fold(step.site, step.pass, read(step.site, step.pass)))
+      readings.push(fold(step.site, step.trial, read(step.site, step.trial)))
     }
     return readings
   }
 
   test('every site once, then all again, then only those apart', () => {
-    const readings = measure((site, pass) => (site === 'thigh' && pass === 2 ? 16 : 12))
-    const order = readings.map((r) => `${r.site} ${r.pass}`)
+    const readings = measure((site, trial) => (site === 'thigh' && trial === 2 ? 16 : 12))
+    const order = readings.map((r) => `${r.site} ${r.trial}`)
     const sites = seven.folds.male
     expect(order).toEqual([...sites.map((s) => `${s} 1`), ...sites.map((s) => `${s} 2`), 'thigh 3'])
     expect(siteValues(seven, 'male', readings).thigh).toMatchObject({
@@ -80,25 +80,25 @@ describe('rotation', () => {
     all.forEach((reading, i) => {
       expect(nextFold(seven, 'male', all.slice(0, i))).toEqual({
         site: reading.site,
-        pass: reading.pass,
+        trial: reading.trial,
       })
     })
     expect(nextFold(seven, 'male', all)).toBeUndefined()
   })
 
   test('a correction that brings the pair together withdraws the third trial', () => {
-    const pair = measure((site, pass) => (site === 'chest' && pass === 2 ? 20 : 12)).slice(0, 14)
-    expect(nextFold(seven, 'male', pair)).toEqual({ site: 'chest', pass: 3 })
+    const pair = measure((site, trial) => (site === 'chest' && trial === 2 ? 20 : 12)).slice(0, 14)
+    expect(nextFold(seven, 'male', pair)).toEqual({ site: 'chest', trial: 3 })
     const slip = pair.find((r) => r.value === 20)!
     expect(
       nextFold(seven, 'male', [...pair, fold('chest', 2, 12.5, { supersedes: slip.id })]),
     ).toBeUndefined()
   })
 
-  test("another school's value of a site is no trial of this protocol", () => {
-    expect(nextFold(seven, 'male', [fold('chest', 1, 12, { school: 'int' })])).toEqual({
+  test("another standard's value of a site is no trial of this protocol", () => {
+    expect(nextFold(seven, 'male', [fold('chest', 1, 12, { standard: 'int' })])).toEqual({
       site: 'chest',
-      pass: 1,
+      trial: 1,
     })
   })
 })

@@ -158,7 +158,7 @@ describe('a plan before it is kept', () => {
     return () => checkPlan(plan, start, flags, '2026-03-01')
   }
 
-  test('passes inside every limit, and names the one that it is past', () => {
+  test('rounds inside every limit, and names the one that it is past', () => {
     expect(propose()).not.toThrow()
     expect(words(propose({ goal: { kind: 'fatMass', value: 2 } }))).toMatch(/Goal, fat mass: got/)
     expect(words(propose({ pace: { unit: 'lb', value: 3 } }))).toMatch(/^Pace: got 3/)
@@ -357,10 +357,15 @@ test('cautions stop a deficit where it could hurt, and say who to see', () => {
 describe('a check-in against the plan', () => {
   const person = { sex: 'male', birthDate: '1990-01-01', heightCm: 180 } as const
   const sheet = (on: string, share: number, massKg: number): Measured => ({
-    ...{ protocolId: 'seven-fold', conversion: 'siri', measuredOn: on, hand: { skill: 'trained' } },
+    ...{
+      protocolId: 'seven-fold',
+      conversion: 'siri',
+      measuredOn: on,
+      setup: { skill: 'trained' },
+    },
     weekMass: { kg: massKg, days: 7 },
-    readings: [1, 2].flatMap((pass) =>
-      SEVEN_FOLDS.map((s, i) => fold(s, pass, [14, 16, 13, 18, 28, 20, 17][i]! * share)),
+    readings: [1, 2].flatMap((trial) =>
+      SEVEN_FOLDS.map((s, i) => fold(s, trial, [14, 16, 13, 18, 28, 20, 17][i]! * share)),
     ),
   })
   const then = sheet('2026-01-01', 1, 85)

@@ -76,7 +76,7 @@ const LAST = [9, 11, 17, 13.5, 21, 16, 26]
 
 function sheet(on: string, share: number, massKg: number, more: Partial<Measured> = {}): Measured {
   const mass: Reading = {
-    ...{ id: `mass ${on}`, kind: 'mass', site: null, school: null, pass: 1, value: massKg },
+    ...{ id: `mass ${on}`, kind: 'mass', site: null, standard: null, trial: 1, value: massKg },
     ...{ takenAt: '2026-01-01T08:00:00Z', supersedes: null },
   }
   return {
@@ -84,10 +84,10 @@ function sheet(on: string, share: number, massKg: number, more: Partial<Measured
     conversion: 'siri',
     measuredOn: on,
     readings: [
-      ...[1, 2].flatMap((pass) => SEVEN_FOLDS.map((s, i) => fold(s, pass, LAST[i]! * share))),
+      ...[1, 2].flatMap((trial) => SEVEN_FOLDS.map((s, i) => fold(s, trial, LAST[i]! * share))),
       mass,
     ],
-    hand: { skill: 'trained', graduation: { mm: 0.5 } },
+    setup: { skill: 'trained', graduation: { mm: 0.5 } },
     ...more,
   }
 }
@@ -121,8 +121,8 @@ describe('of two check-ins', () => {
   test('the weight the same, fat down and lean up: a net swing in one figure', () => {
     const { rule, judgement } = headingOf(start, sheet('2026-06-21', 0.72, 64.2))
     expect(rule.id).toBe('net-swing')
-    const { fatMass, leanMass, netSwing } = judgement.quantities
-    expect(netSwing!.change).toBeCloseTo(leanMass!.change - fatMass!.change, 9)
+    const { fatMass, leanMass, recomposition } = judgement.quantities
+    expect(recomposition!.change).toBeCloseTo(leanMass!.change - fatMass!.change, 9)
   })
 
   test('a loss of more than 1 % a week heads everything', () => {

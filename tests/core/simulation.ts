@@ -4,20 +4,21 @@ import {
   expectedMass,
   limitsOf,
   protocolById,
-  REMARK_SHARE,
+  RELOCATION_SHARE,
   SEVEN_FOLDS,
+  siteError,
   siteValue,
   usualRepeatError,
   wantsAnotherTrial,
   type Sex,
   type SiteId,
   type Skill,
-  type SlipContext,
+  type EntryErrorContext,
   type Values,
 } from '#core'
 
 /*
- * Made-up people measured by a made-up hand: error-free folds and mass, one earlier check-in and one now, with the
+ * Made-up people measured by a made-up tester: error-free folds and mass, one earlier check-in and one now, with the
  * errors of the tables. Seeded: the same run every time.
  */
 
@@ -73,7 +74,7 @@ export function people({
     const values: Values = {}
     for (const site of SEVEN_FOLDS) {
       const repeat = usualRepeatError(site, skill)
-      const mark = truth.values[site]! + normal() * REMARK_SHARE * repeat
+      const mark = truth.values[site]! + normal() * RELOCATION_SHARE * repeat
       // Under its hard limit no reading is taken.
       const take = () => Math.max(limitsOf(site).hardLow, toStep(mark + normal() * repeat))
       const taken = [take(), take()]
@@ -113,7 +114,7 @@ export function people({
 }
 
 /** What the slips of a visit are judged by. */
-export function contextOf({ sex, ageYears, before, now }: Person): SlipContext {
+export function contextOf({ sex, ageYears, before, now }: Person): EntryErrorContext {
   const last = Object.fromEntries(
     SEVEN_FOLDS.map((site) => [
       site,
@@ -121,7 +122,8 @@ export function contextOf({ sex, ageYears, before, now }: Person): SlipContext {
     ]),
   )
   return {
-    hand: { skill: 'trained', graduation: { mm: 0.5 } },
+    errorOf: (site) => siteError(site, { skill: 'trained', graduation: { mm: 0.5 } }),
+    graduationMm: 0.5,
     sex,
     last,
     massKg: now.massKg,

@@ -1,14 +1,14 @@
 import {
-  findSlips,
+  findEntryErrors,
   KG_PER_POUND,
   CM_PER_INCH,
   SEVEN_FOLDS,
   transpositionsOf,
   type Finding,
   type SiteId,
-  type SlipContext,
+  type EntryErrorContext,
 } from '#core'
-import { contextOf, people, type Person } from './simulation'
+import { siteError, contextOf, people, type Person } from './simulation'
 
 /* Slips put into made-up check-ins, to see how many are found. Used by the test and for the table in the docs. */
 
@@ -27,13 +27,20 @@ export interface TrialRow {
 
 interface Slipped {
   trials: Map<SiteId, number[]>
-  context?: Partial<SlipContext>
+  context?: Partial<EntryErrorContext>
   found(findings: Finding[]): boolean
 }
 
-function offers(findings: Finding[], site: SiteId | 'mass', trial: number | null, value: number) {
+function suggestions(
+  findings: Finding[],
+  site: SiteId | 'mass',
+  trial: number | null,
+  value: number,
+) {
   return findings.some((f) =>
-    f.offers.some((o) => o.site === site && o.trial === trial && Math.abs(o.value - value) < 1e-6),
+    f.suggestions.some(
+      (o) => o.site === site && o.trial === trial && Math.abs(o.value - value) < 1e-6,
+    ),
   )
 }
 
@@ -57,7 +64,7 @@ function questionHonest(): { questioned: number; tried: number } {
   let questioned = 0
   for (let i = 0; i < HONEST; i++) {
     const person = crowd.next()
-    if (findSlips(person.now.trials, contextOf(person)).length > 0) questioned++
+    if (findEntryErrors(person.now.trials, contextOf(person)).length > 0) questioned++
   }
   return { questioned: questioned / HONEST, tried: HONEST }
 }
@@ -78,7 +85,9 @@ function trySlips(): TrialRow[] {
       const slipped = put(person)
       if (!slipped) continue
       tried++
-      if (slipped.found(findSlips(slipped.trials, { ...contextOf(person), ...slipped.context })))
+      if (
+        slipped.found(findEntryErrors(slipped.trials, { ...contextOf(person), ...slipped.context }))
+      )
         found++
     }
     return { slip, tried, found: found / tried, wanted }
@@ -95,7 +104,7 @@ function trySlips(): TrialRow[] {
     const typed = change(meant)
     if (typed === undefined) return undefined
     trials.get(site)![trial] = typed
-    return { trials, found: (f) => offers(f, site, trial + 1, meant) }
+    return { trials, found: (f) => suggestions(f, site, trial + 1, meant) }
   }
 
   function swapped(person: Person, wholeVisit: boolean): Slipped | undefined {
@@ -114,15 +123,16 @@ function trySlips(): TrialRow[] {
     }
     return {
       trials,
-      found: (f) => offers(f, a, from + 1, ofA[from]!) && offers(f, b, from + 1, ofB[from]!),
+      found: (f) =>
+        suggestions(f, a, from + 1, ofA[from]!) && suggestions(f, b, from + 1, ofB[from]!),
     }
   }
 
   return [
     row('decimal point lost (65 for 6.5)', 0.99, (p) => oneValue(p, (v) => v * 10)),
     row('decimal point moved (1.95 for 19.5)', 0.99, (p) => oneValue(p, (v) => v / 10)),
-    row('two sites 4 mm or more apart swapped in one pass', 0.9, (p) => swapped(p, false)),
-    row('the same in every pass', 0.9, (p) => swapped(p, true)),
+    row('two sites 4 mm or more apart swapped in one trial', 0.9, (p) => swapped(p, false)),
+    row('the same in every trial', 0.9, (p) => swapped(p, true)),
     row('digits changed about, by 9 mm or more', 0.9, (p) =>
       oneValue(p, (v) => {
         const far = transpositionsOf(v).filter((t) => Math.abs(t - v) >= 9)
@@ -132,7 +142,7 @@ function trySlips(): TrialRow[] {
     row('pounds typed as kilograms', 0.99, (p) => ({
       trials: p.now.trials,
       context: { massKg: p.now.massKg / KG_PER_POUND },
-      found: (f) => offers(f, 'mass', null, p.now.massKg),
+      found: (f) => suggestions(f, 'mass', null, p.now.massKg),
     })),
     row('inches typed as centimetres (a waist)', 0.99, () => {
       const last = 70 + crowd.unit() * 30
@@ -142,9 +152,9 @@ function trySlips(): TrialRow[] {
         context: {
           last: { waist: { value: last, trials: 1 } },
           massKg: undefined,
-          hand: { skill: 'trained' },
+          errorOf: (site) => siteError(site, { skill: 'trained' }),
         },
-        found: (f) => offers(f, 'waist', 1, waist),
+        found: (f) => suggestions(f, 'waist', 1, waist),
       }
     }),
     row('one site moved alone by 6 mm', 0.5, (p) => {

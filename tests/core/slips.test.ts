@@ -3,14 +3,14 @@ import { format, resolveConfig } from 'prettier'
 import { describe, expect, test } from 'vitest'
 import {
   expectedMass,
-  findCreep,
+  findCompressionDrift,
   findRelations,
-  findSlips,
+  findEntryErrors,
   KG_PER_POUND,
   siteError,
   SEVEN_FOLDS,
   type SiteId,
-  type SlipContext,
+  type EntryErrorContext,
 } from '#core'
 import { generatedParts, withParts } from './docs-parts'
 import { honestQuestioned, slipTrials } from './slip-trials'
@@ -41,8 +41,8 @@ describe('one sheet and its slips', () => {
   const NOW = [9, 10.5, 16.5, 13, 19.5, 15, 25]
   const byIds = (values: number[]) =>
     Object.fromEntries(SEVEN_FOLDS.map((site, i) => [site, values[i]!]))
-  const context: SlipContext = {
-    hand: { skill: 'trained' },
+  const context: EntryErrorContext = {
+    errorOf: (site) => siteError(site, { skill: 'trained' }),
     sex: 'female',
     weeks: 4,
     last: Object.fromEntries(SEVEN_FOLDS.map((site, i) => [site, { value: LAST[i]!, trials: 1 }])),
@@ -54,8 +54,11 @@ describe('one sheet and its slips', () => {
       byIds(LAST),
     ),
   }
-  const look = (change: Partial<Record<SiteId, number>> = {}, more: Partial<SlipContext> = {}) =>
-    findSlips(new Map(SEVEN_FOLDS.map((site, i) => [site, [change[site] ?? NOW[i]!]])), {
+  const look = (
+    change: Partial<Record<SiteId, number>> = {},
+    more: Partial<EntryErrorContext> = {},
+  ) =>
+    findEntryErrors(new Map(SEVEN_FOLDS.map((site, i) => [site, [change[site] ?? NOW[i]!]])), {
       ...context,
       ...more,
     })
@@ -80,20 +83,20 @@ describe('one sheet and its slips', () => {
     const [finding, ...rest] = look(change)
     expect(rest).toEqual([])
     expect(finding!.kind).toBe(kind)
-    expect(finding!.offers.map((o) => [o.site, Number(o.value.toFixed(6))])).toEqual(offered)
+    expect(finding!.suggestions.map((o) => [o.site, Number(o.value.toFixed(6))])).toEqual(offered)
     expect(finding!.evidence).not.toBe('')
   })
 
   test('pounds under kilograms', () => {
     const [finding] = look({}, { massKg: 136.7 })
     expect(finding).toMatchObject({ kind: 'unit', sites: ['mass'] })
-    expect(finding!.offers[0]!.value).toBeCloseTo(136.7 * KG_PER_POUND, 9)
+    expect(finding!.suggestions[0]!.value).toBeCloseTo(136.7 * KG_PER_POUND, 9)
   })
 
-  test('a whole visit copied from the last one, or the second pass from the first', () => {
+  test('a whole visit copied from the last one, or the second trial from the first', () => {
     expect(look(byIds(LAST)).map((f) => f.kind)).toEqual(['copy'])
     const twice = new Map(SEVEN_FOLDS.map((site, i) => [site, [NOW[i]!, NOW[i]!]]))
-    expect(findSlips(twice, context).map((f) => f.kind)).toEqual(['copy'])
+    expect(findEntryErrors(twice, context).map((f) => f.kind)).toEqual(['copy'])
   })
 
   test('a whole visit that shifted while body mass did not', () => {
@@ -109,25 +112,28 @@ describe('one sheet and its slips', () => {
         {},
         { massKg: undefined, heightCm: typed * 2.54, lastHeightCm: 74 * 2.54 },
       )
-      expect(finding!.offers[0]!.value / 2.54).toBeCloseTo(74, 9)
+      expect(finding!.suggestions[0]!.value / 2.54).toBeCloseTo(74, 9)
     }
   })
 
   test('a soft limit newly crossed asks, one crossed last time does not', () => {
     const first = { last: {}, massKg: undefined }
     const thick = new Map<SiteId, number[]>([['triceps', [48]]])
-    expect(findSlips(thick, { ...context, ...first }).map((f) => f.kind)).toEqual(['limit'])
+    expect(findEntryErrors(thick, { ...context, ...first }).map((f) => f.kind)).toEqual(['limit'])
     const again = { ...context, massKg: undefined, last: { triceps: { value: 47, trials: 2 } } }
-    expect(findSlips(thick, again)).toEqual([])
+    expect(findEntryErrors(thick, again)).toEqual([])
   })
 })
 
 test('creep is said beside the value, for trials that fall beyond repeating', () => {
-  const error = siteError('thigh', { skill: 'trained' })
-  expect(findCreep('thigh', [28, 26, 24], error)).toMatchObject({ kind: 'creep', drop: 4 })
-  expect(findCreep('thigh', [26, 25.5, 25], error)).toBeUndefined()
-  expect(findCreep('thigh', [28, 24, 26], error)).toBeUndefined()
-  expect(findCreep('thigh', [28, 24], error)).toBeUndefined()
+  const error = siteError('thigh', { skill: 'trained' }).repeat
+  expect(findCompressionDrift('thigh', [28, 26, 24], error)).toMatchObject({
+    kind: 'compression drift',
+    drop: 4,
+  })
+  expect(findCompressionDrift('thigh', [26, 25.5, 25], error)).toBeUndefined()
+  expect(findCompressionDrift('thigh', [28, 24, 26], error)).toBeUndefined()
+  expect(findCompressionDrift('thigh', [28, 24], error)).toBeUndefined()
 })
 
 test('relations that hardly hold ask for a second look', () => {

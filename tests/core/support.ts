@@ -27,7 +27,7 @@ let serial = 0
 /** A fold reading as the check-in makes it. */
 export function fold(
   site: SkinfoldId,
-  pass: number,
+  trial: number,
   value: number,
   more: Partial<Reading> = {},
 ): Reading {
@@ -36,8 +36,8 @@ export function fold(
     id: `r${String(serial).padStart(6, '0')}`,
     kind: 'skinfold',
     site,
-    school: 'us',
-    pass,
+    standard: 'us',
+    trial,
     value,
     takenAt: new Date(Date.UTC(2026, 0, 1) + serial * 1000).toISOString(),
     supersedes: null,

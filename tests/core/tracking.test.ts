@@ -208,7 +208,7 @@ describe('a board', () => {
   })
 
   test('the net swing ranks by gain', () => {
-    expect(places([entry('a', 1), entry('b', 6)], 'netSwing')).toEqual(['1 b', '2 a'])
+    expect(places([entry('a', 1), entry('b', 6)], 'recomposition')).toEqual(['1 b', '2 a'])
   })
 
   test('everybody is placed once, whatever the errors', () => {
@@ -231,7 +231,7 @@ describe('a board', () => {
 
   test('only the sum is no composition', () => {
     expect(showsComposition('sum')).toBe(false)
-    expect(showsComposition('netSwing') && showsComposition('fatMass')).toBe(true)
+    expect(showsComposition('recomposition') && showsComposition('fatMass')).toBe(true)
   })
 })
 
@@ -240,7 +240,7 @@ describe('like for like', () => {
   const record = (protocolId: string, sites: Record<string, number>): CheckInRecord => ({
     ...{ protocolId, conversion: 'siri', measuredOn: '2026-01-10' },
     readings: Object.entries(sites).map(([site, value]) =>
-      fold(site as 'chest', 1, value, protocolId === 'eight-fold-int' ? { school: 'int' } : {}),
+      fold(site as 'chest', 1, value, protocolId === 'eight-fold-int' ? { standard: 'int' } : {}),
     ),
   })
   const three = { chest: 10, abdominal: 20, thigh: 12 }
@@ -255,17 +255,17 @@ describe('like for like', () => {
     )
     expect(old!.estimate!.equationId).toBe('jackson-pollock-3')
     expect(gap!.estimate).toBeNull()
-    expect(gap!.gap).toMatch(/landed by another school: abdominal/)
+    expect(gap!.gap).toMatch(/located by another landmark standard: abdominal/)
     expect(seriesBy(man, [newest], record('seven-fold', seven))[0]!.gap).toBe(
       'not taken: midaxillary, triceps, subscapular, suprailiac',
     )
   })
 
   test('another tester or caliper widens the band by half', () => {
-    const measured: Measured = { ...record('seven-fold', seven), hand: { skill: 'trained' } }
+    const measured: Measured = { ...record('seven-fold', seven), setup: { skill: 'trained' } }
     const basis = basisOf(man, measured)
     const plain = bandsOf(man, measured, basis).sum!
-    const other = bandsOf(man, measured, basis, { anotherTester: true }).sum!
+    const other = bandsOf(man, { ...measured, testerId: 'another' }, basis, measured).sum!
     expect(other.halfWidth / plain.halfWidth).toBeCloseTo(1.5, 9)
     expect(bandsOf(man, measured, basis).fatMass).toBeUndefined()
   })

@@ -129,9 +129,9 @@ describe('keys', () => {
 
   test('the sum, what the hand can tell and fat % stand beside the sheet', async () => {
     // A hand without duplicates of its own yet: the usual error holds.
-    const gym = await server.post<Gym>('/api/gym/coaches', { name: 'New Hand', skill: 'trained' })
-    const fresh = gym.coaches.find(({ name }) => name === 'New Hand')!
-    await server.patch('/api/gym/settings', { coachId: fresh.id })
+    const gym = await server.post<Gym>('/api/gym/testers', { name: 'New Hand', skill: 'trained' })
+    const fresh = gym.testers.find(({ name }) => name === 'New Hand')!
+    await server.patch('/api/gym/settings', { testerId: fresh.id })
     const id = await secondCheckIn('Suse Sum')
     await openFolds(id)
     for (const value of NOW) await enter(page, value)
@@ -141,7 +141,7 @@ describe('keys', () => {
     expect(await textOf(page, 'running-fat')).toMatch(/^\d\d\.\d %$/)
   })
 
-  test('the read cue counts the seconds of the school', async () => {
+  test('the read cue counts the seconds of the standard', async () => {
     const id = await secondCheckIn('Cora Cue')
     await openFolds(id)
     await page.keyboard.press('Space')
@@ -164,7 +164,7 @@ test('the read-back says what is missing, alone or once only, and corrects in pl
   for (const words of ['left out: jaws not parallel', 'one trial only', 'not weighed']) {
     expect(body).toContain(words)
   }
-  await tabTo(page, 'Correct Chest, pass 1')
+  await tabTo(page, 'Correct Chest, trial 1')
   await page.keyboard.press('Enter')
   await waitForFocus(page, 'correction')
   await enter(page, '500')
@@ -175,7 +175,7 @@ test('the read-back says what is missing, alone or once only, and corrects in pl
   await enter(page, '9.5')
   await waitForText(page, 'Replaced values, kept on record')
   const { readings } = await stored(id)
-  const chest = readings.filter((r) => r.site === 'chest' && r.pass === 1)
+  const chest = readings.filter((r) => r.site === 'chest' && r.trial === 1)
   expect(chest.map((r) => r.value)).toEqual([9, 9.5])
   expect(chest[1]!.supersedes).toBe(chest[0]!.id)
 })

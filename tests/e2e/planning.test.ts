@@ -20,7 +20,7 @@ const bodyText = () => page.evaluate(() => document.body.innerText)
 async function measured(name: string, daysAgo = 1) {
   const client = await flow.addClient(server, name)
   const { id } = await flow.startCheckIn(server, client.id, daysAgo)
-  await flow.closeWithSheet(server, id, { passes: 2 })
+  await flow.closeWithSheet(server, id, { rounds: 2 })
   return client
 }
 
@@ -91,7 +91,7 @@ describe('a plan', () => {
     await flow.closeWithSheet(server, next.id, {
       folds: LAST.map((mm) => mm * 1.25),
       massKg: 64.5,
-      passes: 2,
+      rounds: 2,
     })
     await open(`/clients/${id}/plan`)
     await page.waitForSelector('[data-test="standing-of-plan"]')
@@ -190,7 +190,7 @@ describe('the calendar', () => {
 })
 
 test('a food label says its shares of energy beside the day’s amounts', async () => {
-  await open('/tables/food-label')
+  await open('/reference/food-label')
   for (const [id, text] of Object.entries({ kcal: '440', fatG: '23', carbohydrateG: '34' })) {
     await page.type(`#${id}`, text)
   }
@@ -205,7 +205,7 @@ test('no page has an accessibility violation or runs over the side, at either si
   const { id } = await measured('Axel Plan')
   for (const viewport of [DESK, PHONE]) {
     await page.setViewport(viewport)
-    for (const path of [`/clients/${id}/plan`, '/calendar', '/tables/food-label']) {
+    for (const path of [`/clients/${id}/plan`, '/calendar', '/reference/food-label']) {
       await open(path)
       if (path.endsWith('plan')) {
         await page.type('#goal', '60')

@@ -61,16 +61,16 @@ describe('Ready', () => {
 
   test('says what another tester does to the change, and which check is overdue', async () => {
     const id = await flow.secondCheckIn(server, 'Toril Tester')
-    const gym = await server.post<{ coaches: { id: string; name: string }[] }>('/api/gym/coaches', {
+    const gym = await server.post<{ testers: { id: string; name: string }[] }>('/api/gym/testers', {
       name: 'Second Hand',
       skill: 'novice',
     })
     await open(id)
     expect(await page.$$eval('[data-test="overdue"]', (all) => all.length)).toBe(3)
-    const other = gym.coaches.find(({ name }) => name === 'Second Hand')!
-    await page.select('#coachId', other.id)
+    const other = gym.testers.find(({ name }) => name === 'Second Hand')!
+    await page.select('#testerId', other.id)
     await waitForText(page, 'Another tester than last time')
-    expect((await flow.stored(page, server, id)).coachId).toBe(other.id)
+    expect((await flow.stored(page, server, id)).testerId).toBe(other.id)
     await flow.begin(page).catch(async () => {
       await tabTo(page, 'On to the landmarks')
       await flow.begin(page)
@@ -79,17 +79,17 @@ describe('Ready', () => {
     await flow.stored(page, server, id)
     // The novice's error counts at once: 2 mm and not 0.7 mm at the chest, half as much again for another tester.
     expect(parseFloat(await textOf(page, 'reach'))).toBeGreaterThan(9)
-    const { checkIn, hand } = await view(id)
-    expect(hand.skill).toBe('novice')
-    expect(checkIn.readings[0]!.coachId).toBe(other.id)
-    // Put back, so that the other tests measure with the usual hand.
-    const first = (await view(id)).gym.coaches[0]!
-    await server.patch(`/api/check-ins/${id}`, { coachId: first.id })
+    const { checkIn, setup } = await view(id)
+    expect(setup.skill).toBe('novice')
+    expect(checkIn.readings[0]!.testerId).toBe(other.id)
+    // Put back, so that the other tests measure with the usual setup.
+    const first = (await view(id)).gym.testers[0]!
+    await server.patch(`/api/check-ins/${id}`, { testerId: first.id })
   })
 })
 
 test('landmarks: a mark of the client’s own and the left side stay for ever', async () => {
-  const id = await flow.secondCheckIn(server, 'Mara Mark')
+  const id = await flow.secondCheckIn(server, 'Mara SiteNote')
   const { client } = await view(id)
   await open(id)
   await page.keyboard.press('Enter')
@@ -106,8 +106,8 @@ test('landmarks: a mark of the client’s own and the left side stay for ever', 
   expect(await textOf(page, 'own-mark')).toBe('Left side: by the freckle, 1 cm out')
   await flow.stored(page, server, id)
   const kept = await server.get<ClientView>(`/api/clients/${client.id}`)
-  expect(kept.marks).toEqual([
-    { site: 'triceps', school: 'us', text: 'by the freckle, 1 cm out', side: 'left' },
+  expect(kept.siteNotes).toEqual([
+    { site: 'triceps', standard: 'us', text: 'by the freckle, 1 cm out', side: 'left' },
   ])
 })
 
@@ -146,7 +146,7 @@ async function expectEight(id: string) {
   const { readings } = await flow.stored(page, server, id)
   const folds = readings.filter(({ kind }) => kind === 'skinfold')
   expect(folds.map(({ typed }) => typed)).toEqual([...EIGHT, ...EIGHT_AGAIN, '16'])
-  expect(folds.at(-1)).toMatchObject({ site: 'abdominal', pass: 3 })
+  expect(folds.at(-1)).toMatchObject({ site: 'abdominal', trial: 3 })
   const girths = readings.filter(({ kind }) => kind === 'girth')
   expect(girths.map(({ typed }) => typed)).toEqual(GIRTHS)
 }
@@ -277,12 +277,12 @@ describe('the connection', () => {
       () => document.querySelector('[data-test="site"]')?.textContent === 'Subscapular',
     )
     await caller.bringToFront()
-    await waitForText(caller, 'Heard last: Triceps, pass 1')
+    await waitForText(caller, 'Heard last: Triceps, trial 1')
     expect(await textOf(caller, 'heard')).toBe('16.5 mm')
     await second.bringToFront()
     await enter(second, 12)
     await caller.bringToFront()
-    await waitForText(caller, 'Heard last: Subscapular, pass 1')
+    await waitForText(caller, 'Heard last: Subscapular, trial 1')
     await page.bringToFront()
     await page.waitForFunction(
       () => document.querySelector('[data-test="site"]')?.textContent === 'Abdominal',
@@ -290,7 +290,7 @@ describe('the connection', () => {
     await page.keyboard.press('Backspace')
     await enter(page, 13)
     await caller.bringToFront()
-    await waitForText(caller, 'Subscapular, pass 1, corrected')
+    await waitForText(caller, 'Subscapular, trial 1, corrected')
     const { readings } = await view(id).then(({ checkIn }) => checkIn)
     expect(readings.map(({ value }) => value)).toEqual([...NOW.slice(0, 3), 12, 13])
     for (const other of [second, caller]) {
@@ -445,7 +445,7 @@ describe('repairing the record', () => {
 describe('tables, bench and settings', () => {
   test('the quick estimate shows every equation at once, refuses with words and keeps nothing', async () => {
     const { entries: before } = await server.get<{ entries: unknown[] }>('/api/today')
-    await page.goto(`${server.url}/tables`, { waitUntil: 'networkidle0' })
+    await page.goto(`${server.url}/reference`, { waitUntil: 'networkidle0' })
     await waitForText(page, 'Type what was read')
     await page.type('#age', '34')
     const sheet = { chest: 4, abdominal: 5, thigh: 12, triceps: 12, subscapular: 6, suprailiac: 4 }
@@ -468,7 +468,7 @@ describe('tables, bench and settings', () => {
 
   test('asked to, it keeps them as a check-in of a client', async () => {
     const { id: clientId } = await flow.addClient(server, 'Quinn Quick')
-    await page.goto(`${server.url}/tables`, { waitUntil: 'networkidle0' })
+    await page.goto(`${server.url}/reference`, { waitUntil: 'networkidle0' })
     await page.type('#age', '36')
     for (const [i, site] of SEVEN_FOLDS.entries()) await page.type(`#${site}`, String(NOW[i]))
     await page.type('#mass', '61')
@@ -501,7 +501,7 @@ describe('tables, bench and settings', () => {
   })
 
   test('a caliper’s check at several widths is judged and takes the overdue word away', async () => {
-    await page.goto(`${server.url}/bench`, { waitUntil: 'networkidle0' })
+    await page.goto(`${server.url}/equipment`, { waitUntil: 'networkidle0' })
     await press(page, 'Check Caliper')
     await waitForFocus(page, 'read-0')
     for (const read of ['6', '11', '21', '31', '41']) {
@@ -517,7 +517,7 @@ describe('tables, bench and settings', () => {
   })
 
   test('the printable chart is the equation itself', async () => {
-    await page.goto(`${server.url}/tables/equations/durnin-womersley-4`, {
+    await page.goto(`${server.url}/reference/equations/durnin-womersley-4`, {
       waitUntil: 'networkidle0',
     })
     await press(page, 'women')
@@ -535,11 +535,11 @@ test('no other page has an accessibility violation, at either size', async () =>
   const id = await flow.secondCheckIn(server, 'Alma Audit')
   const { client, earlier } = await view(id)
   const paths = [
-    '/tables',
-    '/tables/equations',
-    '/tables/equations/jackson-pollock-7',
-    '/tables/ranges',
-    '/bench',
+    '/reference',
+    '/reference/equations',
+    '/reference/equations/jackson-pollock-7',
+    '/reference/ranges',
+    '/equipment',
     '/settings',
     `/clients/${client.id}`,
     `/clients/${client.id}/check-ins/${earlier[0]!.id}`,

@@ -28,7 +28,7 @@ async function losing(name: string, shares: number[], massOf = (share: number) =
     await flow.closeWithSheet(server, id, {
       folds: LAST.map((mm) => mm * share),
       massKg: massOf(share),
-      passes: 2,
+      rounds: 2,
     })
   }
   return client
@@ -175,13 +175,13 @@ describe('the ledger', () => {
       }
       // A circle is tallest in its middle.
       const tall = green.flatMap((n, x) => (n >= 6 ? [x] : []))
-      const groups: number[][] = []
+      const leaderboards: number[][] = []
       for (const x of tall) {
-        if (groups.length && x - groups.at(-1)!.at(-1)! < 12) groups.at(-1)!.push(x)
-        else groups.push([x])
+        if (leaderboards.length && x - leaderboards.at(-1)!.at(-1)! < 12) leaderboards.at(-1)!.push(x)
+        else leaderboards.push([x])
       }
       const scale = drawn.getBoundingClientRect().width / width
-      return groups.map((g) => ((g[0]! + g.at(-1)!) / 2) * scale)
+      return leaderboards.map((g) => ((g[0]! + g.at(-1)!) / 2) * scale)
     })
     const wanted = columns.map(({ x, width }) => x + width / 2 - canvas.x)
     for (const centre of wanted.slice(0, 2)) {
@@ -192,7 +192,7 @@ describe('the ledger', () => {
   test('who sees sums and girths only reads nothing of fat and lean on any of these pages', async () => {
     const { id } = await losing('Noa Numbers', [1, 0.85])
     await server.patch(`/api/clients/${id}`, { showPercentages: false })
-    for (const path of ['', '/curves', '/where', '/weigh-ins', '/photos']) {
+    for (const path of ['', '/curves', '/body-map', '/weigh-ins', '/photos']) {
       await open(`/clients/${id}${path}`)
       expect(await bodyText(), path).not.toMatch(/\bfat\b|\blean\b|[0-9] ?%/i)
     }
@@ -271,18 +271,18 @@ test('where: each site with sign, number and verdict, since any check-in', async
         checkInId: id,
         kind: 'girth',
         site: 'upper_arm_relaxed',
-        school: null,
+        standard: null,
       },
-      ...{ pass: 1, value: arm, unit: 'cm', typed: String(arm), supersedes: null },
+      ...{ trial: 1, value: arm, unit: 'cm', typed: String(arm), supersedes: null },
       takenAt: new Date().toISOString(),
     }
     await server.post(`/api/check-ins/${id}/readings`, { readings: [reading] })
-    await flow.closeWithSheet(server, id, { folds: LAST.map((mm) => mm * share), passes: 2 })
+    await flow.closeWithSheet(server, id, { folds: LAST.map((mm) => mm * share), rounds: 2 })
   }
-  await open(`/clients/${client.id}/where`)
+  await open(`/clients/${client.id}/body-map`)
   const sites = await textOf(page, 'sites')
   expect(sites).toMatch(/Abdominal\s+21\.0\s+14\.7\s+−6\.3 mm\s+\d\.\d\s+▼\s*clear/)
-  expect(await textOf(page, 'where')).toMatch(/−7\.8 mm/)
+  expect(await textOf(page, 'body-map')).toMatch(/−7\.8 mm/)
   // The fold over the arm went by 5.1 mm and the girth not at all: muscle and bone grew by pi times that.
   expect(await bodyText()).toMatch(/Upper arm, relaxed less triceps\s+24\.7 → 26\.3 cm/)
 })
@@ -350,7 +350,7 @@ test('photos: freed of their metadata, marked by two taps, one laid over the oth
   expect(stored.headers.get('cache-control')).toBe('private, no-store')
   expect(Buffer.from(await stored.arrayBuffer()).includes('GPS')).toBe(false)
 
-  await press(page, 'Mark crown and floor')
+  await press(page, 'SiteNote crown and floor')
   await waitForText(page, 'Tap the crown of the head.')
   const target = (await (await page.$('[aria-label^="Picture from the front"]'))!.boundingBox())!
   const tap = (y: number) =>
@@ -372,8 +372,8 @@ test('a board is made, names nobody who hides, and ties who is not clearly apart
   const clear = await losing('Ada Ahead', [1, 0.8, 0.6])
   const near = await losing('Bea Behind', [1, 0.98, 0.97])
   const hides = await losing('Cat Covered', [1, 0.99, 0.96])
-  await server.patch(`/api/clients/${hides.id}`, { hiddenOnBoards: true })
-  await open('/boards')
+  await server.patch(`/api/clients/${hides.id}`, { hiddenOnLeaderboards: true })
+  await open('/leaderboards')
   await press(page, 'Make a group')
   await page.waitForSelector('#group-name')
   await page.type('#group-name', 'Lock to lock')
@@ -393,7 +393,7 @@ test('a board is made, names nobody who hides, and ties who is not clearly apart
   expect(board).toMatch(/2=[^=]*Bea Behind/)
   expect(board).toContain('Name hidden')
   expect(board).not.toContain('Cat')
-  const data = await server.get<Board>(`/api/groups/${page.url().split('/').at(-1)}`)
+  const data = await server.get<Board>(`/api/leaderboards/${page.url().split('/').at(-1)}`)
   expect(data.lines[0]!.change).toBeGreaterThan(0)
 })
 
@@ -419,10 +419,10 @@ test('no page has an accessibility violation or runs over the side, at either si
   await server.post(`/api/clients/${id}/weigh-ins`, {
     ...{ text: '64 64.2 63.9 64.1 63.8 64 63.7', last: today, unit: 'kg' },
   })
-  const paths = ['', '/curves', '/where', '/weigh-ins', '/photos'].map((p) => `/clients/${id}${p}`)
+  const paths = ['', '/curves', '/body-map', '/weigh-ins', '/photos'].map((p) => `/clients/${id}${p}`)
   for (const viewport of [DESK, PHONE]) {
     await page.setViewport(viewport)
-    for (const path of [...paths, '/clients', '/boards']) {
+    for (const path of [...paths, '/clients', '/leaderboards']) {
       await open(path)
       expect(await flow.violations(page), path).toEqual([])
       const over = await page.evaluate(

@@ -20,7 +20,7 @@ function recordOf(visit: Visit, measuredOn: string, skill: Skill) {
     trials.map((value, i) => fold(site as 'chest', i + 1, value)),
   )
   const mass: Reading = {
-    ...{ id: 'mass', kind: 'mass', site: null, school: null, pass: 1 },
+    ...{ id: 'mass', kind: 'mass', site: null, standard: null, trial: 1 },
     ...{ value: visit.massKg, takenAt: '2026-01-01T08:00:00Z', supersedes: null },
   }
   return {
@@ -29,7 +29,7 @@ function recordOf(visit: Visit, measuredOn: string, skill: Skill) {
     measuredOn,
     readings: [...folds, mass],
     // A scale that shows every gram and a caliper that shows half millimetres, as they are simulated.
-    hand: { skill, graduation: { mm: 0.5 } },
+    setup: { skill, graduation: { mm: 0.5 } },
   }
 }
 
@@ -82,7 +82,7 @@ describe.each<Skill>(['trained', 'novice'])('10,000 simulated clients of a %s ha
     let clear = 0
     for (let i = 0; i < CLIENTS; i++) {
       const { sum, fatMass } = judged(club.next(), skill).quantities
-      if (sum!.sureness === 'clear' || fatMass!.sureness === 'clear') clear++
+      if (sum!.certainty === 'clear' || fatMass!.certainty === 'clear') clear++
     }
     expect(clear / CLIENTS).toBeLessThan(0.05)
     expect(clear).toBeGreaterThan(0)

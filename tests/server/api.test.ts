@@ -49,8 +49,8 @@ function reading(checkInId: string, more: object = {}) {
     checkInId,
     kind: 'skinfold',
     site: 'chest',
-    school: 'us',
-    pass: 1,
+    standard: 'us',
+    trial: 1,
     value: 9.5,
     unit: 'mm',
     typed: '9,5',
@@ -134,7 +134,7 @@ describe('check-ins', () => {
 describe('readings', () => {
   test('sent twice are stored once, in the order of arrival', async () => {
     const { id } = await start((await addClient()).id)
-    const batch = [reading(id), reading(id, { site: 'thigh', value: 22 }), reading(id, { pass: 2 })]
+    const batch = [reading(id), reading(id, { site: 'thigh', value: 22 }), reading(id, { trial: 2 })]
     expect((await send(id, batch)).body.stored).toEqual(batch.map((r) => r.id))
     expect((await send(id, [...batch].reverse())).body.stored).toHaveLength(3)
     expect((await stored(id)).map((r) => r.id)).toEqual(batch.map((r) => r.id))
@@ -159,14 +159,14 @@ describe('readings', () => {
       reading(id, { value: 900, typed: '900' }),
       reading(id, { site: null }),
       reading(randomUUID()),
-      reading(id, { kind: 'mass', site: null, school: null, value: 5, typed: '5', unit: 'kg' }),
+      reading(id, { kind: 'mass', site: null, standard: null, value: 5, typed: '5', unit: 'kg' }),
     ]
     const good = reading(id)
     const { body } = await send(id, [...bad, good])
     expect(body.stored).toEqual([good.id])
     expect(body.refused.map((r: { message: string }) => r.message)).toEqual([
       'Chest: got 900. Accepted: 2 to 70 mm.',
-      'Site: a fold names its site and school, a girth its site, body mass and height neither.',
+      'Site: a fold names its site and landmark standard, a girth its site, body mass and height neither.',
       'This reading belongs to another check-in.',
       'Body mass: got 5. Accepted: 25 to 350 kg.',
     ])

@@ -44,7 +44,7 @@ test.each([2, 3, 5])(
       old.engine.exec(
         `insert into ${table} (${Object.keys(row).join(', ')}) values (${Object.values(row).map(quoted).join(', ')})`,
       )
-    await insert('coaches', { id: ids.coach, name: 'Old Hand' })
+    await insert('testers', { id: ids.coach, name: 'Old Hand' })
     await insert('clients', {
       ...{ id: ids.client, name: 'Olga Older', sex: 'female', birth_date: '1988-02-03' },
       cadence_days: 21,
@@ -54,14 +54,14 @@ test.each([2, 3, 5])(
       taken_on: '2026-01-05',
     })
     await insert('check_ins', {
-      ...{ id: ids.checkIn, client_id: ids.client, coach_id: ids.coach, protocol_id: 'three-fold' },
+      ...{ id: ids.checkIn, client_id: ids.client, tester_id: ids.coach, protocol_id: 'three-fold' },
       ...{ conversion: 'siri', measured_on: '2026-01-05' },
       ...{ started_at: '2026-01-05T08:00:00Z', closed_at: '2026-01-05T08:20:00Z' },
     })
     const reading = (id: string, kind: string, site: string | null, value: number, more = {}) =>
       insert('readings', {
-        ...{ id, check_in_id: ids.checkIn, kind, site, school: site && 'us', pass: 1, value },
-        ...{ unit: kind === 'mass' ? 'kg' : 'mm', typed: value, coach_id: ids.coach },
+        ...{ id, check_in_id: ids.checkIn, kind, site, standard: site && 'us', trial: 1, value },
+        ...{ unit: kind === 'mass' ? 'kg' : 'mm', typed: value, tester_id: ids.coach },
         ...{ taken_at: '2026-01-05T08:10:00Z', ...more },
       })
     await reading(ids.slip, 'skinfold', 'triceps', 81)
@@ -77,7 +77,7 @@ test.each([2, 3, 5])(
       const client = (await findClient(db, ids.client))!
       expect(client).toMatchObject({
         ...{ name: 'Olga Older', birthDate: '1988-02-03', cadenceDays: 21, heightCm: 168 },
-        ...{ showPercentages: true, hiddenOnBoards: false, archived: false, nextDueOn: null },
+        ...{ showPercentages: true, hiddenOnLeaderboards: false, archived: false, nextDueOn: null },
       })
       const [checkIn, ...more] = await listCheckIns(db, ids.client)
       expect(more).toEqual([])

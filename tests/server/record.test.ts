@@ -45,8 +45,8 @@ function reading(checkInId: string, more: object = {}) {
     ...{
       kind: 'skinfold',
       site: 'thigh',
-      school: 'us',
-      pass: 1,
+      standard: 'us',
+      trial: 1,
       value: 22,
       unit: 'mm',
       typed: '22',
@@ -74,9 +74,9 @@ describe('the height in force', () => {
     const old = await start(client.id, 300)
     await api.post(`/api/check-ins/${old.id}/close`)
     const measured = await start(client.id, 100)
-    const height = (pass: number, value: number, more: object = {}) =>
+    const height = (trial: number, value: number, more: object = {}) =>
       reading(measured.id, {
-        ...{ kind: 'height', site: null, school: null, unit: 'cm', pass, value, ...more },
+        ...{ kind: 'height', site: null, standard: null, unit: 'cm', trial, value, ...more },
         typed: String(value),
       })
     const slip = height(2, 176.2)
@@ -100,8 +100,8 @@ describe('the height in force', () => {
 
 describe('the hand', () => {
   test('is the tester’s skill, the caliper’s jaws and step, and the own duplicates of other days', async () => {
-    const { body } = await api.post('/api/gym/coaches', { name: 'Pair Taker', skill: 'novice' })
-    const coachId = (body as Gym).coaches.find(({ name }) => name === 'Pair Taker')!.id
+    const { body } = await api.post('/api/gym/testers', { name: 'Pair Taker', skill: 'novice' })
+    const testerId = (body as Gym).testers.find(({ name }) => name === 'Pair Taker')!.id
     const made = await api.post('/api/gym/instruments', {
       kind: 'caliper',
       name: 'Squeezed',
@@ -111,34 +111,34 @@ describe('the hand', () => {
     })
     const caliperId = (made.body as Gym).instruments.find(({ name }) => name === 'Squeezed')!.id
     const client = await addClient()
-    const tools = { coachId, caliperId }
+    const tools = { testerId, caliperId }
     const first = await start(client.id, 20)
     await api.patch(`/api/check-ins/${first.id}`, tools)
-    const slip = reading(first.id, { pass: 2, value: 32 })
+    const slip = reading(first.id, { trial: 2, value: 32 })
     await send(first.id, [
       reading(first.id),
       slip,
-      reading(first.id, { pass: 2, value: 23, supersedes: slip.id }),
+      reading(first.id, { trial: 2, value: 23, supersedes: slip.id }),
       reading(first.id, { site: 'chest', value: 9 }),
     ])
     await api.post(`/api/check-ins/${first.id}/close`)
     const second = await start(client.id, 10)
-    await send(second.id, [reading(second.id), reading(second.id, { pass: 2, value: 40 })])
+    await send(second.id, [reading(second.id), reading(second.id, { trial: 2, value: 40 })])
     // Remembered from the check-in before, and its own pair is left out.
     expect(second).toMatchObject(tools)
-    const { hand } = await viewOf(second.id)
-    expect(hand).toEqual({
+    const { setup } = await viewOf(second.id)
+    expect(setup).toEqual({
       skill: 'novice',
       ownErrors: { thigh: { tem: Math.SQRT1_2, pairs: 1 } },
       graduation: { mm: 1, cm: 0.1 },
       handSqueezed: true,
     })
-    expect(siteError('thigh', hand).repeat).toBeLessThan(siteError('front_thigh', hand).repeat)
+    expect(siteError('thigh', setup).repeat).toBeLessThan(siteError('front_thigh', setup).repeat)
     await api.post(`/api/check-ins/${first.id}/void`, { reason: 'caliper dropped' })
-    expect((await viewOf(second.id)).hand.ownErrors).toEqual({})
-    const { coaches, instruments } = await gym()
+    expect((await viewOf(second.id)).setup.ownErrors).toEqual({})
+    const { testers, instruments } = await gym()
     await api.patch('/api/gym/settings', {
-      coachId: coaches[0]!.id,
+      testerId: testers[0]!.id,
       caliperId: instruments.find(({ kind }) => kind === 'caliper')!.id,
     })
   })
@@ -146,7 +146,7 @@ describe('the hand', () => {
   test('can be nobody and nothing that is not there, nor a tape for a caliper', async () => {
     const { id } = await start((await addClient()).id)
     const tape = (await gym()).instruments.find(({ kind }) => kind === 'tape')!
-    for (const tools of [{ coachId: randomUUID() }, { caliperId: tape.id }]) {
+    for (const tools of [{ testerId: randomUUID() }, { caliperId: tape.id }]) {
       const { status, body } = await api.patch(`/api/check-ins/${id}`, tools)
       expect([status, body.problems[0].message]).toEqual([404, 'No such tester or instrument.'])
     }
@@ -157,10 +157,10 @@ describe('the rules of a check-in', () => {
   const own = {
     id: 'own-boat',
     name: 'Boat',
-    school: 'us',
+    standard: 'us',
     folds: ['thigh', 'triceps'],
     girths: [],
-    passes: 1,
+    rounds: 1,
     toleranceMm: 1,
   }
 
@@ -193,7 +193,7 @@ describe('the rules of a check-in', () => {
     const wrong = await api.post('/api/gym/own-protocols', { ...own, folds: ['iliac_crest'] })
     expect([wrong.status, wrong.body.problems[0].message]).toEqual([
       422,
-      expect.stringMatching(/school us: got “Iliac crest”/),
+      expect.stringMatching(/standard us: got “Iliac crest”/),
     ])
   })
 
@@ -297,14 +297,14 @@ describe('repairs', () => {
   })
 })
 
-test('marks: the latest of a site and school is in force', async () => {
+test('site notes: the latest of a site and standard is in force', async () => {
   const { id } = await addClient()
-  const mark = (text: string, school: string, side = 'right') =>
-    api.post(`/api/clients/${id}/marks`, { site: 'triceps', school, text, side })
+  const mark = (text: string, standard: string, side = 'right') =>
+    api.post(`/api/clients/${id}/site-notes`, { site: 'triceps', standard, text, side })
   await mark('by the mole', 'us')
   await mark('by the freckle', 'int')
   await mark('above the mole', 'us', 'left')
-  expect((await clientOf(id)).marks.map(({ school, text, side }) => [school, text, side])).toEqual([
+  expect((await clientOf(id)).siteNotes.map(({ standard, text, side }) => [standard, text, side])).toEqual([
     ['int', 'by the freckle', 'right'],
     ['us', 'above the mole', 'left'],
   ])

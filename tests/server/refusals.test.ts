@@ -26,13 +26,13 @@ beforeAll(async () => {
   const gym = await api.post('/api/gym/instruments', {
     ...{ kind: 'caliper', name: 'Blue', graduation: 0.5, jaws: 'spring', checkEveryDays: 90 },
   })
-  const group = await api.post('/api/groups', {
+  const group = await api.post('/api/leaderboards', {
     ...{ name: 'Spring', startsOn: addDays(today, -30), endsOn: today, measure: 'sum' },
     clientIds: [],
   })
   ids = {
     ...{ client: a.body.id, other: b.body.id, checkIn, group: group.body.id },
-    ...{ coach: gym.body.coaches[0].id, caliper: gym.body.instruments.at(-1).id },
+    ...{ coach: gym.body.testers[0].id, caliper: gym.body.instruments.at(-1).id },
   }
 })
 afterAll(() => api.close())
@@ -70,7 +70,7 @@ const ROUTES: Record<string, Route> = {
     path: () => person(),
     body: () => ({
       ...{ ...client, cadenceDays: 28, heightTakenOn: today, showPercentages: true },
-      ...{ cycleWanted: false, hiddenOnBoards: false, nextDueOn: today, archived: false },
+      ...{ cycleWanted: false, hiddenOnLeaderboards: false, nextDueOn: today, archived: false },
     }),
     optional: ['*'],
   },
@@ -88,7 +88,7 @@ const ROUTES: Record<string, Route> = {
     body: () => ({
       ...{ protocolId: 'seven-fold', conversion: 'siri', extraGirths: ['waist'], massDry: true },
       ...{ skipped: [{ site: 'thigh', reason: 'out of time' }], conditions: { notes: 'calm' } },
-      ...{ consent: { by: 'client', at: now }, coachId: ids.coach, caliperId: ids.caliper },
+      ...{ consent: { by: 'client', at: now }, testerId: ids.coach, caliperId: ids.caliper },
       measuredOn: today,
     }),
     optional: ['*'],
@@ -108,21 +108,21 @@ const ROUTES: Record<string, Route> = {
     optional: ['training', 'build', 'notes'],
   },
   'an own mark': {
-    path: () => person('/marks'),
-    body: () => ({ site: 'thigh', school: 'us', text: 'by the scar', side: 'right' }),
+    path: () => person('/site-notes'),
+    body: () => ({ site: 'thigh', standard: 'us', text: 'by the scar', side: 'right' }),
   },
   'a note on the axis': {
-    path: () => person('/events'),
+    path: () => person('/notes'),
     body: () => ({ date: today, kind: 'holiday', words: 'at the sea' }),
   },
   'weigh-ins': {
     path: () => person('/weigh-ins'),
     body: () => ({ text: '62.4', last: today, unit: 'kg' }),
   },
-  'a group': { path: () => '/api/groups', body: group },
-  'a change of a group': { method: 'patch', path: () => `/api/groups/${ids.group}`, body: group },
+  'a group': { path: () => '/api/leaderboards', body: group },
+  'a change of a group': { method: 'patch', path: () => `/api/leaderboards/${ids.group}`, body: group },
   'a tester': {
-    path: () => '/api/gym/coaches',
+    path: () => '/api/gym/testers',
     body: () => ({ name: 'Tess', skill: 'novice', retired: false }),
     optional: ['retired'],
   },
@@ -145,8 +145,8 @@ const ROUTES: Record<string, Route> = {
     method: 'patch',
     path: () => '/api/gym/settings',
     body: () => ({
-      ...{ defaultProtocolId: 'seven-fold', school: 'us', tolerance: { kind: 'mm', value: 1 } },
-      ...{ coachId: ids.coach, caliperId: ids.caliper, tapeId: null, scaleId: null },
+      ...{ defaultProtocolId: 'seven-fold', standard: 'us', tolerance: { kind: 'mm', value: 1 } },
+      ...{ testerId: ids.coach, caliperId: ids.caliper, tapeId: null, scaleId: null },
     }),
     optional: ['*'],
   },
@@ -237,9 +237,9 @@ test('days that are not here yet are refused where something was done on them', 
 })
 
 test('a body that is no JSON, and ids that are none', async () => {
-  const bad = await api.send(person('/events'), Buffer.from('{"date":'), 'application/json')
+  const bad = await api.send(person('/notes'), Buffer.from('{"date":'), 'application/json')
   expect(bad.status).toBe(400)
-  for (const path of ['/api/clients/none', '/api/check-ins/none', '/api/groups/none']) {
+  for (const path of ['/api/clients/none', '/api/check-ins/none', '/api/leaderboards/none']) {
     const { status, body } = await api.get(path)
     expect(status).toBe(422)
     expect(body.problems[0].message).toBe('Id: got “none”. Accepted: a UUID.')

@@ -52,12 +52,12 @@ describe('weigh-ins', () => {
 
 test('notes stand on the axis until they are taken away', async () => {
   const id = await addClient('Nia Note')
-  const { body } = await api.post(`/api/clients/${id}/events`, {
+  const { body } = await api.post(`/api/clients/${id}/notes`, {
     ...{ date: today, kind: 'holiday', words: 'at the sea' },
   })
   expect(body).toMatchObject([{ kind: 'holiday', words: 'at the sea' }])
-  expect((await api.post(`/api/clients/${id}/events`, { date: today, kind: 'x' })).status).toBe(422)
-  expect((await api.delete(`/api/clients/${id}/events/${body[0].id}`)).body).toEqual([])
+  expect((await api.post(`/api/clients/${id}/notes`, { date: today, kind: 'x' })).status).toBe(422)
+  expect((await api.delete(`/api/clients/${id}/notes/${body[0].id}`)).body).toEqual([])
 })
 
 describe('photos', () => {
@@ -101,7 +101,7 @@ describe('boards', () => {
   test('rank like for like; hidden names and hidden percentages stay hidden', async () => {
     const ids = {
       winner: await addClient('Bo Winner'),
-      hidden: await addClient('Hal Hidden', { hiddenOnBoards: true }),
+      hidden: await addClient('Hal Hidden', { hiddenOnLeaderboards: true }),
       sums: await addClient('Sue Sums', { showPercentages: false }),
       once: await addClient('Una Once'),
     }
@@ -115,12 +115,12 @@ describe('boards', () => {
       ...{ name: 'Spring', startsOn: addDays(today, -70), endsOn: today, measure: 'fatPercent' },
       clientIds: Object.values(ids),
     }
-    const { body: group } = await api.post('/api/groups', form)
+    const { body: group } = await api.post('/api/leaderboards', form)
     const board = async (measured: string) =>
       boardSchema.parse(
-        (await api.patch(`/api/groups/${group.id}`, { ...form, measure: measured })).body,
+        (await api.patch(`/api/leaderboards/${group.id}`, { ...form, measure: measured })).body,
       )
-    for (const measured of ['fatPercent', 'fatMass', 'netSwing']) {
+    for (const measured of ['fatPercent', 'fatMass', 'recomposition']) {
       const shown = await board(measured)
       expect(JSON.stringify(shown.lines) + JSON.stringify(shown.unranked)).not.toMatch(/Sue/)
       expect(shown.lines.map(({ name }) => name)).toEqual(['Bo Winner', null])
@@ -136,7 +136,7 @@ describe('boards', () => {
       [3, null],
     ])
     const wrong = { ...form, endsOn: form.startsOn }
-    expect((await api.post('/api/groups', wrong)).body.problems[0]).toMatchObject({
+    expect((await api.post('/api/leaderboards', wrong)).body.problems[0]).toMatchObject({
       field: 'endsOn',
     })
   })
@@ -156,17 +156,17 @@ describe('boards', () => {
       })
       await api.post(`/api/check-ins/${id}/readings`, {
         readings: ['triceps', 'suprailiac', 'thigh'].map((site) => ({
-          ...{ id: randomUUID(), checkInId: id, kind: 'skinfold', site, school: 'us', pass: 1 },
+          ...{ id: randomUUID(), checkInId: id, kind: 'skinfold', site, standard: 'us', trial: 1 },
           ...{ value: 15, unit: 'mm', typed: '15', takenAt: `${day}T08:00:00Z`, supersedes: null },
         })),
       })
       await api.post(`/api/check-ins/${id}/close`)
     }
-    const { body } = await api.post('/api/groups', {
+    const { body } = await api.post('/api/leaderboards', {
       ...{ name: 'Mixed', startsOn: addDays(today, -40), endsOn: today, measure: 'sum' },
       clientIds: [a, b, c],
     })
-    const board = boardSchema.parse((await api.get(`/api/groups/${body.id}`)).body)
+    const board = boardSchema.parse((await api.get(`/api/leaderboards/${body.id}`)).body)
     expect(board.lines.map(({ name, tied }) => [name, tied])).toEqual([
       ['A A', true],
       ['B B', true],

@@ -3,9 +3,9 @@ import {
   girthLandmark,
   isSkinfold,
   landmarkOf,
-  SCHOOL_NAMES,
-  schoolOfSite,
-  schoolWithin,
+  LANDMARK_STANDARD_NAMES,
+  standardOfSite,
+  standardWithin,
   TECHNIQUES,
   type SiteId,
 } from '#core'
@@ -19,7 +19,7 @@ const { client, protocol } = storeToRefs(store)
 const on = useTemplateRef<HTMLButtonElement>('on')
 onMounted(() => on.value?.focus({ preventScroll: true }))
 
-const SCHOOL_WORDS = { who: 'WHO', navy: 'Navy', nhanes: 'National surveys', ...SCHOOL_NAMES }
+const LANDMARK_STANDARD_WORDS = { who: 'WHO', navy: 'Navy', nhanes: 'National surveys', ...LANDMARK_STANDARD_NAMES }
 
 interface Entry {
   site: SiteId
@@ -27,7 +27,7 @@ interface Entry {
   where: string
   how: string
   finding?: string
-  /** Direction, school and offset in one line. */
+  /** Direction, standard and offset in one line. */
   line: string
   variants: string[]
 }
@@ -37,19 +37,19 @@ const entries = computed<Entry[]>(() => {
   const { folds, girths } = protocol.value
   return [...folds[sex], ...girths[sex]].map((site) => {
     if (!isSkinfold(site)) {
-      const { name, where, how, schools } = girthLandmark(site)
-      const variants = Object.entries(schools).map(
-        ([school, words]) => `${SCHOOL_WORDS[school as keyof typeof SCHOOL_WORDS]}: ${words}`,
+      const { name, where, how, standards } = girthLandmark(site)
+      const variants = Object.entries(standards).map(
+        ([standard, words]) => `${LANDMARK_STANDARD_WORDS[standard as keyof typeof LANDMARK_STANDARD_WORDS]}: ${words}`,
       )
       return { site, name, where, how, line: 'girth, tape level', variants }
     }
-    const school = schoolOfSite(protocol.value, site)
-    const { name, where, posture, direction, runs, finding, variants } = landmarkOf(site, school)!
+    const standard = standardOfSite(protocol.value, site)
+    const { name, where, posture, direction, runs, finding, variants } = landmarkOf(site, standard)!
     return {
       ...{ site, name, finding },
       where: where[sex],
       how: posture,
-      line: `${direction} fold, runs ${runs} · ${SCHOOL_NAMES[school]}`,
+      line: `${direction} fold, runs ${runs} · ${LANDMARK_STANDARD_NAMES[standard]}`,
       variants: variants ?? [],
     }
   })
@@ -71,16 +71,16 @@ function find(site: SiteId) {
   else found.value.add(site)
 }
 
-const mark = computed(() => store.markOf(current.value))
+const mark = computed(() => store.siteNoteOf(current.value))
 const side = computed(() => mark.value?.side ?? 'right')
 const text = ref('')
 watch([current, mark], () => (text.value = mark.value?.text ?? ''), { immediate: true })
 
 function keep(change: { text?: string; side?: 'right' | 'left' }) {
   const site = current.value
-  store.keepMark({
+  store.keepSiteNote({
     site,
-    school: schoolWithin(site, protocol.value.school),
+    standard: standardWithin(site, protocol.value.standard),
     text: (change.text ?? mark.value?.text ?? '').trim(),
     side: change.side ?? side.value,
   })
@@ -91,7 +91,7 @@ const sides = [
 ] as { value: 'right' | 'left'; name: string }[]
 
 const technique = computed(
-  () => TECHNIQUES.find(({ school }) => school === protocol.value.school) ?? TECHNIQUES[0]!,
+  () => TECHNIQUES.find(({ standard }) => standard === protocol.value.standard) ?? TECHNIQUES[0]!,
 )
 const first = computed(() => (protocol.value.folds[client.value!.sex].length ? 'folds' : 'tape'))
 </script>
@@ -138,11 +138,11 @@ const first = computed(() => (protocol.value.folds[client.value!.sex].length ? '
             >
               {{ item.name }}
               <span
-                v-if="store.markOf(item.site)?.text || store.markOf(item.site)?.side === 'left'"
+                v-if="store.siteNoteOf(item.site)?.text || store.siteNoteOf(item.site)?.side === 'left'"
                 class="block truncate text-sm font-normal text-leaf"
               >
-                {{ store.markOf(item.site)!.side === 'left' ? 'left side. ' : ''
-                }}{{ store.markOf(item.site)!.text }}
+                {{ store.siteNoteOf(item.site)!.side === 'left' ? 'left side. ' : ''
+                }}{{ store.siteNoteOf(item.site)!.text }}
               </span>
             </button>
           </li>

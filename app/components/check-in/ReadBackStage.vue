@@ -29,7 +29,7 @@ interface Part {
   unit: string
   rows: SheetRow[]
   /** Passes that have a column: the extra one only where somebody took it. */
-  passes: number[]
+  rounds: number[]
   show(value: number | undefined): string
 }
 
@@ -39,9 +39,9 @@ const parts = computed<Part[]>(() =>
     { name: 'Girths', unit: lengthUnit.value, rows: girths.rows.value, show: girths.show },
   ]
     .filter(({ rows }) => rows.length > 0)
-    .map((part) => ({ ...part, passes: passesOf(part.rows) })),
+    .map((part) => ({ ...part, rounds: trialsOfRows(part.rows) })),
 )
-function passesOf(rows: SheetRow[]): number[] {
+function trialsOfRows(rows: SheetRow[]): number[] {
   const boxes = rows[0]!.trials.length
   const extra = rows.some(({ trials }) => trials[boxes - 1] !== undefined)
   return Array.from({ length: extra ? boxes : boxes - 1 }, (_, i) => i + 1)
@@ -59,7 +59,7 @@ function changeOf(row: SheetRow): string {
 }
 
 /** What to look at before closing, in words. */
-function remark(row: SheetRow): string {
+function relocation(row: SheetRow): string {
   const taken = row.trials.filter((t) => t !== undefined).length
   if (row.skipped) return `left out: ${row.skipped}`
   if (taken === 0) return 'missing'
@@ -71,18 +71,18 @@ function remark(row: SheetRow): string {
 const massFinding = computed(() => findings.value.find(({ sites }) => sites.includes('mass')))
 const toLookAt = computed(
   () =>
-    parts.value.flatMap(({ rows }) => rows).filter((row) => remark(row) !== '').length +
+    parts.value.flatMap(({ rows }) => rows).filter((row) => relocation(row) !== '').length +
     (massFinding.value || sheet.value?.subject.massKg === undefined ? 1 : 0),
 )
 
-const editing = ref<{ site: SiteId; pass: number }>()
+const editing = ref<{ site: SiteId; trial: number }>()
 const text = ref('')
 const problem = ref('')
-const isOpen = (site: SiteId, pass: number) =>
-  editing.value?.site === site && editing.value.pass === pass
+const isOpen = (site: SiteId, trial: number) =>
+  editing.value?.site === site && editing.value.trial === trial
 
-function edit(site: SiteId, pass: number) {
-  editing.value = { site, pass }
+function edit(site: SiteId, trial: number) {
+  editing.value = { site, trial }
   text.value = ''
   problem.value = ''
   void nextTick(() => document.getElementById('correction')?.focus())
@@ -106,8 +106,8 @@ const replaced = computed(() => {
   const inForce = new Set(readingsInForce(readings.value).map(({ id }) => id))
   return readings.value.filter(({ id }) => !inForce.has(id))
 })
-const whoOf = (coachId: string | undefined) =>
-  view.value!.gym.coaches.find(({ id }) => id === (coachId ?? view.value!.checkIn.coachId))?.name
+const whoOf = (testerId: string | undefined) =>
+  view.value!.gym.testers.find(({ id }) => id === (testerId ?? view.value!.checkIn.testerId))?.name
 const timeOf = (instant: string) =>
   new Date(instant).toLocaleTimeString([], { hour: '2-digit', minute: '2-digit' })
 </script>
@@ -135,17 +135,17 @@ const timeOf = (instant: string) =>
               <th
                 scope="col"
                 class="px-1 text-right font-normal sm:px-2"
-                :class="{ 'max-sm:hidden': part.passes.length > 2 }"
+                :class="{ 'max-sm:hidden': part.rounds.length > 2 }"
               >
                 last
               </th>
               <th
-                v-for="pass in part.passes"
-                :key="pass"
+                v-for="trial in part.rounds"
+                :key="trial"
                 scope="col"
                 class="px-1 text-right font-normal sm:px-2"
               >
-                {{ pass }}
+                {{ trial }}
               </th>
               <th scope="col" class="px-1 text-right font-normal sm:px-2">value</th>
               <th scope="col" class="px-1 text-right font-normal sm:px-2">change</th>
@@ -154,47 +154,47 @@ const timeOf = (instant: string) =>
           </thead>
           <tbody>
             <template v-for="row in part.rows" :key="row.site">
-              <tr class="border-line sm:border-b" :class="{ 'max-sm:border-b': !remark(row) }">
+              <tr class="border-line sm:border-b" :class="{ 'max-sm:border-b': !relocation(row) }">
                 <th scope="row" class="py-1 pr-1 sm:pr-2">{{ row.name }}</th>
                 <td
                   class="figure px-1 text-right text-[21px] text-faded sm:px-2"
-                  :class="{ 'max-sm:hidden': part.passes.length > 2 }"
+                  :class="{ 'max-sm:hidden': part.rounds.length > 2 }"
                 >
                   {{ part.show(row.last) }}
                 </td>
-                <td v-for="pass in part.passes" :key="pass" class="text-right">
-                  <form v-if="isOpen(row.site, pass)" novalidate @submit.prevent="correct">
-                    <label for="correction" class="sr-only">{{ row.name }}, pass {{ pass }}</label>
+                <td v-for="trial in part.rounds" :key="trial" class="text-right">
+                  <form v-if="isOpen(row.site, trial)" novalidate @submit.prevent="correct">
+                    <label for="correction" class="sr-only">{{ row.name }}, trial {{ trial }}</label>
                     <input
                       id="correction"
                       v-model="text"
                       class="figure h-11 w-20 border-2 border-leaf bg-white px-1 text-right text-[21px]"
                       inputmode="decimal"
                       autocomplete="off"
-                      :placeholder="part.show(row.trials[pass - 1])"
+                      :placeholder="part.show(row.trials[trial - 1])"
                       aria-describedby="correction-problem"
                       @keydown.esc="stop"
                     />
                   </form>
                   <button
-                    v-else-if="row.trials[pass - 1] !== undefined"
+                    v-else-if="row.trials[trial - 1] !== undefined"
                     type="button"
                     class="figure min-h-11 min-w-11 px-1 text-right sm:min-w-12 sm:px-2 text-[21px] underline decoration-line decoration-dotted underline-offset-4"
-                    @click="edit(row.site, pass)"
+                    @click="edit(row.site, trial)"
                   >
-                    <span class="sr-only">Correct {{ row.name }}, pass {{ pass }}: </span>
-                    {{ part.show(row.trials[pass - 1]) }}
+                    <span class="sr-only">Correct {{ row.name }}, trial {{ trial }}: </span>
+                    {{ part.show(row.trials[trial - 1]) }}
                   </button>
                 </td>
                 <td class="figure px-1 text-right text-[21px] sm:px-2">
                   {{ part.show(valueOf(row)) }}
                 </td>
                 <td class="figure px-1 text-right text-[21px] sm:px-2">{{ changeOf(row) }}</td>
-                <td class="max-w-64 min-w-32 px-2 text-clay max-sm:hidden">{{ remark(row) }}</td>
+                <td class="max-w-64 min-w-32 px-2 text-clay max-sm:hidden">{{ relocation(row) }}</td>
               </tr>
-              <tr v-if="remark(row)" class="border-b border-line sm:hidden">
-                <td :colspan="4 + part.passes.length" class="pb-2 leading-snug text-clay">
-                  {{ remark(row) }}
+              <tr v-if="relocation(row)" class="border-b border-line sm:hidden">
+                <td :colspan="4 + part.rounds.length" class="pb-2 leading-snug text-clay">
+                  {{ relocation(row) }}
                 </td>
               </tr>
             </template>
@@ -230,8 +230,8 @@ const timeOf = (instant: string) =>
               : reading.kind === 'height'
                 ? 'Height'
                 : 'Body mass'
-          }}, pass {{ reading.pass }}: typed {{ reading.typed }} at {{ timeOf(reading.takenAt) }} by
-          {{ whoOf(reading.coachId) }}
+          }}, trial {{ reading.trial }}: typed {{ reading.typed }} at {{ timeOf(reading.takenAt) }} by
+          {{ whoOf(reading.testerId) }}
         </li>
       </ul>
     </details>

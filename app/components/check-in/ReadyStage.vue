@@ -7,7 +7,7 @@ import {
   formatAsTyped,
   formatDate,
   PROTOCOLS,
-  SCHOOL_NAMES,
+  LANDMARK_STANDARD_NAMES,
   type ConditionId,
   type TypedUnit,
 } from '#core'
@@ -23,17 +23,17 @@ onMounted(() => begin.value?.focus({ preventScroll: true }))
 
 const options = computed(() => {
   const { sex } = client.value!
-  const named = PROTOCOLS.map(({ id, name, folds, girths, passes, girthPasses }) => {
+  const named = PROTOCOLS.map(({ id, name, folds, girths, rounds, girthRounds }) => {
     const parts = [
-      [folds[sex].length * passes, 'fold'],
-      [girths[sex].length * girthPasses, 'girth'],
+      [folds[sex].length * rounds, 'fold'],
+      [girths[sex].length * girthRounds, 'girth'],
     ].flatMap(([count, what]) => (count ? [`${count} ${what} readings`] : []))
     return { value: id, name, detail: parts.join(', ') }
   })
-  const own = view.value!.gym.ownProtocols.map(({ id, name, folds, girths, passes }) => ({
+  const own = view.value!.gym.ownProtocols.map(({ id, name, folds, girths, rounds }) => ({
     value: id,
     name,
-    detail: `${(folds.length + girths.length) * passes} readings, your own`,
+    detail: `${(folds.length + girths.length) * rounds} readings, your own`,
   }))
   return [...named, ...own]
 })
@@ -59,7 +59,7 @@ const minor = computed(() => ageOn(client.value!.birthDate, checkIn.value!.measu
 const consent = computed(() => checkIn.value!.consent)
 function agree() {
   const by = minor.value ? ('guardian' as const) : ('client' as const)
-  store.alter({ consent: consent.value ? null : { by, at: new Date().toISOString() } })
+  store.updateCheckIn({ consent: consent.value ? null : { by, at: new Date().toISOString() } })
 }
 function onKey(event: KeyboardEvent) {
   const typing = event.target instanceof HTMLInputElement
@@ -75,21 +75,21 @@ const chips = computed(() =>
 const conditions = computed(() => checkIn.value!.conditions)
 function condition(id: ConditionId | 'notes', value: string | undefined) {
   const { [id]: _, ...others } = conditions.value
-  store.alter({ conditions: value ? { ...others, [id]: value } : others })
+  store.updateCheckIn({ conditions: value ? { ...others, [id]: value } : others })
 }
 const before = computed(() => view.value!.earlier[0]?.conditions)
 const differences = computed(() =>
   before.value ? conditionDifferences(before.value, conditions.value) : [],
 )
 function asLastTime() {
-  store.alter({ conditions: { ...conditions.value, ...before.value, notes: '' } })
+  store.updateCheckIn({ conditions: { ...conditions.value, ...before.value, notes: '' } })
 }
 
 const tools = computed(() => {
-  const { coaches, instruments } = view.value!.gym
+  const { testers, instruments } = view.value!.gym
   const of = (kind: string) => instruments.filter((i) => i.kind === kind)
   return [
-    { key: 'coachId', label: 'Tester', options: coaches },
+    { key: 'testerId', label: 'Tester', options: testers },
     { key: 'caliperId', label: 'Caliper', options: of('caliper') },
     { key: 'tapeId', label: 'Tape', options: of('tape') },
     { key: 'scaleId', label: 'Scale', options: of('scale') },
@@ -104,7 +104,7 @@ const inUse = (all: readonly Tool[], chosenId: string | null) =>
   all.filter(({ id, retired }) => !retired || id === chosenId)
 
 const otherHands = computed(() => {
-  const { anotherTester, anotherCaliper } = store.changedHand
+  const { anotherTester, anotherCaliper } = store.changedSetup
   const who = [...(anotherTester ? ['tester'] : []), ...(anotherCaliper ? ['caliper'] : [])]
   return who.length
     ? `Another ${who.join(' and another ')} than last time: a change has to be one and a half times as large to be told.`
@@ -217,7 +217,7 @@ const otherHands = computed(() => {
                 class="field"
                 :value="checkIn![tool.key] ?? ''"
                 @change="
-                  store.alter({
+                  store.updateCheckIn({
                     [tool.key]: ($event.target as HTMLSelectElement).value || null,
                   })
                 "
@@ -229,10 +229,10 @@ const otherHands = computed(() => {
                 >
                   {{ option.name }}
                 </option>
-                <option v-if="tool.key !== 'coachId'" value="">none</option>
+                <option v-if="tool.key !== 'testerId'" value="">none</option>
               </select>
               <p
-                v-if="tool.key !== 'coachId' && overdue(checkIn![tool.key])"
+                v-if="tool.key !== 'testerId' && overdue(checkIn![tool.key])"
                 class="text-clay"
                 data-test="overdue"
               >
@@ -242,7 +242,7 @@ const otherHands = computed(() => {
           </div>
           <p v-if="otherHands" class="pt-2 text-clay">{{ otherHands }}</p>
           <p class="pt-1">
-            <NuxtLink to="/bench" class="underline">Add, edit and check instruments</NuxtLink> ·
+            <NuxtLink to="/equipment" class="underline">Add, edit and check instruments</NuxtLink> ·
             <a :href="`/caller/${checkIn!.id}`" target="_blank" class="underline"
               >caller’s view for another screen</a
             >
@@ -269,7 +269,7 @@ const otherHands = computed(() => {
           <p v-if="against && advised" class="pb-2 text-clay">{{ protocol.name }}: {{ against }}</p>
           <ChoiceRow v-model="chosen" label="Protocol" hide-label compact :options="options" />
           <p class="pt-2 text-faded">
-            {{ protocol.when }} {{ SCHOOL_NAMES[protocol.school] }}.
+            {{ protocol.when }} {{ LANDMARK_STANDARD_NAMES[protocol.standard] }}.
             {{
               known
                 ? 'What each site read last time stands beside it.'

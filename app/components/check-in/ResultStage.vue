@@ -2,7 +2,7 @@
 const emit = defineEmits<{ go: [stage?: 'scale'] }>()
 
 const store = useCheckInStore()
-const { client, checkIn, sheet, hand } = storeToRefs(store)
+const { client, checkIn, sheet, setup } = storeToRefs(store)
 
 const reader = ref<'coach' | 'client'>('coach')
 const readers = computed(() => [
@@ -40,15 +40,15 @@ async function onClose() {
       :client="client!"
       :check-in="checkIn!"
       :earlier="store.view!.earlier"
-      :hand="hand"
+      :setup="setup"
     />
     <ResultSheet
       v-else
       :client="client!"
-      :hand="hand"
+      :setup="setup"
       :check-in="checkIn!"
       :earlier="store.view!.earlier"
-      @conversion="store.alter({ conversion: $event })"
+      @conversion="store.updateCheckIn({ conversion: $event })"
     />
     <div class="flex flex-wrap gap-3 pt-6">
       <button

@@ -59,7 +59,7 @@ function onEnter() {
     return
   }
   const { value, unit: as, text: typed } = parsed.value
-  store.record({ kind: 'mass', site: null, school: null, pass: 1, value, unit: as, typed })
+  store.record({ kind: 'mass', site: null, standard: null, trial: 1, value, unit: as, typed })
   say(fixed(massIn(value, massUnit.value), 1))
   text.value = ''
   problem.value = ''
@@ -75,8 +75,8 @@ function onHeight() {
     return
   }
   const { value, unit: as, text: typed } = parsed.value
-  const free = [1, 2, 3].find((p) => !heights.value.some(({ pass }) => pass === p)) ?? 1
-  store.record({ kind: 'height', site: null, school: null, pass: free, value, unit: as, typed })
+  const free = [1, 2, 3].find((p) => !heights.value.some(({ trial }) => trial === p)) ?? 1
+  store.record({ kind: 'height', site: null, standard: null, trial: free, value, unit: as, typed })
   say(fixed(lengthIn(value, lengthUnit.value), 1))
   text.value = ''
   problem.value = ''
@@ -91,7 +91,7 @@ const finding = computed(() =>
     : store.findings.find(({ sites }) => sites.includes('mass')),
 )
 const offer = computed(() => {
-  const value = finding.value?.offers[0]?.value
+  const value = finding.value?.suggestions[0]?.value
   if (value === undefined) return ''
   return part.value === 'height'
     ? formatLength(value, lengthUnit.value)
@@ -107,7 +107,7 @@ function accept() {
 function onKey(event: KeyboardEvent) {
   if (text.value !== '' || event.ctrlKey || event.metaKey || event.altKey) return
   const key = event.key.toLowerCase()
-  if (key === 'a' && finding.value?.offers.length) accept()
+  if (key === 'a' && finding.value?.suggestions.length) accept()
   else if (key === 'h' && part.value === 'mass') part.value = 'height'
   else if (key === 'd' && part.value === 'mass') dry.value = !dry.value
   else return
@@ -117,7 +117,7 @@ function onKey(event: KeyboardEvent) {
 /** Dry: after the toilet, before eating or drinking, same clothes or none. */
 const dry = computed({
   get: () => checkIn.value!.massDry ?? false,
-  set: (massDry) => store.alter({ massDry }),
+  set: (massDry) => store.updateCheckIn({ massDry }),
 })
 const wasDry = computed(() => view.value!.earlier[0]?.massDry ?? null)
 const unlike = computed(

@@ -6,9 +6,9 @@ const props = defineProps<{ kind: SiteKind; step: SiteStep | undefined }>()
 const emit = defineEmits<{ pick: [box: SiteStep] }>()
 
 const { rows, sumOf, sinceLast, shownUnit, show } = useSiteSheet(props.kind)
-const passes = computed(() => rows.value[0]?.trials.length ?? 0)
+const rounds = computed(() => rows.value[0]?.trials.length ?? 0)
 
-const isOpen = (site: string, pass: number) => props.step?.site === site && props.step.pass === pass
+const isOpen = (site: string, trial: number) => props.step?.site === site && props.step.trial === trial
 </script>
 
 <template>
@@ -24,8 +24,8 @@ const isOpen = (site: string, pass: number) => props.step?.site === site && prop
         <tr class="border-b-2 border-ink text-faded">
           <th scope="col" class="py-2 text-left font-normal">{{ shownUnit }}</th>
           <th scope="col" class="px-1 text-right font-normal">last</th>
-          <th v-for="pass in passes" :key="pass" scope="col" class="px-1 text-right font-normal">
-            {{ pass }}
+          <th v-for="trial in rounds" :key="trial" scope="col" class="px-1 text-right font-normal">
+            {{ trial }}
           </th>
         </tr>
       </thead>
@@ -59,9 +59,9 @@ const isOpen = (site: string, pass: number) => props.step?.site === site && prop
                 row.apart ? 'font-bold text-clay underline decoration-dotted' : '',
                 isOpen(row.site, i + 1) ? 'outline-3 outline-leaf' : '',
               ]"
-              @click="emit('pick', { site: row.site, pass: i + 1 })"
+              @click="emit('pick', { site: row.site, trial: i + 1 })"
             >
-              <span class="sr-only">Correct {{ row.name }}, pass {{ i + 1 }}: </span>
+              <span class="sr-only">Correct {{ row.name }}, trial {{ i + 1 }}: </span>
               {{ show(trial) }}
             </button>
             <span
@@ -77,8 +77,8 @@ const isOpen = (site: string, pass: number) => props.step?.site === site && prop
           <td class="figure px-1 text-right text-[21px] text-faded">
             {{ show(sumOf((r) => r.last)) }}
           </td>
-          <td v-for="pass in passes - 1" :key="pass" class="figure px-1 text-right text-[21px]">
-            {{ show(sumOf((r) => r.trials[pass - 1])) }}
+          <td v-for="trial in rounds - 1" :key="trial" class="figure px-1 text-right text-[21px]">
+            {{ show(sumOf((r) => r.trials[trial - 1])) }}
           </td>
           <td />
         </tr>

@@ -7,7 +7,7 @@ import {
   landmarkOf,
   nameOf,
   rulesOf,
-  schoolOfSite,
+  standardOfSite,
   trialsOf,
   type GirthId,
   type SiteId,
@@ -45,7 +45,7 @@ const focus = () => void nextTick(() => field.value?.focus())
 onMounted(focus)
 watch(step, focus)
 
-/** The site in hand, as its school has it, in the words of the screen. */
+/** The site in hand, as its standard has it, in the words of the screen. */
 const landmark = computed(() => {
   if (!step.value) return undefined
   const { site } = step.value
@@ -53,7 +53,7 @@ const landmark = computed(() => {
     const { name, where, how } = girthLandmark(site)
     return { name, text: `${where} ${how}`, what: 'girth', caption: 'tape level all round' }
   }
-  const fold = landmarkOf(site, schoolOfSite(protocol.value, site))!
+  const fold = landmarkOf(site, standardOfSite(protocol.value, site))!
   return {
     name: fold.name,
     text: `${fold.where[client.value!.sex]} ${fold.posture}`,
@@ -63,7 +63,7 @@ const landmark = computed(() => {
 })
 const spot = computed(() => step.value && spotOf(step.value.site))
 /** The client's own mark and side of the site in hand. */
-const mark = computed(() => step.value && store.markOf(step.value.site))
+const mark = computed(() => step.value && store.siteNoteOf(step.value.site))
 const side = computed(() => mark.value?.side ?? 'right')
 const others = computed(() =>
   props.kind === 'tape'
@@ -79,10 +79,10 @@ const allowed = computed(() => {
   return by === 'percent' ? `${value} %` : `${value} ${by}`
 })
 
-/** The value that a finding offers, as it would be read. */
+/** The value that a finding suggests, as it would be read. */
 const offer = computed(() => {
-  const offers = meant.value ? [meant.value] : (finding.value?.offers ?? [])
-  return offers.map(({ value }) => show(value)).join(' and ')
+  const suggestions = meant.value ? [meant.value] : (finding.value?.suggestions ?? [])
+  return suggestions.map(({ value }) => show(value)).join(' and ')
 })
 
 /** Something is said about a reading, or the read cue runs. */
@@ -103,7 +103,7 @@ const extraOptions = computed(() =>
   })),
 )
 function addGirth(girth: GirthId) {
-  store.alter({ extraGirths: [...store.checkIn!.extraGirths, girth] })
+  store.updateCheckIn({ extraGirths: [...store.checkIn!.extraGirths, girth] })
   goTo(girth)
 }
 const reasons = SKIP_REASONS.map((reason) => ({ value: reason, name: reason }))
@@ -128,9 +128,9 @@ function skip(reason: (typeof SKIP_REASONS)[number]) {
 
 function goTo(site: SiteId) {
   if (skipped.value.some((s) => s.site === site)) store.skip(site, null)
-  const { passes } = rulesOf(protocol.value, site)
+  const { rounds } = rulesOf(protocol.value, site)
   const taken = trialsOf(store.readings, site, protocol.value).filter((t) => t !== undefined)
-  openBox({ site, pass: Math.min(taken.length + 1, passes) })
+  openBox({ site, trial: Math.min(taken.length + 1, rounds) })
   close()
 }
 
@@ -192,7 +192,7 @@ function backOnPad() {
       <div class="flex gap-4">
         <div class="min-w-0 flex-1">
           <p class="text-faded">
-            Pass {{ step.pass }} · site {{ sites.indexOf(step.site) + 1 }} of {{ sites.length }} ·
+            Pass {{ step.trial }} · site {{ sites.indexOf(step.site) + 1 }} of {{ sites.length }} ·
             {{ landmark.what }}
           </p>
           <h2 class="pb-1 text-[40px] sm:text-[68px]" data-test="site">{{ landmark.name }}</h2>
@@ -232,7 +232,7 @@ function backOnPad() {
         @submit.prevent="onEnter"
       >
         <label for="reading" class="sr-only">
-          {{ landmark.name }}, pass {{ step.pass }}, in {{ shownUnit }}
+          {{ landmark.name }}, trial {{ step.trial }}, in {{ shownUnit }}
         </label>
         <input
           id="reading"
@@ -263,7 +263,7 @@ function backOnPad() {
             <dd class="figure text-right text-[28px]">{{ show(before) }}</dd>
           </template>
           <template v-for="(trial, i) in trials" :key="i">
-            <template v-if="trial !== undefined && i !== step.pass - 1">
+            <template v-if="trial !== undefined && i !== step.trial - 1">
               <dt class="text-faded">Pass {{ i + 1 }}</dt>
               <dd class="figure text-right text-[28px]">{{ show(trial) }}</dd>
             </template>

@@ -28,9 +28,9 @@ const { rows, show } = useSiteSheet(props.kind)
           type="button"
           class="figure min-h-11 w-14 text-right text-[21px]"
           :class="{ 'text-clay underline decoration-dotted': row.apart }"
-          @click="emit('pick', { site: row.site, pass: i + 1 })"
+          @click="emit('pick', { site: row.site, trial: i + 1 })"
         >
-          <span class="sr-only">Correct {{ row.name }}, pass {{ i + 1 }}: </span>
+          <span class="sr-only">Correct {{ row.name }}, trial {{ i + 1 }}: </span>
           {{ show(trial) }}
         </button>
         <span v-else class="w-14" />

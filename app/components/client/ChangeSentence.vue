@@ -33,21 +33,21 @@ const span = computed(() => {
   return `${formatDate(since, true)} to ${formatDate(until, true)}, ${count}`
 })
 const swing = computed(() => {
-  const { netSwing } = props.judgement.quantities
-  if (sentence.value.rule.id !== 'net-swing' || !netSwing) return ''
-  return `Net swing ${signed(massIn(netSwing.change, props.unit), 1)} ${props.unit}: fat lost plus lean gained.`
+  const { recomposition } = props.judgement.quantities
+  if (sentence.value.rule.id !== 'net-swing' || !recomposition) return ''
+  return `Net swing ${signed(massIn(recomposition.change, props.unit), 1)} ${props.unit}: fat lost plus lean gained.`
 })
 const next = computed(() => nextMeasuring(props.judgement, props.massKg, props.fatPaceKg))
 const nextWords = computed(() => {
   if (!next.value) return ''
-  const { days, by, pace, smallestRealChange } = next.value
+  const { days, by, pace, minimalDetectableChange } = next.value
   const inFat = by === 'fatMass'
   if (inFat && !props.percentages) return `It is worth measuring again after about ${days} days.`
   const [unit, show] = inFat
     ? [props.unit, (v: number) => fixed(massIn(v, props.unit), 1)]
     : ['mm', (v: number) => fixed(v, 0)]
   const what = inFat ? 'of fat' : 'of the sum'
-  return `It is worth measuring again after about ${days} days: at ${show(pace)} ${unit} ${what} a week, that is when more has changed than the ${show(smallestRealChange)} ${unit} this hand can tell.`
+  return `It is worth measuring again after about ${days} days: at ${show(pace)} ${unit} ${what} a week, that is when more has changed than the ${show(minimalDetectableChange)} ${unit} this hand can tell.`
 })
 </script>
 

@@ -19,7 +19,7 @@ const form = reactive({
   heightTakenOn: props.today,
   showPercentages: client.showPercentages,
   cycleWanted: client.cycleWanted,
-  hiddenOnBoards: client.hiddenOnBoards,
+  hiddenOnLeaderboards: client.hiddenOnLeaderboards,
 })
 const sexes = [
   { value: 'female' as const, name: 'Female' },
@@ -116,7 +116,7 @@ const instant = (at: string) =>
         Keep the phase of the cycle with each check-in, as the client wishes
       </label>
       <label class="flex min-h-11 items-center gap-3">
-        <input v-model="form.hiddenOnBoards" type="checkbox" class="size-5 accent-leaf" />
+        <input v-model="form.hiddenOnLeaderboards" type="checkbox" class="size-5 accent-leaf" />
         Name hidden on boards
       </label>
       <p v-if="trouble" role="alert" class="font-bold text-clay">{{ trouble }}</p>

@@ -17,7 +17,7 @@ const pages = computed(() =>
   [
     ['', 'Check-ins'],
     ['/curves', 'Curves'],
-    ['/where', 'Where'],
+    ['/body-map', 'Body map'],
     ['/weigh-ins', 'Weigh-ins'],
     ['/photos', 'Photos'],
     ['/plan', 'Plan'],

@@ -10,8 +10,8 @@ import {
   nameOf,
   resultOf,
   sheetOf,
-  USUAL_HAND,
-  type Hand,
+  USUAL_SETUP,
+  type MeasurementSetup,
 } from '#core'
 import type { CheckInWithReadings } from '#shared/check-ins'
 import type { Client } from '#shared/clients'
@@ -22,7 +22,7 @@ const props = defineProps<{
   checkIn: CheckInWithReadings
   /** Earlier check-ins, newest first. */
   earlier: CheckInWithReadings[]
-  hand?: Hand
+  setup?: MeasurementSetup
 }>()
 
 const massUnit = useMassUnit()
@@ -64,8 +64,8 @@ const sentence = computed(() => {
   const then = before.value && sumOf(before.value)
   if (!before.value || then === undefined) return `${total}. This is where we start.`
   const on = formatDate(before.value.measuredOn)
-  const errors = handErrors(props.client, props.checkIn, before.value, props.hand ?? USUAL_HAND)
-  const reach = errors.ok ? errors.value.sum.smallestRealChange : 0
+  const errors = handErrors(props.client, props.checkIn, before.value, props.setup ?? USUAL_SETUP)
+  const reach = errors.ok ? errors.value.sum.minimalDetectableChange : 0
   const change = sum.value - then
   if (Math.abs(change) < reach) return `${total}: about the same as on ${on}.`
   const by = `${fixed(Math.abs(change), 0)} mm ${change < 0 ? 'less' : 'more'}`

@@ -1,20 +1,20 @@
 <script setup lang="ts">
 import type { EChartsCoreOption } from 'echarts/core'
-import { daysBetween, fixed, formatDate, massIn, type HandBand, type MassUnit } from '#core'
-import type { ClientEvent } from '#shared/tracking'
+import { daysBetween, fixed, formatDate, massIn, type TechnicalErrorBand, type MassUnit } from '#core'
+import type { ClientNote } from '#shared/tracking'
 
 export interface LedgerPoint {
   /** Middle of its column in the sheet below, px. */
   x: number
   date: string
-  fat: HandBand | null
-  lean: HandBand | null
-  otherHand: boolean
+  fat: TechnicalErrorBand | null
+  lean: TechnicalErrorBand | null
+  otherSetup: boolean
 }
 
 const props = defineProps<{
   points: LedgerPoint[]
-  events: ClientEvent[]
+  events: ClientNote[]
   unit: MassUnit
   bounds: AxisBounds | undefined
   /** What of the sheet is drawn, px from its first column. */
@@ -32,11 +32,11 @@ const drawn = computed(() =>
   props.points.filter(({ x }) => x > props.from - MARGIN && x < props.to + MARGIN),
 )
 const taken = (part: Part) =>
-  drawn.value.flatMap(({ x, date, otherHand, [part]: band }) =>
+  drawn.value.flatMap(({ x, date, otherSetup, [part]: band }) =>
     band
       ? [
           {
-            ...{ x, date, otherHand },
+            ...{ x, date, otherSetup },
             value: massIn(band.value, props.unit),
             low: massIn(band.value - band.halfWidth, props.unit),
             high: massIn(band.value + band.halfWidth, props.unit),
@@ -75,11 +75,11 @@ function line(name: Part, color: string, extra: { symbol: string; type?: 'dashed
       name,
       type: 'line',
       // Few points say more than where they are: a model of its own for every one would cost most of the drawing.
-      data: drawn.value.map(({ x, otherHand, [name]: band }) => {
+      data: drawn.value.map(({ x, otherSetup, [name]: band }) => {
         const value = [x, band ? massIn(band.value, props.unit) : null]
-        const own = otherHand ? { symbol: 'emptyCircle' } : {}
+        const own = otherSetup ? { symbol: 'emptyCircle' } : {}
         if (x === last?.x) return { value, ...own, label: lastLabel }
-        return otherHand ? { value, ...own } : value
+        return otherSetup ? { value, ...own } : value
       }),
       symbol: extra.symbol,
       symbolSize: extra.size,
@@ -90,7 +90,7 @@ function line(name: Part, color: string, extra: { symbol: string; type?: 'dashed
   ]
 }
 
-const marks = computed(() => [
+const markLines = computed(() => [
   ...props.events.flatMap(({ date, words }) => {
     const x = placeOf(date)
     return x === undefined
@@ -133,8 +133,8 @@ const option = computed<EChartsCoreOption>(() => {
         const band = point?.[seriesName as Part]
         if (!point || !band) return ''
         const width = fixed(massIn(band.halfWidth, props.unit), 1)
-        const hand = point.otherHand ? ', another tester or caliper' : ''
-        return `${formatDate(point.date, true)}: ${seriesName} ${fixed(value[1], 1)} ${props.unit}, ± ${width} by the hand${hand}`
+        const setup = point.otherSetup ? ', another tester or caliper' : ''
+        return `${formatDate(point.date, true)}: ${seriesName} ${fixed(value[1], 1)} ${props.unit}, ± ${width} by the hand${setup}`
       },
     },
     xAxis: {
@@ -161,7 +161,7 @@ const option = computed<EChartsCoreOption>(() => {
       {
         type: 'line',
         data: [],
-        markLine: { symbol: 'none', silent: true, data: marks.value },
+        markLine: { symbol: 'none', silent: true, data: markLines.value },
       },
     ],
   }
@@ -171,7 +171,7 @@ const label = computed(() => {
   const done = props.points.filter((p) => p.fat && p.lean)
   const [first, last] = [done[0], done.at(-1)]
   if (!first || !last) return 'No fat and lean mass to show yet.'
-  const show = (band: HandBand) => `${fixed(massIn(band.value, props.unit), 1)} ${props.unit}`
+  const show = (band: TechnicalErrorBand) => `${fixed(massIn(band.value, props.unit), 1)} ${props.unit}`
   return `Fat and lean mass over ${done.length} check-ins. Fat from ${show(first.fat!)} to ${show(last.fat!)}, lean from ${show(first.lean!)} to ${show(last.lean!)}.`
 })
 </script>

@@ -1,7 +1,7 @@
 <script lang="ts">
 export interface LedgerCell {
   text: string
-  /** Trials behind the value, in the order of the passes. */
+  /** Trials behind the value, in the order they were taken. */
   trials: string
   /** What was corrected: values that others took the place of. */
   superseded: string[]

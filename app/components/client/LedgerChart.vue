@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { massIn, type MassUnit } from '#core'
-import type { ClientEvent } from '#shared/tracking'
+import type { ClientNote } from '#shared/tracking'
 import type { LedgerPoint } from './CompositionChart.vue'
 
 /**
@@ -10,7 +10,7 @@ import type { LedgerPoint } from './CompositionChart.vue'
 const props = defineProps<{
   scroller: HTMLElement | null
   points: LedgerPoint[]
-  events: ClientEvent[]
+  events: ClientNote[]
   unit: MassUnit
   labelWidth: number
   /** Width of all columns together, px. */

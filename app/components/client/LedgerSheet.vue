@@ -17,7 +17,7 @@ import {
 } from '#core'
 import type { ClientView } from '#shared/client-view'
 import { measuredOf } from '#shared/measured'
-import { changedHands } from '~/utils/hands'
+import { setupChange } from '~/utils/hands'
 import type { LedgerColumn } from './LedgerCells.vue'
 
 const props = defineProps<{
@@ -50,7 +50,7 @@ const points = computed(() => {
   const basis = basisOf(props.view.client, last)
   return series.value.map(({ checkIn, estimate }, i) => {
     const measured = measuredOf(checkIn, props.view)
-    const other = changedHands(last, checkIn)
+    const other = setupChange(last, checkIn)
     const bands =
       estimate?.fatMassKg === undefined
         ? {}
@@ -60,7 +60,7 @@ const points = computed(() => {
       date: checkIn.measuredOn,
       fat: bands.fatMass ?? null,
       lean: bands.leanMass ?? null,
-      otherHand: !!(other.anotherTester || other.anotherCaliper),
+      otherSetup: !!(other.anotherTester || other.anotherCaliper),
     }
   })
 })

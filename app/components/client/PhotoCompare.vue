@@ -31,7 +31,7 @@ const size = { aspectRatio: `${FRAME.width} / ${FRAME.height}`, maxWidth: `${FRA
 <template>
   <div data-test="compare">
     <p v-if="unmarked" class="pb-2">
-      Mark crown and floor on both, and they stand at the same height and place.
+      SiteNote crown and floor on both, and they stand at the same height and place.
     </p>
     <div v-if="layout === 'side'" class="flex flex-wrap gap-4">
       <figure v-for="photo in [then, now]" :key="photo.id" class="w-[340px] max-w-[47%]">

@@ -49,7 +49,7 @@ function again() {
   floor.value = null
   kept.value = false
 }
-const marks = computed(() =>
+const marked = computed(() =>
   [
     { name: 'crown', point: crown.value },
     { name: 'floor', point: floor.value },
@@ -70,7 +70,7 @@ const marks = computed(() =>
     >
       <img :src="`/api/photos/${photo.id}`" alt="" class="block w-full" />
       <span
-        v-for="mark in marks"
+        v-for="mark in marked"
         :key="mark.name"
         class="absolute h-0.5 w-full -translate-y-1/2 bg-clay"
         :style="{ left: 0, top: `${mark.y * 100}%` }"
@@ -83,7 +83,7 @@ const marks = computed(() =>
       </span>
     </button>
     <div class="flex flex-wrap gap-2 pt-2">
-      <button v-if="marks.length" type="button" class="button" @click="again">Mark again</button>
+      <button v-if="marked.length" type="button" class="button" @click="again">Mark again</button>
       <button v-else type="button" class="button" @click="usual">Top and bottom edge</button>
     </div>
     <p v-if="trouble" role="alert" class="pt-2 font-bold text-clay">{{ trouble }}</p>

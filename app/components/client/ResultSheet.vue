@@ -13,7 +13,7 @@ import {
   isSkinfold,
   lengthIn,
   leadEquation,
-  SCHOOL_NAMES,
+  LANDMARK_STANDARD_NAMES,
   massIn,
   nameOf,
   resultOf,
@@ -22,7 +22,7 @@ import {
   unrounded,
   workingOf,
   type Conversion,
-  type Hand,
+  type MeasurementSetup,
   type GirthId,
   type Quantity,
   type Values,
@@ -35,7 +35,7 @@ const props = defineProps<{
   checkIn: CheckInWithReadings
   /** Earlier check-ins, newest first. */
   earlier: CheckInWithReadings[]
-  hand: Hand
+  setup: MeasurementSetup
 }>()
 const emit = defineEmits<{ conversion: [to: Conversion] }>()
 
@@ -56,8 +56,8 @@ const sinceFirst = computed(() => {
 const reaches = computed(() => {
   if (!change.value) return undefined
   const { since } = change.value
-  const changed = changedHands(props.checkIn, since)
-  const errors = handErrors(props.client, props.checkIn, since, props.hand, changed)
+  const changed = setupChange(props.checkIn, since)
+  const errors = handErrors(props.client, props.checkIn, since, props.setup, changed)
   return errors.ok ? errors.value : undefined
 })
 /** Value of a girth at another check-in, for its change. */
@@ -114,7 +114,7 @@ const rows = computed<Row[]>(() => {
   const massChange = (kg: number | undefined) =>
     kg === undefined ? '' : `${signed(massIn(kg, unit.value), 2)} ${unit.value}`
   const reach = (of: Quantity, show: (value: number) => string) => {
-    const error = reaches.value?.[of].smallestRealChange
+    const error = reaches.value?.[of].minimalDetectableChange
     return error === undefined || !Number.isFinite(error) ? '' : show(error)
   }
   const massReach = (kg: number) => fixed(massIn(kg, unit.value), 1)
@@ -214,7 +214,7 @@ const sentence = computed(() => {
   <section>
     <p class="text-faded">
       {{ formatDate(checkIn.measuredOn, true) }} · {{ equation?.name ?? sheet.protocol.name }} ·
-      {{ SCHOOL_NAMES[sheet.protocol.school] }}
+      {{ LANDMARK_STANDARD_NAMES[sheet.protocol.standard] }}
     </p>
     <h2 class="pt-1 pb-4 text-[36px] sm:text-[48px]" data-test="sentence">{{ sentence }}</h2>
 

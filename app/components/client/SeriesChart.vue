@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import type { EChartsCoreOption } from 'echarts/core'
 import { fixed, formatDate, type IsoDate } from '#core'
-import type { ClientEvent } from '#shared/tracking'
+import type { ClientNote } from '#shared/tracking'
 
 export interface CurvePoint {
   date: IsoDate
@@ -9,7 +9,7 @@ export interface CurvePoint {
   low?: number
   high?: number
   /** Another tester or caliper than the newest. */
-  otherHand?: boolean
+  otherSetup?: boolean
 }
 export interface Curve {
   name: string
@@ -25,7 +25,7 @@ const props = defineProps<{
   curves: Curve[]
   unit: string
   digits: number
-  events: ClientEvent[]
+  events: ClientNote[]
   goal?: { name: string; value: number }
   label: string
   brushing?: boolean
@@ -45,9 +45,9 @@ function seriesOf({ name, color, symbol, dash, loose, points }: Curve) {
     {
       name,
       type: 'line',
-      data: points.map(({ date, value, otherHand }) => ({
+      data: points.map(({ date, value, otherSetup }) => ({
         value: [time(date), value],
-        symbol: otherHand ? 'emptyCircle' : symbol,
+        symbol: otherSetup ? 'emptyCircle' : symbol,
       })),
       symbolSize: loose ? 6 : 9,
       showAllSymbol: true,
@@ -67,7 +67,7 @@ function seriesOf({ name, color, symbol, dash, loose, points }: Curve) {
 }
 
 /** Notes on the time axis, and the goal across it. */
-const marks = computed(() => [
+const markLines = computed(() => [
   ...props.events.map(({ date, words }) => ({
     xAxis: time(date),
     lineStyle: { color: FADED, type: 'dotted' as const },
@@ -125,7 +125,7 @@ const option = computed<EChartsCoreOption>(() => ({
   },
   series: [
     ...props.curves.flatMap(seriesOf),
-    { type: 'line', data: [], markLine: { symbol: 'none', silent: true, data: marks.value } },
+    { type: 'line', data: [], markLine: { symbol: 'none', silent: true, data: markLines.value } },
   ],
 }))
 /** Everything that has to be in sight. */

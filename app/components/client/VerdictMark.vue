@@ -8,6 +8,6 @@ defineProps<{ verdict: Verdict }>()
 <template>
   <span class="whitespace-nowrap">
     <span aria-hidden="true" class="inline-block w-5">{{ shapeOf(verdict) }}</span>
-    {{ SURENESS_WORDS[verdict.sureness] }}
+    {{ CERTAINTY_WORDS[verdict.certainty] }}
   </span>
 </template>

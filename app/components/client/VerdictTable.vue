@@ -45,10 +45,10 @@ const rows = computed(() => {
       level: true,
     },
     {
-      id: 'netSwing',
+      id: 'recomposition',
       label: 'Net swing',
       unit: props.unit,
-      verdict: q.netSwing,
+      verdict: q.recomposition,
       scale: mass,
       level: true,
     },
@@ -91,7 +91,7 @@ const rows = computed(() => {
             {{ signed(row.scale(row.verdict.interval[1]), 1) }}
           </td>
           <td class="figure px-3 text-right text-[19px] text-faded">
-            {{ fixed(row.scale(row.verdict.smallestRealChange), 1) }}
+            {{ fixed(row.scale(row.verdict.minimalDetectableChange), 1) }}
           </td>
           <td class="pl-3" :data-test="`${row.id}-verdict`">
             <VerdictMark :verdict="row.verdict" />

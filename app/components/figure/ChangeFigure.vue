@@ -5,7 +5,7 @@ import type { FigureSpot } from './sites'
 /** Where on the body it changed: a shape at each site, as large as the change, and its number on a leader line. */
 const props = defineProps<{
   view: 'front' | 'back'
-  marks: {
+  spots: {
     id: string
     name: string
     /** The change in words for the number beside the name. */
@@ -22,7 +22,7 @@ const MARGIN = 118
 const ROW = 29
 
 interface Placed {
-  mark: (typeof props.marks)[number]
+  mark: (typeof props.spots)[number]
   left: boolean
   y: number
 }
@@ -30,7 +30,7 @@ interface Placed {
 /** Names on the side of the body that their site is on, none over another. */
 const placed = computed<Placed[]>(() => {
   const sides = [true, false].map((left) => {
-    const mine = props.marks
+    const mine = props.spots
       .filter(({ spot }) => spot.x < FIGURE_WIDTH / 2 === left)
       .sort((a, b) => a.spot.y - b.spot.y)
     let free = 16
@@ -46,7 +46,7 @@ const placed = computed<Placed[]>(() => {
 const SMALLEST = 4
 const LARGEST = 11
 /** A triangle that points the way the site went. */
-function triangle({ spot, share }: (typeof props.marks)[number]): string {
+function triangle({ spot, share }: (typeof props.spots)[number]): string {
   const size = SMALLEST + Math.abs(share) * (LARGEST - SMALLEST)
   const tip = share < 0 ? size : -size
   return `M${spot.x - size} ${spot.y - tip / 2}H${spot.x + size}L${spot.x} ${spot.y + tip}Z`

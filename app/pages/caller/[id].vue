@@ -12,8 +12,8 @@ import {
   protocolOf,
   readingsInForce,
   rulesOf,
-  schoolOfSite,
-  schoolWithin,
+  standardOfSite,
+  standardWithin,
   trialsOf,
   wantsAnotherTrial,
   type SiteId,
@@ -69,13 +69,13 @@ const landmark = computed(() => {
     const { where, how } = girthLandmark(site)
     return `${where} ${how}`
   }
-  const { where, posture } = landmarkOf(site, schoolOfSite(protocol.value, site))!
+  const { where, posture } = landmarkOf(site, standardOfSite(protocol.value, site))!
   return `${where[view.value!.client.sex]} ${posture}`
 })
 const mark = computed(() =>
-  view.value?.marks.find(
-    ({ site, school }) =>
-      site === step.value?.site && school === schoolWithin(site, protocol.value!.school),
+  view.value?.siteNotes.find(
+    ({ site, standard }) =>
+      site === step.value?.site && standard === standardWithin(site, protocol.value!.standard),
   ),
 )
 
@@ -91,7 +91,7 @@ const heard = computed(() => {
   if (!last) return undefined
   const name = last.site ? nameOf(last.site) : last.kind === 'mass' ? 'Body mass' : 'Height'
   return {
-    name: `${name}, pass ${last.pass}`,
+    name: `${name}, trial ${last.trial}`,
     value: show(last.site, last.kind, last.value),
     corrected: last.supersedes !== null,
   }
@@ -129,7 +129,7 @@ const count = computed(() => readingsInForce(view.value?.checkIn.readings ?? [])
       <section class="flex flex-1 flex-col justify-center px-6 py-4">
         <template v-if="step && !view.checkIn.closedAt">
           <p class="text-2xl">
-            Pass {{ step.pass }}<template v-if="mark?.side === 'left'"> · left side</template>
+            Pass {{ step.trial }}<template v-if="mark?.side === 'left'"> · left side</template>
             <strong v-if="apart" class="text-lamp"> · the two are apart: once more</strong>
           </p>
           <h1

@@ -1,12 +1,12 @@
 import { settingsChangeSchema } from '#shared/gym'
-import { areTools, changeSettings, findGym, findProtocol } from '../../repositories/gym'
+import { equipmentExists, changeSettings, findGym, findProtocol } from '../../repositories/gym'
 import { bodyOf, defineApi, NotFound } from '../../utils/api'
 import { todayHere } from '../../utils/today'
 
 export default defineApi(async (event, db) => {
   const change = await bodyOf(event, settingsChangeSchema)
-  const { coachId, ...tools } = change
-  if (!(await areTools(db, { ...tools, coachId: coachId ?? undefined }))) {
+  const { testerId, ...tools } = change
+  if (!(await equipmentExists(db, { ...tools, testerId: testerId ?? undefined }))) {
     throw new NotFound('No such tester or instrument.')
   }
   if (change.defaultProtocolId && !(await findProtocol(db, change.defaultProtocolId))) {

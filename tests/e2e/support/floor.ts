@@ -75,27 +75,27 @@ export function startCheckIn(
 export async function closeWithSheet(
   server: TestServer,
   checkInId: string,
-  { folds = LAST, sites = SEVEN_FOLDS, massKg = 62, passes = 1 }: Sheet = {},
+  { folds = LAST, sites = SEVEN_FOLDS, massKg = 62, rounds = 1 }: Sheet = {},
 ) {
   const reading = (more: object) => ({
     id: randomUUID(),
     checkInId,
-    pass: 1,
+    trial: 1,
     unit: 'mm',
     typed: 'x',
     takenAt: new Date().toISOString(),
     supersedes: null,
     ...more,
   })
-  const rounds = Array.from({ length: passes }, (_, i) => i + 1)
+  const numbers = Array.from({ length: rounds }, (_, i) => i + 1)
   await server.post(`/api/check-ins/${checkInId}/readings`, {
     readings: [
-      ...rounds.flatMap((pass) =>
+      ...numbers.flatMap((trial) =>
         sites.map((site, i) =>
-          reading({ kind: 'skinfold', site, school: 'us', value: folds[i], pass }),
+          reading({ kind: 'skinfold', site, standard: 'us', value: folds[i], trial }),
         ),
       ),
-      reading({ kind: 'mass', site: null, school: null, value: massKg, unit: 'kg' }),
+      reading({ kind: 'mass', site: null, standard: null, value: massKg, unit: 'kg' }),
     ],
   })
   await server.post(`/api/check-ins/${checkInId}/close`, {})
@@ -105,7 +105,7 @@ interface Sheet {
   folds?: number[]
   sites?: SkinfoldId[]
   massKg?: number
-  passes?: number
+  rounds?: number
 }
 
 /** A woman of 36 with one closed check-in four weeks ago, and one just started; its id. */

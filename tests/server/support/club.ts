@@ -29,18 +29,18 @@ export async function measure(
   const takenAt = `${day}T08:00:00Z`
   await api.post('/api/check-ins', { id, clientId, measuredOn: day, startedAt: takenAt })
   const reading = (more: object) => ({
-    ...{ id: randomUUID(), checkInId: id, pass: 1, unit: 'mm', typed: 'x', takenAt },
+    ...{ id: randomUUID(), checkInId: id, trial: 1, unit: 'mm', typed: 'x', takenAt },
     ...{ supersedes: null, ...more },
   })
   const folds = SEVEN_FOLDS.flatMap((site, i) =>
-    [1, 2].map((pass) =>
+    [1, 2].map((trial) =>
       reading({
-        ...{ kind: 'skinfold', site, school: 'us', pass },
+        ...{ kind: 'skinfold', site, standard: 'us', trial },
         value: Math.max(LEAST_FOLD, SHEET[i]! * share),
       }),
     ),
   )
-  const mass = reading({ kind: 'mass', site: null, school: null, value: massKg, unit: 'kg' })
+  const mass = reading({ kind: 'mass', site: null, standard: null, value: massKg, unit: 'kg' })
   await api.post(`/api/check-ins/${id}/readings`, { readings: [...folds, mass] })
   await api.post(`/api/check-ins/${id}/close`)
   return id

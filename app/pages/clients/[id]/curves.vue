@@ -25,9 +25,9 @@ import {
   type SiteId,
 } from '#core'
 import { z } from 'zod'
-import { clientEventSchema, EVENT_KINDS } from '#shared/tracking'
+import { clientNoteSchema, EVENT_KINDS } from '#shared/tracking'
 import type { Curve } from '~/components/client/SeriesChart.vue'
-import { changedHands } from '~/utils/hands'
+import { setupChange } from '~/utils/hands'
 
 const { id, view, error, patch, measured, planInForce } = await useClientView('curves')
 
@@ -67,23 +67,23 @@ const gaps = computed(() =>
 
 const bands = computed(() =>
   measured.value.map((m) =>
-    bandsOf(view.value.client, m, basis.value!, changedHands(newest.value, m)),
+    bandsOf(view.value.client, m, basis.value!, setupChange(newest.value, m)),
   ),
 )
 
-/** One quantity over the check-ins, with the band of the hand. */
+/** One quantity over the check-ins, with the band of the measurement error. */
 function byCheckIn(quantity: Quantity, name: string, look: Omit<Curve, 'name' | 'points'>): Curve {
   const inMass = quantity === 'fatMass' || quantity === 'leanMass'
   const show = (v: number) => (inMass ? massIn(v, massUnit.value) : v)
   const points = measured.value.map((m, i) => {
-    const hands = changedHands(newest.value, m)
+    const hands = setupChange(newest.value, m)
     const band = bands.value[i]![quantity]
     return {
       date: m.measuredOn,
       value: band ? show(band.value) : null,
       low: band && show(band.value - band.halfWidth),
       high: band && show(band.value + band.halfWidth),
-      otherHand: !!(hands.anotherTester || hands.anotherCaliper),
+      otherSetup: !!(hands.anotherTester || hands.anotherCaliper),
     }
   })
   return { name, points, ...look }
@@ -219,7 +219,7 @@ const judgement = computed(() => {
 })
 
 /* Notes on the axis. */
-const eventsSchema = z.array(clientEventSchema)
+const eventsSchema = z.array(clientNoteSchema)
 const note = reactive({ date: isoDateOf(new Date()), kind: 'phase', words: '' })
 const trouble = ref('')
 async function change(run: () => Promise<z.output<typeof eventsSchema>>) {
@@ -231,9 +231,9 @@ async function change(run: () => Promise<z.output<typeof eventsSchema>>) {
     trouble.value = (failure as Error).message
   }
 }
-const addNote = () => change(() => api.post(`/api/clients/${id}/events`, eventsSchema, { ...note }))
+const addNote = () => change(() => api.post(`/api/clients/${id}/notes`, eventsSchema, { ...note }))
 const removeNote = (event: string) =>
-  change(() => api.delete(`/api/clients/${id}/events/${event}`, eventsSchema))
+  change(() => api.delete(`/api/clients/${id}/notes/${event}`, eventsSchema))
 
 const slopeOf = [
   { value: 'fat' as const, name: 'slope of fat' },

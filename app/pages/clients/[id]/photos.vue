@@ -77,7 +77,7 @@ async function remove(photo: Photo) {
       <ul class="flex flex-wrap gap-2 pt-3 print:hidden">
         <li v-for="photo in [then, now].filter((p) => p !== undefined)" :key="photo.id">
           <button type="button" class="button" @click="marking = photo">
-            {{ photo.crown && photo.floor ? 'Mark again' : 'Mark crown and floor' }},
+            {{ photo.crown && photo.floor ? 'SiteNote again' : 'SiteNote crown and floor' }},
             {{ formatDate(photo.takenOn) }}
           </button>
           <button type="button" class="min-h-11 px-3 text-clay underline" @click="remove(photo)">

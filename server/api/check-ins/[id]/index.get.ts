@@ -1,7 +1,7 @@
 import type { CheckInView } from '#shared/check-ins'
 import { clientOf, listCheckIns } from '../../../repositories/check-ins'
-import { findScreening, listMarks } from '../../../repositories/clients'
-import { findGym, findHand } from '../../../repositories/gym'
+import { findScreening, listSiteNotes } from '../../../repositories/clients'
+import { findGym, findMeasurementSetup } from '../../../repositories/gym'
 import { defineApi, idOf, NotFound } from '../../../utils/api'
 import { clientOr404 } from '../../../utils/check-in'
 import { todayHere } from '../../../utils/today'
@@ -19,8 +19,8 @@ export default defineApi(async (event, db): Promise<CheckInView> => {
     client,
     earlier: all.slice(mine + 1).filter((c) => c.closedAt !== null && c.voided === null),
     screening: await findScreening(db, client.id),
-    marks: await listMarks(db, client.id),
+    siteNotes: await listSiteNotes(db, client.id),
     gym: await findGym(db, todayHere()),
-    hand: await findHand(db, checkIn),
+    setup: await findMeasurementSetup(db, checkIn),
   }
 })

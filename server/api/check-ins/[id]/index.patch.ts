@@ -1,6 +1,6 @@
 import { checkInChangeSchema } from '#shared/check-ins'
 import { changeCheckIn } from '../../../repositories/check-ins'
-import { areTools, findProtocol } from '../../../repositories/gym'
+import { equipmentExists, findProtocol } from '../../../repositories/gym'
 import { bodyOf, defineApi, idOf, NotFound } from '../../../utils/api'
 import { checkInOr404 } from '../../../utils/check-in'
 import { announce } from '../../../utils/live'
@@ -8,7 +8,7 @@ import { announce } from '../../../utils/live'
 export default defineApi(async (event, db) => {
   const { id } = await checkInOr404(db, idOf(event))
   const change = await bodyOf(event, checkInChangeSchema)
-  if (!(await areTools(db, change))) throw new NotFound('No such tester or instrument.')
+  if (!(await equipmentExists(db, change))) throw new NotFound('No such tester or instrument.')
   const protocol =
     change.protocolId === undefined ? undefined : await findProtocol(db, change.protocolId)
   if (change.protocolId !== undefined && !protocol) {

@@ -10,6 +10,6 @@ export default defineApi(async (event, db) => {
   const to = await bodyOf(event, moveSchema)
   const { id, name } = await clientOr404(db, to.clientId)
   if (id === checkIn.clientId) throw new Conflict(`This check-in is ${name}’s already.`)
-  await moveCheckIn(db, checkIn, to, (await findSettings(db)).coachId)
+  await moveCheckIn(db, checkIn, to, (await findSettings(db)).testerId)
   return checkInOr404(db, checkIn.id)
 })

@@ -6,6 +6,6 @@ import { checkInOr404 } from '../../../utils/check-in'
 /** Takes a voided check-in back. */
 export default defineApi(async (event, db) => {
   const checkIn = await checkInOr404(db, idOf(event))
-  await voidCheckIn(db, checkIn, null, (await findSettings(db)).coachId)
+  await voidCheckIn(db, checkIn, null, (await findSettings(db)).testerId)
   return checkInOr404(db, checkIn.id)
 })

@@ -9,7 +9,7 @@ import { announce } from '../../../utils/live'
 export default defineApi(async (event, db) => {
   const checkIn = await checkInOr404(db, idOf(event))
   const { reason } = await bodyOf(event, voidSchema)
-  await voidCheckIn(db, checkIn, reason, (await findSettings(db)).coachId)
+  await voidCheckIn(db, checkIn, reason, (await findSettings(db)).testerId)
   announce(checkIn.id)
   return checkInOr404(db, checkIn.id)
 })

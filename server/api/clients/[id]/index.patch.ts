@@ -9,6 +9,6 @@ export default defineApi(async (event, db) => {
   const { id } = await clientOr404(db, idOf(event))
   const today = todayHere()
   const change = await bodyOf(event, clientChangeSchema(today))
-  await changeClient(db, id, change, { coachId: (await findSettings(db)).coachId, today })
+  await changeClient(db, id, change, { testerId: (await findSettings(db)).testerId, today })
   return clientOr404(db, id)
 })

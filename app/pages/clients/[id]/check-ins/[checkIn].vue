@@ -40,7 +40,7 @@ async function changeConversion(conversion: Conversion) {
       </h1>
       <ResultSheet
         :client="view.client"
-        :hand="view.hand"
+        :setup="view.setup"
         :check-in="view.checkIn"
         :earlier="view.earlier"
         @conversion="changeConversion"

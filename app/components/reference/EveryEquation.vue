@@ -1,0 +1,52 @@
+<script setup lang="ts">
+import { fixed, type EquationResult } from '#core'
+
+/** Fat % by every equation that the readings allow, the first one chosen, with the spread between them. */
+const props = defineProps<{ results: EquationResult[] }>()
+
+const spread = computed(() => {
+  const fat = props.results.flatMap((r) => (r.ok ? [r.estimate.fatPercent] : []))
+  return fat.length > 1 ? Math.max(...fat) - Math.min(...fat) : undefined
+})
+</script>
+
+<template>
+  <table class="w-full max-w-2xl border-collapse text-left" data-test="every">
+    <caption class="sr-only">
+      Fat % by every equation
+    </caption>
+    <tbody>
+      <tr v-for="r in results" :key="r.equation.id" class="border-b border-line">
+        <th scope="row" class="py-1.5 pr-3 font-normal">
+          <NuxtLink
+            :to="`/reference/equations/${r.equation.id}`"
+            class="underline decoration-line underline-offset-4"
+            >{{ r.equation.name }}</NuxtLink
+          >
+          <span v-if="!r.ok" class="block text-faded">{{ r.error.message }}</span>
+          <template v-else>
+            <span v-for="warning in r.estimate.warnings" :key="warning" class="block text-clay">
+              {{ warning }}
+            </span>
+          </template>
+        </th>
+        <td class="figure text-right text-[21px] whitespace-nowrap">
+          <template v-if="r.ok">
+            {{ fixed(r.estimate.fatPercent, 1) }} %
+            <span class="text-faded">
+              {{
+                r.estimate.standardError === null
+                  ? 'error not stated'
+                  : `± ${fixed(r.estimate.standardError, 1)}`
+              }}
+            </span>
+          </template>
+          <template v-else>–</template>
+        </td>
+      </tr>
+    </tbody>
+  </table>
+  <p v-if="spread !== undefined" class="pt-1 text-faded">
+    {{ fixed(spread, 1) }} points between the lowest and the highest. Stay with one.
+  </p>
+</template>

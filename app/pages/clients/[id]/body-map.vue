@@ -1,0 +1,135 @@
+<script setup lang="ts">
+import { fixed, formatDate, isSkinfold, lengthIn, nameOf, signed, type SiteChange } from '#core'
+import { spotOf } from '~/components/figure/sites'
+
+const { view, error, measured } = await useClientView('body map')
+
+const { then, now, judgement, choose } = usePair(view, measured)
+const lengthUnit = useLengthUnit()
+
+const dates = computed(() =>
+  measured.value.map(({ id, measuredOn }) => ({ id, name: formatDate(measuredOn, true) })),
+)
+const chosen = computed({ get: () => then.value?.id, set: (id) => choose({ then: id }) })
+
+const kind = ref<'folds' | 'girths'>('folds')
+const kinds = computed(() =>
+  (
+    [
+      { value: 'folds', name: 'folds' },
+      { value: 'girths', name: 'girths' },
+    ] as const
+  ).filter(({ value }) => judgement.value?.[value].length),
+)
+const changes = computed<SiteChange[]>(() => judgement.value?.[kind.value] ?? [])
+const inUnit = (site: string, value: number) =>
+  isSkinfold(site) ? value : lengthIn(value, lengthUnit.value)
+const unitOf = (site: string) => (isSkinfold(site) ? 'mm' : lengthUnit.value)
+
+const largest = computed(() =>
+  Math.max(1e-9, ...changes.value.map(({ verdict }) => Math.abs(verdict.change))),
+)
+const spots = computed(() =>
+  changes.value.map(({ site, verdict }) => ({
+    id: site,
+    name: nameOf(site),
+    text: `${signed(inUnit(site, verdict.change), 1)} ${unitOf(site)}`,
+    spot: spotOf(site),
+    share: verdict.change / largest.value,
+    sure: verdict.certainty === 'clear' || verdict.certainty === 'likely',
+  })),
+)
+const sides = (['front', 'back'] as const).map((side) => ({ side }))
+const rows = computed(() => [...(judgement.value?.folds ?? []), ...(judgement.value?.girths ?? [])])
+</script>
+
+<template>
+  <ClientPage :view="view" :error="error">
+    <p v-if="!judgement" class="text-lg">
+      Two check-ins are needed to see where something changed.
+    </p>
+    <template v-else>
+      <div class="flex flex-wrap items-end gap-x-6 gap-y-3 pb-3">
+        <div>
+          <label for="since" class="block pb-1 font-bold">Changed since</label>
+          <select id="since" v-model="chosen" class="field w-auto!">
+            <option v-for="date in dates" :key="date.id" :value="date.id">{{ date.name }}</option>
+          </select>
+        </div>
+        <ChoiceRow v-model="kind" label="What is shown" hide-label :options="kinds" />
+        <p class="pb-3 text-faded">
+          up to {{ formatDate(now!.measuredOn, true) }}. ▲ more, ▼ less; filled where it is sure.
+        </p>
+      </div>
+      <div class="grid gap-4 sm:grid-cols-2" data-test="body-map">
+        <div v-for="{ side } in sides" :key="side" class="h-[480px]">
+          <ChangeFigure
+            :view="side"
+            :spots="spots.filter(({ spot }) => spot.view === side)"
+            :label="`Changes seen from the ${side}. The table below has every number.`"
+          />
+        </div>
+      </div>
+      <section v-if="judgement.corrected.length" class="pt-4">
+        <h2 class="border-b-2 border-ink pb-1 text-xl">Muscle and fat at one place</h2>
+        <p class="max-w-3xl py-2">
+          The girth less the fold over it is muscle and bone; standard anthropometry, which takes
+          the limb for a circle.
+        </p>
+        <ul>
+          <li
+            v-for="c in judgement.corrected"
+            :key="c.girth + c.fold"
+            class="flex flex-wrap gap-x-4 border-b border-line py-1"
+          >
+            <strong class="w-56"
+              >{{ nameOf(c.girth) }} less {{ nameOf(c.fold).toLowerCase() }}</strong
+            >
+            <span class="figure text-[20px]">
+              {{ fixed(lengthIn(c.then, lengthUnit), 1) }} →
+              {{ fixed(lengthIn(c.now, lengthUnit), 1) }}
+              {{ lengthUnit }}
+            </span>
+            <VerdictMark :verdict="c.verdict" />
+          </li>
+        </ul>
+      </section>
+      <div class="relative overflow-x-auto pt-5" tabindex="0" role="region" aria-label="Every site">
+        <table class="w-full max-w-4xl border-collapse text-left" data-test="sites">
+          <caption class="pb-1 text-left text-faded">
+            Every site, judged with their number in mind (Holm): of many sites one is always
+            furthest.
+          </caption>
+          <thead>
+            <tr class="border-b-2 border-ink text-faded">
+              <td class="py-1" />
+              <th scope="col" class="px-3 text-right font-normal">then</th>
+              <th scope="col" class="px-3 text-right font-normal">now</th>
+              <th scope="col" class="px-3 text-right font-normal">change</th>
+              <th scope="col" class="px-3 text-right font-normal">can tell from</th>
+              <th scope="col" class="pl-3 font-normal">verdict</th>
+            </tr>
+          </thead>
+          <tbody>
+            <tr v-for="row in rows" :key="row.site" class="border-b border-line">
+              <th scope="row" class="py-1 pr-3">{{ nameOf(row.site) }}</th>
+              <td class="figure px-3 text-right text-[19px] text-faded">
+                {{ fixed(inUnit(row.site, row.then), 1) }}
+              </td>
+              <td class="figure px-3 text-right text-[19px]">
+                {{ fixed(inUnit(row.site, row.now), 1) }}
+              </td>
+              <td class="figure px-3 text-right text-[21px] whitespace-nowrap">
+                {{ signed(inUnit(row.site, row.verdict.change), 1) }} {{ unitOf(row.site) }}
+              </td>
+              <td class="figure px-3 text-right text-[19px] text-faded">
+                {{ fixed(inUnit(row.site, row.verdict.minimalDetectableChange), 1) }}
+              </td>
+              <td class="pl-3"><VerdictMark :verdict="row.verdict" /></td>
+            </tr>
+          </tbody>
+        </table>
+      </div>
+    </template>
+  </ClientPage>
+</template>

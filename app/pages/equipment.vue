@@ -1,0 +1,348 @@
+<script setup lang="ts">
+import {
+  checkOverdue,
+  formatDate,
+  INSTRUMENT_UNITS,
+  judgeCheck,
+  plainText,
+  typedNumber,
+  USUAL_POINTS,
+  type InstrumentKind,
+} from '#core'
+import { gymSchema, JAW_NAMES, JAWS, type Tester, type Gym, type Instrument } from '#shared/gym'
+
+const api = useApi()
+const { data, error } = await useAsyncData('gym', () => api.get('/api/gym', gymSchema))
+const gym = computed(() => data.value as Gym)
+useHead({ title: 'Bench · Oak Pinch' })
+
+const KINDS: { id: InstrumentKind; name: string }[] = [
+  { id: 'caliper', name: 'Calipers' },
+  { id: 'tape', name: 'Tapes' },
+  { id: 'scale', name: 'Scales' },
+]
+const SKILLS = [
+  { value: 'trained' as const, name: 'Trained', detail: 'usual error of a practised hand' },
+  { value: 'novice' as const, name: 'Novice', detail: 'two to three times as much' },
+]
+
+const trouble = ref('')
+async function save(call: () => Promise<Gym>) {
+  trouble.value = ''
+  try {
+    data.value = await call()
+    editing.value = undefined
+    checking.value = undefined
+    person.value = undefined
+  } catch (failure) {
+    trouble.value = (failure as Error).message
+  }
+}
+
+/* Instruments. */
+interface InstrumentDraft {
+  id?: string
+  kind: InstrumentKind
+  name: string
+  graduation: string
+  jaws: (typeof JAWS)[number] | null
+  checkEveryDays: string
+  retired: boolean
+}
+const editing = ref<InstrumentDraft>()
+function edit(kind: InstrumentKind, from?: Instrument) {
+  editing.value = {
+    kind,
+    id: from?.id,
+    name: from?.name ?? '',
+    graduation: from?.graduation == null ? '' : String(from.graduation),
+    jaws: from?.jaws ?? (kind === 'caliper' ? 'spring' : null),
+    checkEveryDays: String(from?.checkEveryDays ?? 180),
+    retired: from?.retired ?? false,
+  }
+}
+const number = (text: string) => typedNumber(plainText(text)) ?? NaN
+function saveInstrument() {
+  const { id, graduation, checkEveryDays, ...rest } = editing.value!
+  const body = {
+    ...rest,
+    graduation: graduation.trim() ? number(graduation) : null,
+    checkEveryDays: number(checkEveryDays),
+  }
+  return save(() =>
+    id
+      ? api.patch(`/api/gym/instruments/${id}`, gymSchema, body)
+      : api.post('/api/gym/instruments', gymSchema, body),
+  )
+}
+
+/* Checks. */
+const checking = ref<{ instrument: Instrument; points: { known: string; read: string }[] }>()
+function check(instrument: Instrument) {
+  checking.value = {
+    instrument,
+    points: USUAL_POINTS[instrument.kind].map((known) => ({ known: String(known), read: '' })),
+  }
+}
+const typedPoints = computed(() =>
+  (checking.value?.points ?? [])
+    .filter(({ known, read }) => known.trim() && read.trim())
+    .map(({ known, read }) => ({ known: number(known), read: number(read) })),
+)
+const verdict = computed(() => {
+  const instrument = checking.value?.instrument
+  const points = typedPoints.value
+  if (!instrument || !points.length || points.some((p) => Number.isNaN(p.known + p.read))) return
+  return judgeCheck(instrument.kind, points, instrument.graduation)
+})
+function saveCheck() {
+  const { id } = checking.value!.instrument
+  return save(() =>
+    api.post(`/api/gym/instruments/${id}/checks`, gymSchema, {
+      checkedOn: gym.value.today,
+      points: typedPoints.value,
+    }),
+  )
+}
+
+const overdue = (instrument: Instrument) =>
+  checkOverdue(instrument.checks[0]?.checkedOn ?? null, instrument.checkEveryDays, gym.value.today)
+function lastCheck({ checks, kind, graduation }: Instrument): string {
+  const [last] = checks
+  if (!last) return ''
+  return `${formatDate(last.checkedOn, true)}: ${judgeCheck(kind, last.points, graduation).words}`
+}
+
+/* People. */
+const person = ref<{ id?: string; name: string; skill: Tester['skill']; retired: boolean }>()
+function savePerson() {
+  const { id, ...body } = person.value!
+  return save(() =>
+    id
+      ? api.patch(`/api/gym/testers/${id}`, gymSchema, body)
+      : api.post('/api/gym/testers', gymSchema, body),
+  )
+}
+</script>
+
+<template>
+  <main class="mx-auto max-w-4xl px-4 py-6 sm:px-6">
+    <h1 class="pb-1 text-[40px]">Bench</h1>
+    <p class="pb-4 text-lg">
+      What you measure with, whether it still reads true, and who measures. Both decide how large a
+      change has to be before it counts.
+    </p>
+    <p v-if="error" role="alert" class="font-bold text-clay">{{ error.message }}</p>
+    <template v-else>
+      <section v-for="kind in KINDS" :key="kind.id" class="pb-6">
+        <h2 class="flex items-end justify-between border-b-2 border-ink pb-1 text-2xl">
+          {{ kind.name }}
+          <button type="button" class="button font-text text-base" @click="edit(kind.id)">
+            Add<span class="sr-only"> to {{ kind.name }}</span>
+          </button>
+        </h2>
+        <ul>
+          <li
+            v-for="instrument in gym.instruments.filter((i) => i.kind === kind.id)"
+            :key="instrument.id"
+            class="flex flex-wrap items-center gap-x-4 gap-y-2 border-b border-line py-2"
+          >
+            <div class="min-w-52 flex-1">
+              <p class="text-lg font-bold" :class="{ 'line-through': instrument.retired }">
+                {{ instrument.name }}
+              </p>
+              <p class="text-faded">
+                <template v-if="instrument.graduation">
+                  reads to {{ instrument.graduation }} {{ INSTRUMENT_UNITS[kind.id] }}
+                </template>
+                <template v-if="instrument.jaws">
+                  · jaws {{ JAW_NAMES[instrument.jaws] }}
+                </template>
+                <template v-if="instrument.retired"> · put away</template>
+              </p>
+              <p v-if="lastCheck(instrument)">{{ lastCheck(instrument) }}</p>
+              <p v-if="!instrument.retired && overdue(instrument)" class="font-bold text-clay">
+                {{ overdue(instrument) }}
+              </p>
+            </div>
+            <button type="button" class="button" @click="check(instrument)">
+              Check<span class="sr-only"> {{ instrument.name }}</span>
+            </button>
+            <button type="button" class="button" @click="edit(kind.id, instrument)">
+              Edit<span class="sr-only"> {{ instrument.name }}</span>
+            </button>
+          </li>
+        </ul>
+      </section>
+      <section class="pb-6">
+        <h2 class="flex items-end justify-between border-b-2 border-ink pb-1 text-2xl">
+          Testers
+          <button
+            type="button"
+            class="button font-text text-base"
+            @click="person = { name: '', skill: 'trained', retired: false }"
+          >
+            Add<span class="sr-only"> a tester</span>
+          </button>
+        </h2>
+        <ul>
+          <li
+            v-for="coach in gym.testers"
+            :key="coach.id"
+            class="flex items-center gap-4 border-b border-line py-2"
+          >
+            <p class="flex-1 text-lg">
+              <strong :class="{ 'line-through': coach.retired }">{{ coach.name }}</strong>
+              <span class="text-faded"> · {{ coach.skill }} hand</span>
+            </p>
+            <button type="button" class="button" @click="person = { ...coach }">
+              Edit<span class="sr-only"> {{ coach.name }}</span>
+            </button>
+          </li>
+        </ul>
+        <p class="pt-2 text-faded">
+          A tester’s own duplicates take the place of these usual errors, all the way once there are
+          twenty pairs at a site.
+        </p>
+      </section>
+    </template>
+
+    <AskDialog
+      :title="editing?.id ? 'Edit' : 'Add'"
+      :open="editing !== undefined"
+      @close="editing = undefined"
+    >
+      <form v-if="editing" class="space-y-4" novalidate @submit.prevent="saveInstrument">
+        <FieldRow id="instrument-name" label="Name">
+          <input
+            id="instrument-name"
+            v-model="editing.name"
+            class="field"
+            autocomplete="off"
+            maxlength="60"
+          />
+        </FieldRow>
+        <FieldRow
+          id="graduation"
+          :label="`Smallest step, ${INSTRUMENT_UNITS[editing.kind]}`"
+          hint="0.5, or 1; empty if you do not know"
+        >
+          <input
+            id="graduation"
+            v-model="editing.graduation"
+            class="field"
+            inputmode="decimal"
+            autocomplete="off"
+          />
+        </FieldRow>
+        <ChoiceRow
+          v-if="editing.kind === 'caliper' && editing.jaws"
+          v-model="editing.jaws"
+          label="Jaws"
+          :options="JAWS.map((jaw) => ({ value: jaw, name: JAW_NAMES[jaw] }))"
+        />
+        <FieldRow id="check-every" label="Days between checks">
+          <input
+            id="check-every"
+            v-model="editing.checkEveryDays"
+            class="field"
+            inputmode="numeric"
+            autocomplete="off"
+          />
+        </FieldRow>
+        <label class="flex min-h-11 items-center gap-3">
+          <input v-model="editing.retired" type="checkbox" class="size-5 accent-leaf" />
+          put away, no longer used
+        </label>
+        <p v-if="trouble" role="alert" class="font-bold text-clay">{{ trouble }}</p>
+        <button type="submit" class="button button-lead">Keep</button>
+      </form>
+    </AskDialog>
+    <AskDialog
+      :title="`Check ${checking?.instrument.name ?? ''}`"
+      :open="checking !== undefined"
+      @close="checking = undefined"
+    >
+      <form v-if="checking" class="space-y-3" novalidate @submit.prevent="saveCheck">
+        <p>
+          {{
+            {
+              caliper:
+                'Set the jaws to known gaps (gauge blocks, drill shanks) at several widths and read the dial.',
+              tape: 'Lay the tape along a steel rule.',
+              scale: 'Put known weights on the scale.',
+            }[checking.instrument.kind]
+          }}
+        </p>
+        <table class="w-full text-left">
+          <thead class="text-faded">
+            <tr>
+              <th scope="col" class="font-normal">
+                known, {{ INSTRUMENT_UNITS[checking.instrument.kind] }}
+              </th>
+              <th scope="col" class="font-normal">it reads</th>
+            </tr>
+          </thead>
+          <tbody>
+            <tr v-for="(point, i) in checking.points" :key="i">
+              <td class="py-1 pr-3">
+                <input
+                  v-model="point.known"
+                  class="field"
+                  inputmode="decimal"
+                  autocomplete="off"
+                  :aria-label="`Known, point ${i + 1}`"
+                />
+              </td>
+              <td class="py-1">
+                <input
+                  :id="`read-${i}`"
+                  v-model="point.read"
+                  :data-first="i === 0 ? '' : undefined"
+                  class="field"
+                  inputmode="decimal"
+                  autocomplete="off"
+                  :aria-label="`It reads, point ${i + 1}`"
+                />
+              </td>
+            </tr>
+          </tbody>
+        </table>
+        <p
+          v-if="verdict"
+          role="status"
+          class="font-bold"
+          :class="verdict.passed ? 'text-leaf' : 'text-clay'"
+        >
+          {{ verdict.passed ? '✓' : '✗' }} {{ verdict.words }}
+        </p>
+        <p v-if="trouble" role="alert" class="font-bold text-clay">{{ trouble }}</p>
+        <button type="submit" class="button button-lead">Keep the check of today</button>
+      </form>
+    </AskDialog>
+    <AskDialog
+      :title="person?.id ? 'Edit a tester' : 'Add a tester'"
+      :open="person !== undefined"
+      @close="person = undefined"
+    >
+      <form v-if="person" class="space-y-4" novalidate @submit.prevent="savePerson">
+        <FieldRow id="coach-name" label="Name">
+          <input
+            id="coach-name"
+            v-model="person.name"
+            class="field"
+            autocomplete="off"
+            maxlength="60"
+          />
+        </FieldRow>
+        <ChoiceRow v-model="person.skill" label="MeasurementSetup" :options="SKILLS" />
+        <label class="flex min-h-11 items-center gap-3">
+          <input v-model="person.retired" type="checkbox" class="size-5 accent-leaf" />
+          no longer measures here
+        </label>
+        <p v-if="trouble" role="alert" class="font-bold text-clay">{{ trouble }}</p>
+        <button type="submit" class="button button-lead">Keep</button>
+      </form>
+    </AskDialog>
+  </main>
+</template>

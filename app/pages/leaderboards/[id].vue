@@ -1,0 +1,122 @@
+<script setup lang="ts">
+import { fixed, formatDate, massIn, signed, showsComposition } from '#core'
+import { z } from 'zod'
+import { boardSchema, leaderboardSchema, type BoardLine, type LeaderboardForm } from '#shared/tracking'
+
+const route = useRoute()
+const api = useApi()
+const id = String(route.params.id)
+const { data, error } = await useAsyncData(`board-${id}`, () =>
+  api.get(`/api/leaderboards/${id}`, boardSchema),
+)
+useHead({ title: () => `${data.value?.group.name ?? 'Board'} · Oak Pinch` })
+
+const massUnit = useMassUnit()
+const words = computed(() => MEASURE_WORDS[data.value!.group.measure])
+const unit = computed(() => (words.value.mass ? massUnit.value : words.value.unit))
+const scale = (value: number) => (words.value.mass ? massIn(value, massUnit.value) : value)
+const widest = computed(() =>
+  Math.max(1e-9, ...data.value!.lines.map(({ change }) => Math.abs(change))),
+)
+/** A filled bar went the way that is ranked first, a hollow one the other way. */
+const worthIt = (change: number) =>
+  data.value!.group.measure === 'recomposition' ? change > 0 : change < 0
+const place = ({ place: n, tied }: BoardLine) => `${n}${tied ? '=' : ''}`
+
+const changing = ref(false)
+const start = computed<LeaderboardForm>(() => {
+  const { group, memberIds } = data.value!
+  const { name, startsOn, endsOn, measure } = group
+  return { name, startsOn, endsOn, measure, clientIds: memberIds }
+})
+async function save(form: LeaderboardForm) {
+  data.value = await api.patch(`/api/leaderboards/${id}`, boardSchema, form)
+  changing.value = false
+}
+const trouble = ref('')
+async function remove() {
+  try {
+    await api.delete(`/api/leaderboards/${id}`, z.array(leaderboardSchema))
+    await navigateTo('/leaderboards')
+  } catch (failure) {
+    trouble.value = (failure as Error).message
+  }
+}
+</script>
+
+<template>
+  <main class="mx-auto max-w-4xl px-4 py-6 sm:px-6">
+    <p v-if="error || !data" role="alert">{{ error?.message }}</p>
+    <template v-else>
+      <p class="text-faded">
+        {{ formatDate(data.group.startsOn, true) }} to {{ formatDate(data.group.endsOn, true) }} ·
+        {{ words.name }}
+      </p>
+      <div class="flex flex-wrap items-end justify-between gap-3 pb-4">
+        <h1 class="text-[40px]">{{ data.group.name }}</h1>
+        <ChoiceRow
+          v-if="words.mass"
+          v-model="massUnit"
+          label="Masses in"
+          hide-label
+          :options="MASS_UNITS"
+        />
+      </div>
+      <p v-if="data.lines.length === 0" class="text-lg">Nobody can be ranked yet.</p>
+      <ol data-test="board">
+        <li
+          v-for="(line, i) in data.lines"
+          :key="i"
+          class="grid grid-cols-[56px_1fr_auto] items-center gap-x-4 border-b border-line py-2"
+        >
+          <span class="figure text-[34px]">{{ place(line) }}</span>
+          <span class="min-w-0">
+            <NuxtLink
+              v-if="line.clientId"
+              :to="`/clients/${line.clientId}`"
+              class="block text-lg font-bold underline decoration-line decoration-2 underline-offset-4"
+              >{{ line.name }}</NuxtLink
+            >
+            <span v-else class="block text-lg">Name hidden</span>
+            <span
+              class="mt-1 block h-2.5 border-2 border-oak"
+              :class="{ 'bg-oak': worthIt(line.change) }"
+              :style="{ width: `${Math.max(1, (Math.abs(line.change) / widest) * 100)}%` }"
+              aria-hidden="true"
+            />
+            <span class="text-faded">{{ formatDate(line.from) }} to {{ formatDate(line.to) }}</span>
+          </span>
+          <span class="text-right">
+            <span class="figure block text-[30px] whitespace-nowrap">
+              {{ signed(scale(line.change), 1) }} {{ unit }}
+            </span>
+            <span class="text-faded">± {{ fixed(1.96 * scale(line.standardError), 1) }}</span>
+          </span>
+        </li>
+      </ol>
+      <p class="pt-3 text-faded">
+        An equals sign: not clearly apart from the first of that place, so nobody is put before the
+        other by the tester’s setup.
+        <template v-if="showsComposition(data.group.measure)">
+          Clients who see sums and girths only are on no board of fat or lean.
+        </template>
+      </p>
+      <section v-if="data.unranked.length" class="pt-4">
+        <h2 class="border-b-2 border-ink pb-1 text-xl">Not ranked</h2>
+        <ul>
+          <li v-for="who in data.unranked" :key="who.name + who.why" class="py-1">
+            {{ who.name }}: {{ who.why }}
+          </li>
+        </ul>
+      </section>
+      <div class="flex flex-wrap gap-3 pt-6 print:hidden">
+        <button type="button" class="button" @click="changing = true">Change the group</button>
+        <button type="button" class="button text-clay" @click="remove">Remove the group</button>
+      </div>
+      <p v-if="trouble" role="alert" class="pt-2 font-bold text-clay">{{ trouble }}</p>
+      <AskDialog title="The group" :open="changing" @close="changing = false">
+        <LeaderboardForm :start="start" :save="save" />
+      </AskDialog>
+    </template>
+  </main>
+</template>

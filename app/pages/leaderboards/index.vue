@@ -1,0 +1,47 @@
+<script setup lang="ts">
+import { formatDate } from '#core'
+import { z } from 'zod'
+import { leaderboardSchema, type LeaderboardForm } from '#shared/tracking'
+
+useHead({ title: 'Boards · Oak Pinch' })
+
+const api = useApi()
+const { data, error } = await useAsyncData('leaderboards', () =>
+  api.get('/api/leaderboards', z.array(leaderboardSchema)),
+)
+const adding = ref(false)
+async function save(form: LeaderboardForm) {
+  const { id } = await api.post('/api/leaderboards', leaderboardSchema, form)
+  await navigateTo(`/leaderboards/${id}`)
+}
+</script>
+
+<template>
+  <main class="mx-auto max-w-4xl px-4 py-6 sm:px-6">
+    <h1 class="text-[40px]">Boards</h1>
+    <p class="pb-4 text-lg">
+      A group over a period, ranked by what changed, like for like. Who is not clearly apart shares
+      a place.
+    </p>
+    <p v-if="error" role="alert" class="font-bold text-clay">{{ error.message }}</p>
+    <ul v-if="data?.length">
+      <li v-for="group in data" :key="group.id" class="border-b border-line py-2">
+        <NuxtLink
+          :to="`/leaderboards/${group.id}`"
+          class="text-lg font-bold underline decoration-line decoration-2 underline-offset-4"
+        >
+          {{ group.name }}
+        </NuxtLink>
+        <span class="block text-faded">
+          {{ formatDate(group.startsOn, true) }} to {{ formatDate(group.endsOn, true) }} ·
+          {{ group.members }} members · {{ MEASURE_WORDS[group.measure].name }}
+        </span>
+      </li>
+    </ul>
+    <p v-else class="pb-3">No group yet.</p>
+    <button type="button" class="button mt-4" @click="adding = true">Make a group</button>
+    <AskDialog title="A new group" :open="adding" @close="adding = false">
+      <LeaderboardForm :save="save" />
+    </AskDialog>
+  </main>
+</template>

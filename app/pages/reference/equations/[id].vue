@@ -1,0 +1,204 @@
+<script setup lang="ts">
+import {
+  EQUATIONS,
+  fixed,
+  isChartable,
+  lookUpChart,
+  nameOf,
+  LANDMARK_STANDARD_NAMES,
+  type Conversion,
+  type Sex,
+} from '#core'
+
+const route = useRoute()
+const equation = computed(() => EQUATIONS.find(({ id }) => id === route.params.id))
+useHead({ title: () => `${equation.value?.name ?? 'Equation'} · Oak Pinch` })
+
+const GRADES: Record<string, string> = {
+  A: 'A: coefficients agree in several printed sources',
+  B: 'B: coefficients as one source prints them',
+  C: 'C: coefficients in doubt; see the notes',
+  'common practice': 'common practice, no source',
+}
+
+const sex = ref<Sex>(equation.value?.variants[0]?.sex ?? 'female')
+const conversion = ref<Conversion>('siri')
+const step = ref<'2' | '5'>('5')
+const sexes = computed(() =>
+  (equation.value?.variants ?? []).map((v) => ({
+    value: v.sex,
+    name: v.sex === 'male' ? 'men' : 'women',
+  })),
+)
+const conversions = [
+  { value: 'siri' as const, name: 'Siri' },
+  { value: 'brozek' as const, name: 'Brozek' },
+]
+const steps = [
+  { value: '2' as const, name: 'every 2 mm' },
+  { value: '5' as const, name: 'every 5 mm' },
+]
+const givesDensity = computed(() =>
+  equation.value?.variants.some(({ gives }) => gives === 'density'),
+)
+const chart = computed(() =>
+  equation.value && isChartable(equation.value.id, sex.value)
+    ? lookUpChart(equation.value.id, sex.value, conversion.value, Number(step.value))
+    : undefined,
+)
+const print = () => window.print()
+</script>
+
+<template>
+  <main class="mx-auto max-w-4xl px-4 py-6 sm:px-6 print:max-w-none print:p-0">
+    <ReferenceNav />
+    <template v-if="equation">
+      <h1 class="pt-4 text-[40px] print:pt-0 print:text-2xl">{{ equation.name }}</h1>
+      <p class="pb-3 text-faded print:hidden">
+        {{ equation.family }}
+        <template v-if="equation.standard">
+          · {{ LANDMARK_STANDARD_NAMES[equation.standard] }}, and no other standard’s values
+        </template>
+      </p>
+      <section
+        v-for="variant in equation.variants"
+        :key="variant.sex"
+        class="pb-4 print:hidden"
+        data-test="card"
+      >
+        <h2 class="border-b-2 border-ink pb-1 text-xl">
+          {{ variant.sex === 'male' ? 'Men' : 'Women' }}
+        </h2>
+        <dl class="grid gap-x-6 gap-y-1 pt-2 sm:grid-cols-[9rem_1fr]">
+          <dt class="text-faded">Source</dt>
+          <dd>{{ variant.citation }}</dd>
+          <dt class="text-faded">People</dt>
+          <dd>
+            {{ variant.population
+            }}<template v-if="variant.ages"
+              >, {{ variant.ages.youngest }} to {{ variant.ages.oldest }} years</template
+            >
+          </dd>
+          <dt class="text-faded">Measured</dt>
+          <dd>
+            {{
+              [
+                ...variant.folds.map(nameOf),
+                ...variant.girths.map(nameOf),
+                ...variant.needs.map((n) => (n === 'heightCm' ? 'height' : 'body mass')),
+              ].join(', ')
+            }}
+          </dd>
+          <dt class="text-faded">Gives</dt>
+          <dd>{{ variant.gives === 'density' ? 'body density, g/cm³' : 'fat %' }}</dd>
+          <dt class="text-faded">Standard error</dt>
+          <dd>
+            <template v-if="variant.standardError">
+              {{ variant.standardError.value }}
+              {{
+                variant.standardError.of === 'density'
+                  ? `g/cm³, about ${fixed((variant.standardError.value * 495) / 1.06 ** 2, 1)} points of fat % by Siri at 1.06`
+                  : 'points of fat %'
+              }}
+            </template>
+            <template v-else>not stated by the source</template>
+          </dd>
+          <dt class="text-faded">Coefficients</dt>
+          <dd>{{ GRADES[variant.grade] }}</dd>
+          <template v-if="variant.turning">
+            <dt class="text-faded">Turns over</dt>
+            <dd>
+              past {{ fixed(variant.turning.at, 0) }}
+              {{ variant.turning.of === 'sum' ? 'mm' : 'cm' }} more reads as less fat: not used
+              there
+            </dd>
+          </template>
+        </dl>
+      </section>
+      <section v-if="equation.notes.length" class="pb-5 print:hidden">
+        <h2 class="border-b-2 border-ink pb-1 text-xl">Doubts</h2>
+        <ul class="list-disc pt-2 pl-5">
+          <li v-for="note in equation.notes" :key="note">{{ note }}</li>
+        </ul>
+      </section>
+      <section>
+        <h2 class="border-b-2 border-ink pb-1 text-xl print:hidden">
+          Look-up chart, sum of folds by age
+        </h2>
+        <div class="flex flex-wrap items-end gap-x-8 gap-y-3 py-3 print:hidden">
+          <ChoiceRow v-if="sexes.length > 1" v-model="sex" label="For" :options="sexes" />
+          <ChoiceRow
+            v-if="givesDensity"
+            v-model="conversion"
+            label="Density to fat % by"
+            :options="conversions"
+          />
+          <ChoiceRow v-model="step" label="Rows" :options="steps" />
+          <button v-if="chart" type="button" class="button button-lead" @click="print">
+            Print the chart
+          </button>
+        </div>
+        <template v-if="chart">
+          <p class="pb-2">
+            Fat % of {{ sex === 'male' ? 'men' : 'women' }} by sum of
+            {{
+              equation.variants
+                .find((v) => v.sex === sex)!
+                .folds.map((f) => nameOf(f).toLowerCase())
+                .join(', ')
+            }}<template v-if="givesDensity"
+              >, by {{ conversion === 'siri' ? 'Siri' : 'Brozek' }}</template
+            >. An estimate, give or take its standard error.
+          </p>
+          <div class="relative overflow-x-auto" tabindex="0" role="region" aria-label="Chart">
+            <table class="chart w-full border-collapse text-right" data-test="look-up">
+              <thead>
+                <tr class="border-b-2 border-ink">
+                  <th scope="col" class="pr-3 text-left">mm</th>
+                  <th v-if="chart.ageless" scope="col">any age of the source</th>
+                  <template v-else>
+                    <th v-for="age in chart.ages" :key="age" scope="col">{{ age }}</th>
+                  </template>
+                </tr>
+              </thead>
+              <tbody>
+                <tr v-for="row in chart.rows" :key="row.sumMm" class="border-b border-line">
+                  <th scope="row" class="figure pr-3 text-left text-lg">{{ row.sumMm }}</th>
+                  <td
+                    v-for="(fat, i) in chart.ageless ? row.fatPercent.slice(0, 1) : row.fatPercent"
+                    :key="i"
+                    class="figure text-lg"
+                  >
+                    {{ fat === null ? '–' : fixed(fat, 1) }}
+                  </td>
+                </tr>
+              </tbody>
+            </table>
+          </div>
+        </template>
+        <p v-else>
+          This equation wants more than the sum of its folds and age, so no chart of sum by age can
+          hold it.
+        </p>
+      </section>
+    </template>
+    <template v-else>
+      <h1 class="py-4 text-[40px]">There is no such equation</h1>
+      <NuxtLink to="/reference/equations" class="button">All equations</NuxtLink>
+    </template>
+  </main>
+</template>
+
+<style scoped>
+@media print {
+  .chart th,
+  .chart td {
+    font-size: 10pt;
+    line-height: 1.25;
+  }
+
+  .chart tr {
+    break-inside: avoid;
+  }
+}
+</style>

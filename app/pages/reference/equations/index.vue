@@ -1,0 +1,42 @@
+<script setup lang="ts">
+import { EQUATIONS, nameOf, LANDMARK_STANDARD_NAMES } from '#core'
+
+useHead({ title: 'Equations · Oak Pinch' })
+
+const families = computed(() => [...new Set(EQUATIONS.map(({ family }) => family))])
+</script>
+
+<template>
+  <main class="mx-auto max-w-4xl px-4 py-6 sm:px-6">
+    <ReferenceNav />
+    <h1 class="pt-4 pb-2 text-[40px]">Equations</h1>
+    <p class="pb-4 text-lg">Each with its source, its people, its error and its doubts.</p>
+    <section v-for="family in families" :key="family" class="pb-5">
+      <h2 class="border-b-2 border-ink pb-1 text-2xl">{{ family }}</h2>
+      <ul>
+        <li
+          v-for="equation in EQUATIONS.filter((e) => e.family === family)"
+          :key="equation.id"
+          class="border-b border-line py-2"
+        >
+          <NuxtLink
+            :to="`/reference/equations/${equation.id}`"
+            class="text-lg font-bold underline decoration-line decoration-2 underline-offset-4"
+          >
+            {{ equation.name }}
+          </NuxtLink>
+          <span class="block text-faded">
+            {{ equation.variants.map(({ sex }) => (sex === 'male' ? 'men' : 'women')).join(', ') }}
+            <template v-if="equation.standard"> · {{ LANDMARK_STANDARD_NAMES[equation.standard] }}</template>
+            ·
+            {{
+              [...equation.variants[0]!.folds, ...equation.variants[0]!.girths]
+                .map((site) => nameOf(site).toLowerCase())
+                .join(', ') || 'height and mass'
+            }}
+          </span>
+        </li>
+      </ul>
+    </section>
+  </main>
+</template>

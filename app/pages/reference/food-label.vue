@@ -1,0 +1,121 @@
+<script setup lang="ts">
+import { attempt, fixed, readLabel, typedNumber } from '#core'
+
+useHead({ title: 'Food label · Oak Pinch' })
+
+const FIELDS = [
+  { id: 'kcal', label: 'Energy a serving, kcal' },
+  { id: 'fatG', label: 'Fat, g' },
+  { id: 'carbohydrateG', label: 'Carbohydrate, g' },
+  { id: 'proteinG', label: 'Protein, g' },
+  { id: 'alcoholG', label: 'Alcohol, g' },
+  { id: 'servingG', label: 'Serving size, g' },
+  { id: 'servings', label: 'Servings a package' },
+] as const
+type Field = (typeof FIELDS)[number]['id']
+const texts = reactive<Record<Field, string>>({
+  ...{ kcal: '', fatG: '', carbohydrateG: '', proteinG: '', alcoholG: '' },
+  ...{ servingG: '', servings: '' },
+})
+
+const number = (id: Field) => {
+  const text = texts[id].trim()
+  return text ? (typedNumber(text) ?? NaN) : undefined
+}
+const wanted = ['fatG', 'carbohydrateG', 'proteinG'] as const
+const reading = computed(() => {
+  if (wanted.some((id) => !texts[id].trim())) return undefined
+  return attempt(() =>
+    readLabel({
+      ...{ fatG: number('fatG')!, carbohydrateG: number('carbohydrateG')! },
+      ...{ proteinG: number('proteinG')!, alcoholG: number('alcoholG') },
+      ...{ kcal: number('kcal'), servingG: number('servingG'), servings: number('servings') },
+    }),
+  )
+})
+const problemOf = (id: Field) =>
+  reading.value && !reading.value.ok && reading.value.error.input === id
+    ? reading.value.error.message
+    : undefined
+const result = computed(() => (reading.value?.ok ? reading.value.value : undefined))
+const percent = (value: number | undefined) => (value === undefined ? '–' : `${fixed(value, 0)} %`)
+</script>
+
+<template>
+  <main class="mx-auto max-w-5xl px-4 py-6 sm:px-6">
+    <ReferenceNav />
+    <h1 class="pt-4 text-[40px]">Food label</h1>
+    <p class="max-w-3xl pb-4 text-lg">
+      What share of a food’s energy is fat, carbohydrate and protein. The per cent of the daily
+      value on the label is another thing: the share of what is meant for a day.
+    </p>
+    <div class="grid gap-x-12 gap-y-6 lg:grid-cols-[1fr_1.4fr]">
+      <div class="grid grid-cols-2 gap-3 self-start">
+        <FieldRow
+          v-for="field in FIELDS"
+          :id="field.id"
+          :key="field.id"
+          :label="field.label"
+          :error="problemOf(field.id)"
+        >
+          <input
+            :id="field.id"
+            v-model="texts[field.id]"
+            class="field"
+            inputmode="decimal"
+            autocomplete="off"
+          />
+        </FieldRow>
+      </div>
+      <section aria-live="polite">
+        <p v-if="!reading" class="text-lg text-faded">
+          Type fat, carbohydrate and protein as they stand on the label.
+        </p>
+        <div
+          v-else-if="result"
+          class="relative overflow-x-auto"
+          tabindex="0"
+          role="region"
+          aria-label="What is in it"
+        >
+          <table class="w-full border-collapse text-left" data-test="label">
+            <thead>
+              <tr class="border-b-2 border-ink text-faded">
+                <td />
+                <th scope="col" class="text-right font-normal">g</th>
+                <th scope="col" class="text-right font-normal">kcal</th>
+                <th scope="col" class="text-right font-normal">of its energy</th>
+                <th scope="col" class="text-right font-normal">of the day’s amount</th>
+                <th v-if="result.kcalPackage" scope="col" class="text-right font-normal">
+                  g a package
+                </th>
+              </tr>
+            </thead>
+            <tbody>
+              <tr v-for="line in result.lines" :key="line.part" class="border-b border-line">
+                <th scope="row" class="py-1">{{ line.part }}</th>
+                <td class="figure text-right text-[20px]">{{ fixed(line.gramsServing, 1) }}</td>
+                <td class="figure text-right text-[20px]">{{ fixed(line.kcalServing, 0) }}</td>
+                <td class="figure text-right text-[26px]">{{ percent(line.ofEnergy) }}</td>
+                <td class="figure text-right text-[20px]">{{ percent(line.ofDailyValue) }}</td>
+                <td v-if="result.kcalPackage" class="figure text-right text-[20px]">
+                  {{ fixed(line.gramsPackage!, 0) }}
+                </td>
+              </tr>
+            </tbody>
+          </table>
+          <p class="pt-3 text-lg">
+            {{ fixed(result.kcalServing, 0) }} kcal a serving<template v-if="result.kcalPackage"
+              >, {{ fixed(result.kcalPackage, 0) }} a package</template
+            >.
+          </p>
+          <p v-for="note in result.notes" :key="note" class="pt-1">{{ note }}</p>
+          <p class="pt-2 text-faded">
+            Day’s amounts of the label: fat 78 g, carbohydrate 275 g, protein 50 g, for 2000 kcal
+            (US Food and Drug Administration, 21 CFR 101.9, from memory).
+          </p>
+        </div>
+      </section>
+    </div>
+  </main>
+</template>

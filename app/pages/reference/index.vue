@@ -1,0 +1,251 @@
+<script setup lang="ts">
+import { v4 as newId } from 'uuid'
+import {
+  attempt,
+  estimateEvery,
+  GIRTH_IDS,
+  isoDateOf,
+  isSkinfold,
+  landmarkOf,
+  LANDMARKS,
+  parseHeight,
+  parseMass,
+  PROTOCOLS,
+  LANDMARK_STANDARD_NAMES,
+  type Conversion,
+  type LocatedValue,
+  type LandmarkStandard,
+  type Sex,
+  type SiteId,
+  type SkinfoldId,
+  type Typed,
+} from '#core'
+import { checkInSchema, readingReceiptSchema } from '#shared/check-ins'
+import { gymSchema } from '#shared/gym'
+import { todaySchema } from '#shared/today'
+
+useHead({ title: 'Tables · Oak Pinch' })
+
+const api = useApi()
+const { data: gym } = await useAsyncData('gym', () => api.get('/api/gym', gymSchema))
+const lengthUnit = useLengthUnit()
+const massUnit = useMassUnit()
+
+const sex = ref<Sex>('female')
+const standard = ref<LandmarkStandard>(gym.value?.settings.standard ?? 'us')
+const conversion = ref<Conversion>('siri')
+const texts = reactive<Record<string, string>>({ age: '', height: '', mass: '' })
+
+const standards = (['us', 'int', 'dw', 'gym'] as LandmarkStandard[]).map((value) => ({
+  value,
+  name: LANDMARK_STANDARD_NAMES[value],
+}))
+const sexes = [
+  { value: 'female' as const, name: 'female' },
+  { value: 'male' as const, name: 'male' },
+]
+const conversions = [
+  { value: 'siri' as const, name: 'Siri' },
+  { value: 'brozek' as const, name: 'Brozek' },
+]
+const folds = computed(() =>
+  LANDMARKS.filter((l) => l.standard === standard.value).map(({ site }) => site),
+)
+
+interface Field {
+  value?: number
+  typed?: Typed
+  problem?: string
+}
+
+function fieldOf(id: string): Field {
+  const text = texts[id]?.trim() ?? ''
+  if (!text) return {}
+  if (id === 'age') {
+    const age = Number(text)
+    return Number.isFinite(age) && age >= 0 && age <= 120
+      ? { value: age }
+      : { problem: `Age: got “${text}”. Accepted: completed years, 0 to 120.` }
+  }
+  if (id !== 'height' && id !== 'mass') {
+    const { typed, problem } = readSite(id as SiteId, text, lengthUnit.value)
+    return problem ? { problem } : { value: typed!.value, typed }
+  }
+  const parsed = attempt(() =>
+    id === 'height' ? parseHeight(text) : parseMass(text, massUnit.value),
+  )
+  return parsed.ok
+    ? { value: parsed.value.value, typed: parsed.value }
+    : { problem: parsed.error.message }
+}
+
+const sites = computed<SiteId[]>(() => [...folds.value, ...GIRTH_IDS])
+const fields = computed(() =>
+  Object.fromEntries(
+    ['age', 'height', 'mass', ...sites.value].map((id): [string, Field] => [id, fieldOf(id)]),
+  ),
+)
+const measured = computed<LocatedValue[]>(() =>
+  sites.value.flatMap((site) => {
+    const value = fields.value[site]?.value
+    if (value === undefined) return []
+    return [{ site, value, standard: isSkinfold(site) ? standard.value : null }]
+  }),
+)
+const results = computed(() => {
+  const { age, height, mass } = fields.value
+  if (age?.value === undefined) return []
+  const subject = {
+    sex: sex.value,
+    ageYears: age.value,
+    heightCm: height?.value,
+    massKg: mass?.value,
+  }
+  return estimateEvery(subject, measured.value, { conversion: conversion.value })
+})
+const nothing = computed(() => {
+  if (measured.value.length === 0)
+    return 'Type what was read: every equation appears as soon as its numbers are in.'
+  if (fields.value.age?.value === undefined) return 'Type the age: every equation wants it.'
+  return 'No equation has all its numbers yet.'
+})
+
+/** The field of a fold says where its standard takes it. */
+const where = (site: SkinfoldId) => landmarkOf(site, standard.value)?.where[sex.value] ?? ''
+
+/* Kept only when asked: as a check-in of a client. */
+const keeping = ref(false)
+const clients = ref<{ id: string; name: string; sex: Sex }[]>([])
+const trouble = ref('')
+const set = computed(() =>
+  PROTOCOLS.find(
+    (p) =>
+      p.standard === standard.value &&
+      measured.value.every(({ site }) => !isSkinfold(site) || p.folds[sex.value].includes(site)),
+  ),
+)
+async function askWhose() {
+  trouble.value = ''
+  keeping.value = true
+  const { entries } = await api.get('/api/today', todaySchema)
+  clients.value = entries.map(({ client }) => client).filter((c) => c.sex === sex.value)
+}
+async function keep(clientId: string) {
+  const now = new Date().toISOString()
+  try {
+    const checkIn = await api.post('/api/check-ins', checkInSchema, {
+      id: newId(),
+      clientId,
+      protocolId: set.value!.id,
+      measuredOn: isoDateOf(new Date()),
+      startedAt: now,
+      fromPaper: true,
+    })
+    const extraGirths = measured.value.map(({ site }) => site).filter((s) => !isSkinfold(s))
+    await api.patch(`/api/check-ins/${checkIn.id}`, checkInSchema, {
+      extraGirths,
+      conversion: conversion.value,
+    })
+    const reading = (kind: string, site: SiteId | null, { value, unit, text }: Typed) => ({
+      id: newId(),
+      checkInId: checkIn.id,
+      ...{ kind, site, value, unit, typed: text, takenAt: now, trial: 1, supersedes: null },
+      standard: kind === 'skinfold' ? standard.value : null,
+    })
+    const { mass, height } = fields.value
+    await api.post(`/api/check-ins/${checkIn.id}/readings`, readingReceiptSchema, {
+      readings: [
+        ...measured.value.map(({ site }) =>
+          reading(isSkinfold(site) ? 'skinfold' : 'girth', site, fields.value[site]!.typed!),
+        ),
+        ...(mass?.typed ? [reading('mass', null, mass.typed)] : []),
+        ...(height?.typed ? [reading('height', null, height.typed)] : []),
+      ],
+    })
+    await navigateTo(`/check-in/${checkIn.id}`)
+  } catch (failure) {
+    trouble.value = (failure as Error).message
+  }
+}
+</script>
+
+<template>
+  <main class="mx-auto max-w-6xl px-4 py-6 sm:px-6">
+    <ReferenceNav />
+    <h1 class="pt-4 text-[40px]">Quick estimate</h1>
+    <p class="pb-4 text-lg">Without a client. Nothing is kept unless you ask.</p>
+    <div class="grid gap-x-12 gap-y-6 lg:grid-cols-2">
+      <div class="space-y-4">
+        <div class="flex flex-wrap gap-x-8 gap-y-3">
+          <ChoiceRow v-model="sex" label="Sex used by the equations" :options="sexes" />
+          <ChoiceRow v-model="conversion" label="Density to fat % by" :options="conversions" />
+        </div>
+        <div class="grid grid-cols-3 gap-3">
+          <FieldRow id="age" label="Age" :error="fields.age?.problem">
+            <input id="age" v-model="texts.age" class="field" inputmode="numeric" />
+          </FieldRow>
+          <FieldRow id="height" label="Height" :error="fields.height?.problem">
+            <input id="height" v-model="texts.height" class="field" placeholder="5'10&quot;" />
+          </FieldRow>
+          <FieldRow id="mass" :label="`Mass, ${massUnit}`" :error="fields.mass?.problem">
+            <input id="mass" v-model="texts.mass" class="field" inputmode="decimal" />
+          </FieldRow>
+        </div>
+        <ChoiceRow v-model="standard" label="Landmark standard of the folds" compact :options="standards" />
+        <fieldset>
+          <legend class="border-b-2 border-ink pb-1 text-xl font-bold">Folds, mm</legend>
+          <div class="grid grid-cols-2 gap-x-4 gap-y-2 pt-2 sm:grid-cols-3">
+            <SiteField
+              v-for="site in folds"
+              :key="`${standard}-${site}`"
+              v-model="texts[site]"
+              :site="site"
+              :problem="fields[site]?.problem"
+              :where="where(site)"
+            />
+          </div>
+        </fieldset>
+        <details>
+          <summary class="min-h-11 cursor-pointer py-2 text-xl font-bold">
+            Girths, {{ lengthUnit }}
+          </summary>
+          <div class="grid grid-cols-2 gap-x-4 gap-y-2 sm:grid-cols-3">
+            <SiteField
+              v-for="site in GIRTH_IDS"
+              :key="site"
+              v-model="texts[site]"
+              :site="site"
+              :problem="fields[site]?.problem"
+            />
+          </div>
+        </details>
+      </div>
+      <section aria-live="polite" class="lg:sticky lg:top-4 lg:self-start">
+        <h2 class="border-b-2 border-ink pb-1 text-xl">Every equation at once</h2>
+        <p v-if="results.length === 0" class="pt-2 text-lg text-faded">{{ nothing }}</p>
+        <EveryEquation v-else :results="results" />
+        <div v-if="measured.length" class="pt-4">
+          <button v-if="set" type="button" class="button" @click="askWhose">
+            Keep it as a check-in…
+          </button>
+          <p v-else class="text-faded">
+            No set holds all these folds; to keep them, make one in
+            <NuxtLink to="/settings" class="underline">Settings</NuxtLink>.
+          </p>
+        </div>
+      </section>
+    </div>
+    <AskDialog title="Whose check-in?" :open="keeping" @close="keeping = false">
+      <ul>
+        <li v-for="client in clients" :key="client.id" class="border-b border-line">
+          <button type="button" class="min-h-11 w-full text-left text-lg" @click="keep(client.id)">
+            {{ client.name }}
+          </button>
+        </li>
+      </ul>
+      <p v-if="clients.length === 0" class="pb-3">No client of that sex yet.</p>
+      <p v-if="trouble" role="alert" class="font-bold text-clay">{{ trouble }}</p>
+      <button type="button" class="button mt-3" @click="keeping = false">Keep nothing</button>
+    </AskDialog>
+  </main>
+</template>

@@ -1,0 +1,67 @@
+<script setup lang="ts">
+import { nameOf, NORM_TABLES, type Band, type Sex } from '#core'
+
+useHead({ title: 'Ranges · Oak Pinch' })
+
+const sex = ref<Sex>('female')
+const age = ref('40')
+const sexes = [
+  { value: 'female' as const, name: 'women' },
+  { value: 'male' as const, name: 'men' },
+]
+const years = computed(() => {
+  const value = Number(age.value)
+  return Number.isFinite(value) && value >= 0 && value <= 120 ? value : undefined
+})
+const tables = computed(() =>
+  NORM_TABLES.map((table) => ({
+    table,
+    bands: years.value === undefined ? null : table.bands(sex.value, years.value),
+  })),
+)
+function span({ from, to }: Band, unit: string): string {
+  const u = unit ? ` ${unit}` : ''
+  if (from === -Infinity) return `under ${to}${u}`
+  if (to === Infinity) return `${from}${u} and over`
+  return `${from} to ${to}${u}`
+}
+</script>
+
+<template>
+  <main class="mx-auto max-w-4xl px-4 py-6 sm:px-6">
+    <ReferenceNav />
+    <h1 class="pt-4 pb-2 text-[40px]">Ranges</h1>
+    <p class="pb-3 text-lg">
+      Each as its source has it; none is mixed with another. They describe groups of people and say
+      nothing of one person’s health.
+    </p>
+    <div class="flex flex-wrap items-end gap-6 pb-4 print:hidden">
+      <ChoiceRow v-model="sex" label="For" :options="sexes" />
+      <FieldRow id="range-age" label="Age">
+        <input id="range-age" v-model="age" class="field w-28!" inputmode="numeric" />
+      </FieldRow>
+    </div>
+    <p v-if="years === undefined" role="alert" class="font-bold text-clay">
+      Age: got “{{ age }}”. Accepted: completed years, 0 to 120.
+    </p>
+    <section v-for="{ table, bands } in tables" v-else :key="table.id" class="pb-5">
+      <h2 class="border-b-2 border-ink pb-1 text-xl">{{ table.name }}</h2>
+      <p class="text-faded">
+        {{ table.source
+        }}<template v-if="table.girths"
+          >; wants {{ table.girths.map((g) => nameOf(g).toLowerCase()).join(' or ') }}</template
+        >.
+        {{ table.note }}
+      </p>
+      <dl v-if="bands" class="grid max-w-xl grid-cols-[1fr_auto] gap-x-6 pt-1">
+        <template v-for="band in bands" :key="band.name">
+          <dt class="border-b border-line py-1">{{ band.name }}</dt>
+          <dd class="figure border-b border-line py-1 text-right text-[21px]">
+            {{ span(band, table.unit) }}
+          </dd>
+        </template>
+      </dl>
+      <p v-else class="pt-1">It says nothing of this age.</p>
+    </section>
+  </main>
+</template>

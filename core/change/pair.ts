@@ -1,0 +1,27 @@
+import { leadEquation, resultOf, sheetOf, type CheckInRecord, type Person } from '../composition/check-in'
+import { comparable } from './judgement'
+
+/** Whether the equation of the later check-in reads the earlier one too. */
+function sameEquationReads(person: Person, then: CheckInRecord, now: CheckInRecord): boolean {
+  const equationId = leadEquation(sheetOf(person, now).protocol, person.sex)
+  if (equationId === undefined || !resultOf(person, now, equationId).ok) return false
+  return resultOf(person, { ...then, conversion: now.conversion }, equationId).ok
+}
+
+/**
+ * The check-in that a newer one is compared with, wherever nobody chose another: the first in the order given that the
+ * same equation reads, else the first that has anything in common, else the first of all.
+ *
+ * @param candidates earlier check-ins: newest first for the last one, oldest first for the first one
+ */
+export function comparedWith<R extends CheckInRecord>(
+  person: Person,
+  now: CheckInRecord,
+  candidates: readonly R[],
+): R | undefined {
+  return (
+    candidates.find((then) => sameEquationReads(person, then, now)) ??
+    candidates.find((then) => comparable(person, then, now)) ??
+    candidates[0]
+  )
+}

@@ -1,0 +1,71 @@
+import type { SiteId } from '../anatomy/ids'
+import type { Expectation } from './likelihood'
+
+export type EntryErrorKind =
+  | 'decimal'
+  | 'unit'
+  | 'swap'
+  | 'transposition'
+  | 'copy'
+  | 'moved alone'
+  | 'visit shift'
+  | 'limit'
+  | 'relation'
+
+/** A value offered in place of one that was typed. */
+export interface SuggestedValue {
+  site: SiteId | 'mass' | 'height'
+  /** Which trial, from 1; null where every trial of the site is meant. */
+  trial: number | null
+  /** mm, cm or kg. */
+  value: number
+}
+
+/** Something about the readings that asks for a second look. It never blocks. */
+export interface Finding {
+  kind: EntryErrorKind
+  sites: (SiteId | 'mass' | 'height')[]
+  /** The likely intended values; empty where there is nothing to offer but a second look. */
+  suggestions: SuggestedValue[]
+  /** What speaks for it, for the coach. */
+  evidence: string
+  /** Log odds that it is a slip rather than honest readings. */
+  support: number
+}
+
+/** Everything that slips are judged by. */
+export interface EntryErrorContext extends Expectation {
+  /** Body mass now and last time, kg. */
+  massKg?: number
+  lastMassKg?: number
+  /** Body mass to be expected if the folds changed by this share and lean was held, kg. */
+  massAt?: (change: number) => number
+  heightCm?: number
+  lastHeightCm?: number
+  /** Readings are typed in inches. */
+  inches?: boolean
+}
+
+/*
+ * Prior log odds against each kind of slip, tuned by the simulation in tests/core/slips.test.ts so that honest sheets
+ * are seldom questioned. Judgement, no source.
+ */
+export const AGAINST: Record<EntryErrorKind, number> = {
+  decimal: 6,
+  unit: 7,
+  swap: 5.8,
+  transposition: 7.5,
+  copy: 7,
+  'moved alone': 4.5,
+  'visit shift': 6,
+  limit: 0,
+  relation: 0,
+}
+
+/** Where a finding is reported: even odds after the prior. */
+export const REPORT = 0
+
+/** A value as a person would have typed it. */
+export function short(value: number): string {
+  return String(Number(value.toFixed(2)))
+}

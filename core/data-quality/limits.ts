@@ -1,0 +1,32 @@
+import { plausibility } from '../anatomy/limits'
+import { nameOf } from '../anatomy/names'
+import type { EntryErrorContext, Finding } from './finding'
+import type { Trials } from './likelihood'
+import { fixed } from '../units/format'
+
+const BEYOND_ERROR = 2
+
+/** Values outside the soft limits that were inside last time by more than the error explains, or are seen first. */
+export function findLimits(trials: Trials, { sex, last, errorOf }: EntryErrorContext): Finding[] {
+  return [...trials].flatMap(([site, values]): Finding[] => {
+    const value = values.reduce((a, b) => a + b, 0) / values.length
+    if (plausibility(site, value, sex) !== 'unusual') return []
+    const before = last[site]
+    if (before) {
+      if (plausibility(site, before.value, sex) === 'unusual') return []
+      const { repeat, relocation } = errorOf(site)
+      const explained =
+        BEYOND_ERROR * Math.sqrt(2 * (repeat ** 2 + relocation ** 2) + (0.1 * before.value) ** 2)
+      if (Math.abs(value - before.value) <= explained) return []
+    }
+    return [
+      {
+        kind: 'limit',
+        sites: [site],
+        suggestions: [],
+        evidence: `${nameOf(site)} ${fixed(value, 1)} is unusual: take a second look at site and number.`,
+        support: 0,
+      },
+    ]
+  })
+}

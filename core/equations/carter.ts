@@ -1,0 +1,42 @@
+import type { SkinfoldId } from '../anatomy/ids'
+import { constant, sum, term } from './basis'
+import type { Equation, Variant } from './types'
+
+const CARTER_SIX: SkinfoldId[] = [
+  'triceps',
+  'subscapular',
+  'supraspinale',
+  'abdominal',
+  'front_thigh',
+  'medial_calf',
+]
+
+const noTape = { girths: [], needs: [] } satisfies Partial<Variant>
+
+function carter(sex: 'male' | 'female', slope: number, intercept: number): Variant {
+  return {
+    ...noTape,
+    sex,
+    ages: { youngest: 18, oldest: 30 },
+    population: 'Olympic athletes',
+    citation:
+      'Carter JEL. In: Physical Structure of Olympic Athletes I, Karger, 1982:107-116 (modified Yuhasz)',
+    grade: 'B',
+    folds: CARTER_SIX,
+    gives: 'fatPercent',
+    terms: [term(slope, sum), term(intercept, constant)],
+    standardError: null,
+  }
+}
+
+/** Athletes. Coefficients are from memory of the cited sources. */
+export const carterFamily: Equation[] = [
+  {
+    id: 'carter-6',
+    name: 'Carter, six folds',
+    family: 'Carter',
+    standard: 'int',
+    notes: ['The source states no standard error.'],
+    variants: [carter('male', 0.1051, 2.585), carter('female', 0.1548, 3.58)],
+  },
+]

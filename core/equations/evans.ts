@@ -1,0 +1,57 @@
+import type { SkinfoldId } from '../anatomy/ids'
+import { constant, group, male, sum, term } from './basis'
+import { SEVEN_FOLDS } from './jackson-pollock'
+import type { Equation, Variant } from './types'
+
+const noTape = { girths: [], needs: [] } satisfies Partial<Variant>
+
+function evans(
+  sex: 'male' | 'female',
+  folds: SkinfoldId[],
+  [c0, slope, bySex, byGroup]: [number, number, number, number],
+): Variant {
+  return {
+    ...noTape,
+    sex,
+    ages: { youngest: 18, oldest: 27 },
+    population: 'college athletes, four-compartment model',
+    citation: 'Evans EM et al. Med Sci Sports Exerc 2005;37:2006-2011',
+    grade: 'B',
+    folds,
+    gives: 'fatPercent',
+    terms: [term(c0, constant), term(slope, sum), term(bySex, male), term(byGroup, group)],
+    standardError: { of: 'fatPercent', value: 3.6 },
+  }
+}
+
+const EVANS_NOTE =
+  'The source has a term for Black athletes. It is off unless the coach sets it for the client; when it is on, the result says so.'
+
+const EVANS_SEVEN: [number, number, number, number] = [10.566, 0.12077, -8.057, -2.545]
+
+const EVANS_THREE: [number, number, number, number] = [8.997, 0.24658, -6.343, -1.998]
+
+const EVANS_THREE_FOLDS: SkinfoldId[] = ['abdominal', 'thigh', 'triceps']
+
+/** College athletes. Coefficients are from memory of the cited source. */
+export const evansFamily: Equation[] = [
+  {
+    id: 'evans-7',
+    name: 'Evans, seven folds',
+    family: 'Evans',
+    standard: 'us',
+    notes: [EVANS_NOTE],
+    variants: [evans('male', SEVEN_FOLDS, EVANS_SEVEN), evans('female', SEVEN_FOLDS, EVANS_SEVEN)],
+  },
+  {
+    id: 'evans-3',
+    name: 'Evans, three folds',
+    family: 'Evans',
+    standard: 'us',
+    notes: [EVANS_NOTE],
+    variants: [
+      evans('male', EVANS_THREE_FOLDS, EVANS_THREE),
+      evans('female', EVANS_THREE_FOLDS, EVANS_THREE),
+    ],
+  },
+]

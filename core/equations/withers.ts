@@ -1,0 +1,61 @@
+import type { SkinfoldId } from '../anatomy/ids'
+import { constant, log10Sum, sum, term } from './basis'
+import type { Equation, Variant } from './types'
+
+const WITHERS_SEVEN: SkinfoldId[] = [
+  'triceps',
+  'subscapular',
+  'biceps',
+  'supraspinale',
+  'abdominal',
+  'front_thigh',
+  'medial_calf',
+]
+
+const noTape = { girths: [], needs: [] } satisfies Partial<Variant>
+
+/** Athletes. Coefficients are from memory of the cited sources. */
+export const withers: Equation[] = [
+  {
+    id: 'withers-7',
+    name: 'Withers, seven folds',
+    family: 'Withers',
+    standard: 'int',
+    notes: [],
+    variants: [
+      {
+        ...noTape,
+        sex: 'male',
+        ages: { youngest: 15, oldest: 39 },
+        population: 'male athletes of 15 to 39 years, underwater weighing',
+        citation: 'Withers RT et al. Eur J Appl Physiol 1987;56:191-200',
+        grade: 'A',
+        folds: WITHERS_SEVEN,
+        gives: 'density',
+        terms: [term(1.0988, constant), term(-0.0004, sum)],
+        standardError: { of: 'density', value: 0.006 },
+      },
+    ],
+  },
+  {
+    id: 'withers-4',
+    name: 'Withers, four folds',
+    family: 'Withers',
+    standard: 'int',
+    notes: [],
+    variants: [
+      {
+        ...noTape,
+        sex: 'female',
+        ages: { youngest: 11, oldest: 41 },
+        population: 'female athletes of 11 to 41 years, underwater weighing',
+        citation: 'Withers RT et al. Eur J Appl Physiol 1987;56:169-180',
+        grade: 'B',
+        folds: ['triceps', 'subscapular', 'supraspinale', 'medial_calf'],
+        gives: 'density',
+        terms: [term(1.17484, constant), term(-0.07229, log10Sum)],
+        standardError: { of: 'density', value: 0.006 },
+      },
+    ],
+  },
+]

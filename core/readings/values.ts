@@ -1,0 +1,37 @@
+import { mean } from 'simple-statistics'
+import type { Sex, SiteId } from '../anatomy/ids'
+import type { Protocol } from '../protocols/types'
+import { type Reading, readingsInForce } from './reading'
+import { type SiteValue, siteValue } from './site-value'
+import { rulesOf, trialsIn } from './trials'
+
+/**
+ * The value of every site of the protocol that has a trial.
+ *
+ * @returns by site id; mm for folds, cm for girths
+ */
+export function siteValues(
+  protocol: Protocol,
+  sex: Sex,
+  readings: readonly Reading[],
+): Partial<Record<SiteId, SiteValue>> {
+  const values: Partial<Record<SiteId, SiteValue>> = {}
+  const inForce = readingsInForce(readings)
+  for (const site of [...protocol.folds[sex], ...protocol.girths[sex]]) {
+    const taken = trialsIn(inForce, site, protocol).filter((trial) => trial !== undefined)
+    const value = siteValue(taken, rulesOf(protocol, site).tolerance, protocol.thirdTrial)
+    if (value) values[site] = value
+  }
+  return values
+}
+
+/** Body height of a check-in, cm: the mean of its height readings in force; undefined when it was not taken. */
+export function heightOf(readings: readonly Reading[]): number | undefined {
+  const taken = readingsInForce(readings).filter((reading) => reading.kind === 'height')
+  return taken.length ? mean(taken.map(({ value }) => value)) : undefined
+}
+
+/** The body mass in force, kg, or undefined when the scale was not used. */
+export function massOf(readings: readonly Reading[]): number | undefined {
+  return readingsInForce(readings).findLast((reading) => reading.kind === 'mass')?.value
+}

@@ -1,4 +1,0 @@
-import { listGroups } from '../../repositories/groups'
-import { defineApi } from '../../utils/api'
-
-export default defineApi((_event, db) => listGroups(db))

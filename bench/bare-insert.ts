@@ -5,7 +5,7 @@ import type { AddressInfo } from 'node:net'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { fileURLToPath } from 'node:url'
-import { openDatabase } from '../server/database/open'
+import { openDatabase } from '../server/database/driver'
 import { checkIns, clients } from '../server/database/schema'
 import { ensureGym, findSettings } from '../server/repositories/gym'
 

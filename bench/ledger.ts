@@ -4,7 +4,7 @@
  */
 import { randomUUID } from 'node:crypto'
 import { addDays, isoDateOf, SEVEN_FOLDS } from '../core'
-import type { Client } from '../shared/clients'
+import type { Client } from '../shared/contract/clients'
 import { openBrowser } from '../tests/e2e/support/browser'
 import { TestServer } from '../tests/e2e/support/server'
 

@@ -18,6 +18,7 @@ export {
   ownProtocol,
   PROTOCOLS,
   protocolById,
+  readOwnProtocol,
   standardOfSite,
   type OwnProtocol,
 } from './protocols/registry'

@@ -31,5 +31,5 @@ export function drawnPhoto({ view, wide, near }: DemoPhoto) {
     x: (left + (FIGURE_WIDTH / 2) * scale * wide) / DRAWN_WIDTH,
     y: (top + y * scale) / DRAWN_HEIGHT,
   })
-  return { svg, points: { crown: at(CROWN), floor: at(FLOOR) } }
+  return { svg, points: { crown: at(CROWN), groundPoint: at(FLOOR) } }
 }

@@ -2,9 +2,9 @@ import { randomUUID } from 'node:crypto'
 import { randomLcg, randomNormal, randomUniform } from 'd3-random'
 import { sql } from 'drizzle-orm'
 import { addDays, SEVEN_FOLDS, type IsoDate } from '../core'
-import type { Database } from '../server/database/open'
+import type { Database } from '../server/database/driver'
 import { clients, heights } from '../server/database/schema'
-import { findSettings } from '../server/repositories/gym'
+import { findSettings } from '../server/equipment/queries'
 
 const FIRST = [
   'Ada',
@@ -57,7 +57,13 @@ export async function fillWithMany(
     )
     await db.insert(heights).values(
       batch.map(({ id, sex }) => ({
-        ...{ id: randomUUID(), clientId: id, unit: 'cm', typed: '170', takenOn: '2020-01-01' },
+        ...{
+          id: randomUUID(),
+          clientId: id,
+          typedUnit: 'cm',
+          typedText: '170',
+          takenOn: '2020-01-01',
+        },
         valueCm: (sex === 'male' ? 180 : 167) + 6 * normal(),
       })),
     )
@@ -71,7 +77,7 @@ export async function fillWithMany(
       cross join generate_series(0, ${visits - 1}::int) v
       cross join lateral (select (${today}::date - c."lastDaysAgo" - 7 * v)::date as day) d`)
     await db.execute(sql`
-      insert into readings (id, check_in_id, kind, site, standard, trial, value, unit, typed, tester_id, instrument_id, taken_at)
+      insert into readings (id, check_in_id, kind, site, standard, trial, value_canonical, typed_unit, typed_text, tester_id, instrument_id, taken_at)
       select gen_random_uuid(), k.id, r.kind, r.site, r.standard, r.trial, r.value, r.unit, r.value::text, k.tester_id,
         case r.kind when 'mass' then k.scale_id else k.caliper_id end, k.started_at + r.place * interval '20 seconds'
       from check_ins k

@@ -23,9 +23,9 @@ import {
   type Sex,
   type SkinfoldId,
 } from '../core'
-import type { CheckIn, ReadingRecord } from '../shared/check-ins'
-import type { SiteNote } from '../shared/clients'
-import type { PlanDefinition } from '../shared/plans'
+import type { CheckIn, ReadingRecord } from '../shared/contract/check-ins'
+import type { SiteNote } from '../shared/contract/clients'
+import type { PlanDefinition } from '../shared/contract/plans'
 
 /*
  * Lock Nine Rowing Club, on a canal: masters crews getting ready for a regatta with weight classes, and a few
@@ -54,8 +54,11 @@ export interface DemoClient {
 type OfGym = 'testerId' | 'caliperId' | 'tapeId' | 'scaleId' | 'heightCm' | 'voided' | 'revision'
 
 export interface DemoCheckIn extends Omit<CheckIn, OfGym> {
-  readings: ReadingRecord[]
+  readings: DemoReading[]
 }
+
+/** A reading before the seed says who took it and with what. */
+export type DemoReading = Omit<ReadingRecord, 'testerId' | 'instrumentId'>
 
 export interface DemoWeighIn {
   clientId: string
@@ -460,17 +463,17 @@ export function scenario(today: string): Scenario {
     const protocol = protocolById(person.protocol ?? 'seven-fold')
     const checkInId = id(person.name, visit)
     const startedAt = `${measuredOn}T07:${String(10 + visit).padStart(2, '0')}:00.000Z`
-    const siteNotes = Object.fromEntries(
+    const marks = Object.fromEntries(
       SEVEN_FOLDS.map((site, i) => [
         site,
         person.folds[i]! * share + normal() * RELOCATION_SHARE * usualRepeatError(site),
       ]),
     ) as Partial<Record<SkinfoldId, number>>
-    const readings: ReadingRecord[] = []
+    const readings: DemoReading[] = []
     const add = (
       reading: Pick<
-        ReadingRecord,
-        'kind' | 'site' | 'standard' | 'trial' | 'value' | 'unit' | 'typed'
+        DemoReading,
+        'kind' | 'site' | 'standard' | 'trial' | 'value' | 'typedUnit' | 'typedText'
       >,
     ) =>
       readings.push({
@@ -483,7 +486,7 @@ export function scenario(today: string): Scenario {
     const takeFold = (site: SkinfoldId, trial: number) => {
       const value = Math.max(
         limitsOf(site).hardLow,
-        toStep(siteNotes[site]! + normal() * usualRepeatError(site), CALIPER_STEP_MM),
+        toStep(marks[site]! + normal() * usualRepeatError(site), CALIPER_STEP_MM),
       )
       add({
         kind: 'skinfold',
@@ -491,8 +494,8 @@ export function scenario(today: string): Scenario {
         standard: protocol.standard,
         trial,
         value,
-        unit: 'mm',
-        typed: String(value),
+        typedUnit: 'mm',
+        typedText: String(value),
       })
     }
     const underWay = person.underWay !== undefined && visit === person.daysAgo.length
@@ -502,10 +505,19 @@ export function scenario(today: string): Scenario {
       takeFold(step.site, step.trial)
     }
     for (const { site, from, to } of underWay ? [] : (person.girths ?? [])) {
-      const girth = from + (to - from) * progress + normal() * RELOCATION_SHARE * usualRepeatError(site)
+      const girth =
+        from + (to - from) * progress + normal() * RELOCATION_SHARE * usualRepeatError(site)
       for (const trial of [1, 2]) {
         const value = toStep(girth + normal() * usualRepeatError(site), TAPE_STEP_CM)
-        add({ kind: 'girth', site, standard: null, trial, value, unit: 'cm', typed: String(value) })
+        add({
+          kind: 'girth',
+          site,
+          standard: null,
+          trial,
+          value,
+          typedUnit: 'cm',
+          typedText: String(value),
+        })
       }
     }
     if (!underWay) {
@@ -518,8 +530,8 @@ export function scenario(today: string): Scenario {
         standard: null,
         trial: 1,
         value,
-        unit: person.massUnit ?? 'kg',
-        typed,
+        typedUnit: person.massUnit ?? 'kg',
+        typedText: typed,
       })
     }
     return {

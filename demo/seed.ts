@@ -1,11 +1,14 @@
 import { randomUUID } from 'node:crypto'
 import { addDays, isoDateOf } from '../core'
-import type { Database } from '../server/database/open'
+import type { Database } from '../server/database/driver'
 import {
+  checkInConditions,
+  checkInExtraGirths,
   checkIns,
   clients,
   clientNotes,
-  testers,
+  people,
+  instrumentCheckPoints,
   leaderboardMembers,
   leaderboards,
   heights,
@@ -18,7 +21,8 @@ import {
   screenings,
   weighIns,
 } from '../server/database/schema'
-import { findSettings, nameFirstTester } from '../server/repositories/gym'
+import { nameFirstTester } from '../server/equipment/commands'
+import { findSettings } from '../server/equipment/queries'
 import { DRAWN_HEIGHT, DRAWN_WIDTH, drawnPhoto } from './figures'
 import { scenario } from './scenario'
 
@@ -38,7 +42,19 @@ export async function seedDemo(
   const { caliperId, tapeId, scaleId, ...settings } = await findSettings(db)
   const testerId = settings.testerId!
   await db.transaction(async (tx) => {
-    await tx.insert(testers).values({ id: randomUUID(), name: 'Wim Astley', skill: 'novice' })
+    const keepCheck = async (
+      instrumentId: string,
+      days: number,
+      points: { known: number; read: number }[],
+    ) => {
+      const checkId = randomUUID()
+      const checkedOn = addDays(today, days)
+      await tx.insert(instrumentChecks).values({ id: checkId, instrumentId, checkedOn })
+      await tx
+        .insert(instrumentCheckPoints)
+        .values(points.map((point, i) => ({ checkId, place: i + 1, ...point })))
+    }
+    await tx.insert(people).values({ id: randomUUID(), name: 'Wim Astley', skill: 'novice' })
     await tx.insert(instruments).values({
       id: randomUUID(),
       kind: 'caliper',
@@ -46,20 +62,12 @@ export async function seedDemo(
       graduation: 1,
       jaws: 'click',
     })
-    await tx.insert(instrumentChecks).values([
-      {
-        id: randomUUID(),
-        instrumentId: caliperId!,
-        checkedOn: addDays(today, -40),
-        points: [5, 10, 20, 30, 40].map((known) => ({ known, read: known })),
-      },
-      {
-        id: randomUUID(),
-        instrumentId: scaleId!,
-        checkedOn: addDays(today, -230),
-        points: [{ known: 20, read: 20.1 }],
-      },
-    ])
+    await keepCheck(
+      caliperId!,
+      -40,
+      [5, 10, 20, 30, 40].map((known) => ({ known, read: known })),
+    )
+    await keepCheck(scaleId!, -230, [{ known: 20, read: 20.1 }])
     await tx.insert(clients).values(
       club.clients.map(({ id, name, sex, birthDate, cadenceDays, showPercentages }) => ({
         ...{ id, name, sex, birthDate, cadenceDays, showPercentages },
@@ -70,8 +78,8 @@ export async function seedDemo(
         id: height.id,
         clientId: id,
         valueCm: height.cm,
-        unit: height.unit,
-        typed: height.typed,
+        typedUnit: height.unit,
+        typedText: height.typed,
         takenOn: addedOn,
       })),
     )
@@ -79,28 +87,45 @@ export async function seedDemo(
       if (screening)
         await tx.insert(screenings).values({ id: randomUUID(), clientId, ...screening })
       if (own.length) {
-        await tx.insert(siteNotes).values(own.map((mark) => ({ id: randomUUID(), clientId, ...mark })))
+        await tx
+          .insert(siteNotes)
+          .values(own.map((note) => ({ id: randomUUID(), clientId, ...note })))
       }
     }
-    for (const { readings: taken, startedAt, closedAt, ...checkIn } of club.checkIns) {
+    const instrumentOf = { skinfold: caliperId, girth: tapeId, mass: scaleId, height: null }
+    for (const { readings: taken, startedAt, closedAt, ...rest } of club.checkIns) {
+      const { skipped: _, extraGirths, conditions, ...checkIn } = rest
       await tx.insert(checkIns).values({
         ...checkIn,
         ...{ testerId, caliperId, tapeId, scaleId },
         startedAt: new Date(startedAt),
         closedAt: closedAt === null ? null : new Date(closedAt),
       })
+      const checkInId = checkIn.id
+      if (extraGirths.length) {
+        await tx
+          .insert(checkInExtraGirths)
+          .values(extraGirths.map((girth) => ({ checkInId, girth })))
+      }
+      const chosen = Object.entries(conditions)
+      if (chosen.length) {
+        await tx
+          .insert(checkInConditions)
+          .values(chosen.map(([condition, value]) => ({ checkInId, condition, value })))
+      }
       await tx.insert(readings).values(
-        taken.map((reading) => ({
+        taken.map(({ value, ...reading }) => ({
           ...reading,
+          valueCanonical: value,
           takenAt: new Date(reading.takenAt),
           testerId,
-          instrumentId: reading.kind === 'mass' ? scaleId : caliperId,
+          instrumentId: instrumentOf[reading.kind],
         })),
       )
     }
     await tx.insert(weighIns).values(
       club.weighIns.map(({ kg, ...rest }) => ({
-        ...{ ...rest, id: randomUUID(), kg, unit: 'kg', typed: kg.toFixed(1) },
+        ...{ ...rest, id: randomUUID(), kg, typedUnit: 'kg', typedText: kg.toFixed(1) },
       })),
     )
     await tx.insert(clientNotes).values(club.events.map((e) => ({ ...e, id: randomUUID() })))

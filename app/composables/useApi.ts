@@ -1,6 +1,6 @@
 import type { FetchResponse } from 'ofetch'
 import type { z } from 'zod'
-import { problemsSchema } from '#shared/problems'
+import { problemsSchema } from '#shared/contract/problems'
 
 type Method = 'GET' | 'POST' | 'PATCH' | 'DELETE'
 

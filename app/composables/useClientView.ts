@@ -1,4 +1,4 @@
-import { clientViewSchema, type ClientView } from '#shared/client-view'
+import { clientViewSchema, type ClientView } from '#shared/contract/record'
 import { measuredOf } from '#shared/measured'
 
 /**

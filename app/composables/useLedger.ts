@@ -8,8 +8,8 @@ import {
   SKINFOLD_IDS,
   type SiteId,
 } from '#core'
-import type { CheckInWithReadings, ReadingRecord } from '#shared/check-ins'
-import type { ClientView } from '#shared/client-view'
+import type { CheckInWithReadings, ReadingRecord } from '#shared/contract/check-ins'
+import type { ClientView } from '#shared/contract/record'
 
 /** A client's closed check-ins as the paper log has them: sites down, dates across, oldest first. */
 export function useLedger(view: Ref<ClientView>) {

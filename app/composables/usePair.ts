@@ -1,6 +1,6 @@
 import { comparable, judgeChange, massOf, type Judgement, type Measured } from '#core'
-import type { CheckInWithReadings } from '#shared/check-ins'
-import type { ClientView } from '#shared/client-view'
+import type { CheckInWithReadings } from '#shared/contract/check-ins'
+import type { ClientView } from '#shared/contract/record'
 
 type Taken = Measured & CheckInWithReadings
 

@@ -1,6 +1,6 @@
 import { v4 as newId } from 'uuid'
 import { isoDateOf, type IsoDate } from '#core'
-import { checkInSchema } from '#shared/check-ins'
+import { checkInSchema } from '#shared/contract/check-ins'
 
 /** Starts a check-in of a client, or goes on with the one under way, and opens its screen. */
 export function useStartCheckIn() {

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { addDays, addMonths, formatDate, reminderText, weekdayOf } from '#core'
-import { calendarSchema, type Calendar } from '#shared/plans'
-import { clientSchema } from '#shared/clients'
+import { calendarSchema, type Calendar } from '#shared/contract/plans'
+import { clientSchema } from '#shared/contract/clients'
 
 useHead({ title: 'Calendar · Oak Pinch' })
 

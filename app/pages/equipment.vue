@@ -9,7 +9,7 @@ import {
   USUAL_POINTS,
   type InstrumentKind,
 } from '#core'
-import { gymSchema, JAW_NAMES, JAWS, type Tester, type Gym, type Instrument } from '#shared/gym'
+import { gymSchema, JAW_NAMES, JAWS, type Tester, type Gym, type Instrument } from '#shared/contract/equipment'
 
 const api = useApi()
 const { data, error } = await useAsyncData('gym', () => api.get('/api/gym', gymSchema))

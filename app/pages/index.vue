@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { formatDate } from '#core'
-import { todaySchema, type TodayEntry } from '#shared/today'
+import { todaySchema, type TodayEntry } from '#shared/contract/today'
 
 const api = useApi()
 const { data, error } = await useAsyncData('today', () => api.get('/api/today', todaySchema))

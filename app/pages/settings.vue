@@ -17,7 +17,7 @@ import {
   type SkinfoldId,
   type Tolerance,
 } from '#core'
-import { gymSchema, type Gym, type SettingsChange } from '#shared/gym'
+import { gymSchema, type Gym, type SettingsChange } from '#shared/contract/equipment'
 import { z } from 'zod'
 
 const api = useApi()

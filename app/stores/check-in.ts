@@ -37,9 +37,9 @@ import {
   type CheckInWithReadings,
   type ReadingRecord,
   type Skipped,
-} from '#shared/check-ins'
-import { siteNoteSchema, type SiteNote } from '#shared/clients'
-import { measurementSetupOf } from '#shared/gym'
+} from '#shared/contract/check-ins'
+import { siteNoteSchema, type SiteNote } from '#shared/contract/clients'
+import { measurementSetupOf } from '#shared/contract/equipment'
 
 const RETRY_MS = 1500
 

@@ -1,4 +1,4 @@
-import type { CheckIn } from '#shared/check-ins'
+import type { CheckIn } from '#shared/contract/check-ins'
 
 /** Whether tester or caliper of a check-in are others than those of an earlier one. */
 export function setupChange(now: CheckIn | undefined, before: CheckIn | undefined) {

@@ -1,6 +1,6 @@
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb'
-import type { CheckInChange, CheckInView, ReadingRecord } from '#shared/check-ins'
-import type { SiteNote } from '#shared/clients'
+import type { CheckInChange, CheckInView, ReadingRecord } from '#shared/contract/check-ins'
+import type { SiteNote } from '#shared/contract/clients'
 
 /** A reading kept in the browser, and whether the server has said that it is committed. */
 export interface KeptReading {

@@ -1,4 +1,4 @@
-import { LONGEST_SIDE } from '#shared/tracking'
+import { LONGEST_SIDE } from '#shared/contract/photos'
 
 export interface PlainPicture {
   blob: Blob

@@ -1,4 +1,4 @@
-import type { Problem } from '#shared/problems'
+import type { Problem } from '#shared/contract/problems'
 
 /** The server understood and refused: its words, field by field. */
 export class Refused extends Error {

@@ -1,4 +1,10 @@
-import { leadEquation, resultOf, sheetOf, type CheckInRecord, type Person } from '../composition/check-in'
+import {
+  leadEquation,
+  resultOf,
+  sheetOf,
+  type CheckInRecord,
+  type Person,
+} from '../composition/check-in'
 import { comparable } from './judgement'
 
 /** Whether the equation of the later check-in reads the earlier one too. */

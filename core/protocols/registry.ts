@@ -223,24 +223,24 @@ const ownSchema = z.object({
   rounds: z
     .number()
     .int()
-    .min(1, 'Passes: accepted are 1 to 3.')
-    .max(3, 'Passes: accepted are 1 to 3.'),
+    .min(1, 'Rounds: accepted are 1 to 3.')
+    .max(3, 'Rounds: accepted are 1 to 3.'),
   toleranceMm: z
     .number()
-    .positive('Tolerance: accepted is above 0 mm.')
-    .max(10, 'Tolerance: accepted is up to 10 mm.'),
+    .min(0.1, 'Tolerance: accepted is 0.1 to 10 mm.')
+    .max(10, 'Tolerance: accepted is 0.1 to 10 mm.'),
 })
 
 /** A set of the coach's own, as a form gives it. */
 export type OwnProtocol = z.input<typeof ownSchema>
 
 /**
- * Makes a protocol of the coach's own: any sites of one standard in any order, and any girths. It feeds every equation
- * whose sites it holds.
+ * Reads a protocol of the coach's own: any sites of one landmark standard in any order, and any girths, each once.
  *
+ * @param own as a form or a file has it; what is not known of it is left out
  * @throws InputError naming what is wrong: an unknown or repeated site, or one that the standard does not land
  */
-export function ownProtocol(own: OwnProtocol): Protocol {
+export function readOwnProtocol(own: unknown): OwnProtocol {
   const parsed = ownSchema.safeParse(own)
   if (!parsed.success) {
     const { path, message } = parsed.error.issues[0]!
@@ -252,20 +252,18 @@ export function ownProtocol(own: OwnProtocol): Protocol {
       'see the message',
     )
   }
-  const { id, name, standard, folds, girths, rounds, toleranceMm } = parsed.data
+  const { standard, folds, girths } = parsed.data
   if (folds.length + girths.length === 0) {
     throw inputError('folds', 'missing', 'Own protocol, sites', undefined, 'one site or more')
   }
-  for (const site of folds) {
-    if (folds.indexOf(site) !== folds.lastIndexOf(site)) {
-      throw inputError(
-        'folds',
-        'impossible',
-        'Own protocol',
-        `${nameOf(site)} twice`,
-        'each site once',
-      )
+  for (const [input, sites] of Object.entries({ folds, girths })) {
+    const twice = sites.find((site, i, all: readonly string[]) => all.indexOf(site) !== i)
+    if (twice) {
+      const got = `${nameOf(twice)} twice`
+      throw inputError(input, 'impossible', 'Own protocol', got, 'each site once')
     }
+  }
+  for (const site of folds) {
     if (!landmarkOf(site, standardWithin(site, standard)!)) {
       throw inputError(
         'folds',
@@ -276,6 +274,16 @@ export function ownProtocol(own: OwnProtocol): Protocol {
       )
     }
   }
+  return parsed.data
+}
+
+/**
+ * Makes a protocol of the coach's own. It feeds every equation whose sites it holds.
+ *
+ * @throws InputError as `readOwnProtocol` does
+ */
+export function ownProtocol(own: OwnProtocol): Protocol {
+  const { id, name, standard, folds, girths, rounds, toleranceMm } = readOwnProtocol(own)
   const sites = new Set<string>([...folds, ...girths])
   const fed = (sex: Sex) =>
     EQUATIONS.filter((equation) => {

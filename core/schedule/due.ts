@@ -10,9 +10,9 @@ export type DueState = 'first' | 'coming' | 'due' | 'late'
 
 export interface Due {
   state: DueState
-  /** The date from which it is due; null for somebody never measured. */
+  /** The date from which it is due; null for somebody never measured for whom none was arranged. */
   dueOn: IsoDate | null
-  /** Days past the due date; negative while it is still to come, null for somebody never measured. */
+  /** Days past the due date; negative while it is still to come, null where there is no such date. */
   daysPast: number | null
 }
 
@@ -30,7 +30,10 @@ export function dueState(
   today: IsoDate,
   movedTo: IsoDate | null = null,
 ): Due {
-  if (lastMeasuredOn === null) return { state: 'first', dueOn: null, daysPast: null }
+  if (lastMeasuredOn === null) {
+    const daysPast = movedTo === null ? null : daysBetween(movedTo, today)
+    return { state: 'first', dueOn: movedTo, daysPast }
+  }
   const moved = movedTo !== null && movedTo > lastMeasuredOn
   const dueOn = moved ? movedTo : addDays(lastMeasuredOn, cadenceDays)
   const daysPast = daysBetween(dueOn, today)

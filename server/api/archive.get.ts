@@ -1,5 +1,5 @@
-import { listArchived } from '../repositories/clients'
-import { defineApi } from '../utils/api'
+import { clients } from '#shared/contract/routes/clients'
+import { listArchived } from '../clients/queries'
+import { defineApi } from '../http/define-api'
 
-/** Archived clients by name. */
-export default defineApi((_event, db) => listArchived(db))
+export default defineApi(clients.archived, ({ db }) => listArchived(db))

@@ -1,19 +1,15 @@
-import { getQuery, setResponseHeaders } from 'h3'
+import { setResponseHeaders } from 'h3'
 import { addDays, PREPARATION } from '#core'
 import { calendarOf } from '#core/exchange/calendar'
-import { idSchema } from '#shared/ids'
-import { listDue } from '../repositories/clients'
-import { defineApi } from '../utils/api'
-import { todayHere } from '../utils/today'
+import { calendar } from '#shared/contract/routes/calendar'
+import { listDue } from '../clients/queries'
+import { defineApi } from '../http/define-api'
 
 /** Check-ins due in the year to come, and those that are late, as an iCalendar file: of everybody or of one client. */
-export default defineApi(async (event, db) => {
-  const { client } = getQuery(event)
-  const today = todayHere()
+export default defineApi(calendar.file, async ({ event, db, query: { client }, today }) => {
   const all = await listDue(db, { from: addDays(today, -366), to: addDays(today, 366) })
-  const wanted = client === undefined ? undefined : idSchema.parse(client)
   const visits = all
-    .filter(({ clientId }) => !wanted || clientId === wanted)
+    .filter(({ clientId }) => !client || clientId === client)
     .map(({ clientId, name, dueOn }) => ({
       uid: `${clientId}@oak-pinch`,
       date: dueOn,

@@ -2,6 +2,11 @@ import { createError, defineEventHandler, getRequestHost, getRequestHeader } fro
 
 const LOOPBACK = /^(?:localhost|127(?:\.\d{1,3}){3}|\[::1\])(?::\d+)?$/i
 
+/** The host of an origin; undefined for `null` and for what is no address. */
+function hostOf(origin: string): string | undefined {
+  return URL.canParse(origin) ? new URL(origin).host : undefined
+}
+
 /**
  * There are no accounts yet, so the server answers this machine alone: no foreign host name (which a hostile page can
  * point at 127.0.0.1) and no request made by another site's page.
@@ -15,7 +20,7 @@ export default defineEventHandler((event) => {
     })
   }
   const origin = getRequestHeader(event, 'origin')
-  if (origin && new URL(origin).host !== host) {
+  if (origin && hostOf(origin) !== host) {
     throw createError({ statusCode: 403, message: 'Requests from another site are refused.' })
   }
 })

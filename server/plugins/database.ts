@@ -1,4 +1,4 @@
-import { closeDatabase, useDatabase } from '../utils/database'
+import { closeDatabase, useDatabase } from '../database/running'
 
 /** Opens the database with the server, so that a folder in use is refused at once and not at the first request. */
 export default defineNitroPlugin((nitro) => {

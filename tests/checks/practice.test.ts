@@ -41,7 +41,10 @@ test('the smallest real change of the sum of seven', () => {
   const setup = { skill: 'trained' } as const
   expect(minimalDetectableChange(sites(1), setup)).toBeCloseTo(8.0, 0)
   expect(minimalDetectableChange(sites(2), setup)).toBeCloseTo(6.6, 1)
-  expect(minimalDetectableChange(sites(2), setup, { anotherTester: true })).toBeCloseTo(6.64 * 1.5, 1)
+  expect(minimalDetectableChange(sites(2), setup, { anotherTester: true })).toBeCloseTo(
+    6.64 * 1.5,
+    1,
+  )
 })
 
 describe('ranges', () => {

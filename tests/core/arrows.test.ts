@@ -17,7 +17,7 @@ async function refusals(file: string, code: string) {
 
 test.each([
   ['core/x.ts', "import '../server/database/schema'"],
-  ['core/units/x.ts', "import '../../shared/clients'"],
+  ['core/units/x.ts', "import '../../shared/contract/clients'"],
   ['core/x.ts', "import '../app/utils/keep'"],
   ['core/units/x.ts', "import '../anatomy/ids'"],
   ['core/composition/x.ts', "import '../change/compare'"],
@@ -29,7 +29,7 @@ test.each([
   ['core/x.ts', "import 'vue'"],
   ['core/x.ts', "import 'drizzle-orm'"],
   ['core/x.ts', "import 'node:fs'"],
-  ['core/x.ts', "import '#shared/clients'"],
+  ['core/x.ts', "import '#shared/contract/clients'"],
   ['core/x.ts', 'export const now = new Date()'],
   ['core/x.ts', 'export const now = Date.now()'],
   ['core/x.ts', 'export const chance = Math.random()'],
@@ -49,6 +49,9 @@ test.each([
   ],
   ['core/change/x.ts', "import '../composition/check-in'\nimport './compare'"],
   ['shared/x.ts', "import '../core'\nimport 'zod'"],
-  ['app/utils/x.ts', "import '#core'\nimport '#shared/clients'\nimport 'vue'"],
-  ['server/utils/x.ts', "import '#core'\nimport '#shared/clients'\nimport '../database/schema'"],
+  ['app/utils/x.ts', "import '#core'\nimport '#shared/contract/clients'\nimport 'vue'"],
+  [
+    'server/utils/x.ts',
+    "import '#core'\nimport '#shared/contract/clients'\nimport '../database/schema'",
+  ],
 ])('%s may %s', async (file, code) => expect(await refusals(file, code)).toBe(0))

@@ -4,7 +4,7 @@ import { SEVEN_FOLDS } from '#core'
 import { enter, PHONE, tabTo, textOf, waitForFocus, waitForText } from './support/browser'
 import * as flow from './support/floor'
 import { NOW, useFloor } from './support/floor'
-import type { Gym } from '#shared/gym'
+import type { Gym } from '#shared/contract/equipment'
 import type { TestServer } from './support/server'
 
 const floor = useFloor()

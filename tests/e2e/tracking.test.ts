@@ -4,8 +4,8 @@ import { join } from 'node:path'
 import type { ElementHandle, Page } from 'puppeteer-core'
 import { beforeEach, describe, expect, test } from 'vitest'
 import { addDays } from '#core'
-import type { ClientView } from '#shared/client-view'
-import type { Board } from '#shared/tracking'
+import type { ClientView } from '#shared/contract/record'
+import type { Board } from '#shared/contract/leaderboards'
 import { DESK, PHONE, textOf, waitForText } from './support/browser'
 import * as flow from './support/floor'
 import { LAST, press, tick, today, useFloor } from './support/floor'
@@ -177,7 +177,8 @@ describe('the ledger', () => {
       const tall = green.flatMap((n, x) => (n >= 6 ? [x] : []))
       const leaderboards: number[][] = []
       for (const x of tall) {
-        if (leaderboards.length && x - leaderboards.at(-1)!.at(-1)! < 12) leaderboards.at(-1)!.push(x)
+        if (leaderboards.length && x - leaderboards.at(-1)!.at(-1)! < 12)
+          leaderboards.at(-1)!.push(x)
         else leaderboards.push([x])
       }
       const scale = drawn.getBoundingClientRect().width / width
@@ -350,7 +351,7 @@ test('photos: freed of their metadata, marked by two taps, one laid over the oth
   expect(stored.headers.get('cache-control')).toBe('private, no-store')
   expect(Buffer.from(await stored.arrayBuffer()).includes('GPS')).toBe(false)
 
-  await press(page, 'SiteNote crown and floor')
+  await press(page, 'Mark crown and floor')
   await waitForText(page, 'Tap the crown of the head.')
   const target = (await (await page.$('[aria-label^="Picture from the front"]'))!.boundingBox())!
   const tap = (y: number) =>
@@ -419,7 +420,9 @@ test('no page has an accessibility violation or runs over the side, at either si
   await server.post(`/api/clients/${id}/weigh-ins`, {
     ...{ text: '64 64.2 63.9 64.1 63.8 64 63.7', last: today, unit: 'kg' },
   })
-  const paths = ['', '/curves', '/body-map', '/weigh-ins', '/photos'].map((p) => `/clients/${id}${p}`)
+  const paths = ['', '/curves', '/body-map', '/weigh-ins', '/photos'].map(
+    (p) => `/clients/${id}${p}`,
+  )
   for (const viewport of [DESK, PHONE]) {
     await page.setViewport(viewport)
     for (const path of [...paths, '/clients', '/leaderboards']) {

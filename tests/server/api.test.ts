@@ -2,18 +2,21 @@ import { randomUUID } from 'node:crypto'
 import { sql } from 'drizzle-orm'
 import { afterAll, beforeAll, describe, expect, test } from 'vitest'
 import { addDays, isoDateOf } from '#core'
-import { checkInViewSchema } from '#shared/check-ins'
-import { clientViewSchema } from '#shared/client-view'
-import { newClientSchema } from '#shared/clients'
-import { problemsOf } from '#shared/problems'
-import { todaySchema } from '#shared/today'
+import { checkInViewSchema } from '#shared/contract/check-ins'
+import { clientRecordSchema } from '#shared/contract/record'
+import { newClientSchema } from '#shared/contract/clients'
+import type { Gym } from '#shared/contract/equipment'
+import { problemsOf } from '#shared/contract/problems'
+import { todaySchema } from '#shared/contract/today'
 import { startApi } from './support/app'
 
 const today = isoDateOf(new Date())
 
 let api: Awaited<ReturnType<typeof startApi>>
+let gym: Gym
 beforeAll(async () => {
   api = await startApi()
+  gym = (await api.get('/api/gym')).body as Gym
 })
 afterAll(() => api.close())
 
@@ -22,11 +25,11 @@ const woman = {
   sex: 'female',
   birthDate: '1992-03-14',
   height: '5\'6"',
-  cadenceDays: '28',
+  cadenceDays: 28,
 }
 
 async function addClient(more: object = {}) {
-  return (await api.post('/api/clients', { ...woman, ...more })).body as {
+  return (await api.add('/api/clients', { ...woman, ...more })).body as {
     id: string
     heightCm: number
   }
@@ -52,10 +55,12 @@ function reading(checkInId: string, more: object = {}) {
     standard: 'us',
     trial: 1,
     value: 9.5,
-    unit: 'mm',
-    typed: '9,5',
+    typedUnit: 'mm',
+    typedText: '9,5',
     takenAt: new Date().toISOString(),
     supersedes: null,
+    testerId: gym.settings.testerId,
+    instrumentId: gym.settings.caliperId,
     ...more,
   }
 }
@@ -70,7 +75,7 @@ describe('clients', () => {
   test('are stored with the height as understood', async () => {
     const client = await addClient()
     expect(client.heightCm).toBeCloseTo(167.64, 9)
-    const view = clientViewSchema.parse((await api.get(`/api/clients/${client.id}`)).body)
+    const view = clientRecordSchema.parse((await api.get(`/api/clients/${client.id}/record`)).body)
     expect(view).toMatchObject({
       client: { name: 'Ada Testwell', heightUnit: 'ft in' },
       checkIns: [],
@@ -78,9 +83,12 @@ describe('clients', () => {
   })
 
   test('are refused in the same words as on the form, field by field', async () => {
-    const wrong = { name: ' ', sex: 'x', birthDate: '2026-02-30', height: 'tall', cadenceDays: '0' }
+    const wrong = {
+      ...{ id: randomUUID(), name: ' ', sex: 'x', birthDate: '2026-02-30', height: 'tall' },
+      cadenceDays: 0,
+    }
     const { status, body } = await api.post('/api/clients', wrong)
-    const onTheForm = problemsOf(newClientSchema(today).safeParse(wrong).error!)
+    const onTheForm = problemsOf(newClientSchema.safeParse(wrong).error!)
     expect(status).toBe(422)
     expect(body.problems).toEqual(onTheForm)
     expect(onTheForm.map((p) => p.field)).toEqual([
@@ -111,9 +119,11 @@ describe('check-ins', () => {
     const client = await addClient()
     const first = await start(client.id)
     await api.patch(`/api/check-ins/${first.id}`, {
+      revision: 0,
       protocolId: 'three-fold',
       conversion: 'brozek',
     })
+    await send(first.id, [reading(first.id)])
     await api.post(`/api/check-ins/${first.id}/close`)
     expect(await start(client.id)).toMatchObject({ protocolId: 'three-fold', conversion: 'brozek' })
   })
@@ -134,7 +144,11 @@ describe('check-ins', () => {
 describe('readings', () => {
   test('sent twice are stored once, in the order of arrival', async () => {
     const { id } = await start((await addClient()).id)
-    const batch = [reading(id), reading(id, { site: 'thigh', value: 22 }), reading(id, { trial: 2 })]
+    const batch = [
+      reading(id),
+      reading(id, { site: 'thigh', value: 22 }),
+      reading(id, { trial: 2 }),
+    ]
     expect((await send(id, batch)).body.stored).toEqual(batch.map((r) => r.id))
     expect((await send(id, [...batch].reverse())).body.stored).toHaveLength(3)
     expect((await stored(id)).map((r) => r.id)).toEqual(batch.map((r) => r.id))
@@ -142,12 +156,15 @@ describe('readings', () => {
 
   test('are never overwritten: a correction stands beside what it supersedes', async () => {
     const { id } = await start((await addClient()).id)
-    const slip = reading(id, { value: 65, typed: '65' })
-    const correction = reading(id, { value: 6.5, typed: '6.5', supersedes: slip.id })
+    const slip = reading(id, { value: 65, typedText: '65' })
+    const correction = reading(id, { value: 6.5, typedText: '6.5', supersedes: slip.id })
     await send(id, [slip, correction])
-    await send(id, [{ ...slip, value: 7 }])
+    const twice = (await send(id, [{ ...slip, value: 7 }])).body
+    expect(twice.refused).toMatchObject([{ id: slip.id, code: 'id-taken' }])
     expect((await stored(id)).map((r) => r.value)).toEqual([65, 6.5])
-    const update = api.db.execute(sql`update readings set value = 1 where id = ${slip.id}`)
+    const update = api.db.execute(
+      sql`update readings set value_canonical = 1 where id = ${slip.id}`,
+    )
     await expect(update).rejects.toMatchObject({
       cause: { message: expect.stringMatching(/append-only/) },
     })
@@ -156,10 +173,17 @@ describe('readings', () => {
   test('one refused stops none, and says why', async () => {
     const { id } = await start((await addClient()).id)
     const bad = [
-      reading(id, { value: 900, typed: '900' }),
+      reading(id, { value: 900, typedText: '900' }),
       reading(id, { site: null }),
       reading(randomUUID()),
-      reading(id, { kind: 'mass', site: null, standard: null, value: 5, typed: '5', unit: 'kg' }),
+      reading(id, {
+        kind: 'mass',
+        site: null,
+        standard: null,
+        value: 5,
+        typedText: '5',
+        typedUnit: 'kg',
+      }),
     ]
     const good = reading(id)
     const { body } = await send(id, [...bad, good])
@@ -177,6 +201,7 @@ test('Today says who is under way, due and late', async () => {
   const closedOn = async (daysAgo: number) => {
     const client = await addClient()
     const checkIn = await start(client.id, { measuredOn: addDays(today, -daysAgo) })
+    await send(checkIn.id, [reading(checkIn.id)])
     await api.post(`/api/check-ins/${checkIn.id}/close`)
     return client.id
   }

@@ -1,7 +1,7 @@
 import { afterAll, beforeAll, describe, expect, test } from 'vitest'
 import { checkPlan, isoDateOf, resultOf, seriesBy, startOf, type Person } from '#core'
-import { clientViewSchema } from '#shared/client-view'
-import { todaySchema } from '#shared/today'
+import { clientRecordSchema } from '#shared/contract/record'
+import { todaySchema } from '#shared/contract/today'
 import { scenario } from '#demo/scenario'
 import { seedDemo } from '#demo/seed'
 import { startApi } from './support/app'
@@ -31,7 +31,9 @@ describe('shows what it is there to show', () => {
   async function seriesOf(name: string) {
     const { entries } = todaySchema.parse((await api.get('/api/today')).body)
     const entry = entries.find((e) => e.client.name.startsWith(name))!
-    const view = clientViewSchema.parse((await api.get(`/api/clients/${entry.client.id}`)).body)
+    const view = clientRecordSchema.parse(
+      (await api.get(`/api/clients/${entry.client.id}/record`)).body,
+    )
     const closed = view.checkIns.filter((c) => c.closedAt)
     const series = seriesBy(view.client, [...closed].reverse(), closed[0]!)
     const [first, last] = [series[0]!.estimate!, series.at(-1)!.estimate!]
@@ -63,13 +65,12 @@ describe('shows what it is there to show', () => {
 
   test('a plan within every limit, with a check-in since that it is held against', async () => {
     const { view } = await seriesOf('Tilda')
-    const [plan, ...more] = view.plans
-    expect(more).toEqual([])
+    const plan = view.planInForce
     const { checkInId, fatKg } = plan!.definition
     const from = view.checkIns.find(({ id }) => id === checkInId)!
     const start = startOf(view.client, from, plan!.startedOn)!
     expect(start.fatKg).toBeCloseTo(fatKg, 9)
-    const flags = view.screening!.answers.flags
+    const { flags } = (await api.get(`/api/clients/${view.client.id}/plans`)).body
     expect(() => checkPlan(plan!.definition, start, flags, plan!.startedOn)).not.toThrow()
     expect(view.checkIns.filter(({ measuredOn }) => measuredOn > plan!.startedOn).length).toBe(4)
   })

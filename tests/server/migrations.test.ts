@@ -4,11 +4,12 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { afterAll, expect, test } from 'vitest'
 import { resultOf } from '#core'
-import { openDatabase } from '../../server/database/open'
-import { listCheckIns } from '../../server/repositories/check-ins'
-import { findClient, listStandings } from '../../server/repositories/clients'
-import { ensureGym, findSettings } from '../../server/repositories/gym'
-import { findRoster } from '../../server/repositories/roster'
+import { openDatabase } from '../../server/database/driver'
+import { listCheckIns } from '../../server/check-ins/queries'
+import { findClient, findToday } from '../../server/clients/queries'
+import { findRoster } from '../../server/clients/roster'
+import { ensureGym } from '../../server/equipment/commands'
+import { findSettings } from '../../server/equipment/queries'
 import { migrations } from './support/global'
 
 const folder = mkdtempSync(join(tmpdir(), 'oak-pinch-migrations-'))
@@ -32,7 +33,7 @@ function firstOf(count: number): string {
 const quoted = (value: unknown) =>
   value === null ? 'null' : typeof value === 'number' ? String(value) : `'${String(value)}'`
 
-test.each([2, 3, 5])(
+test.each([2, 3, 4, 5, 6, 7])(
   'a data folder of the first %i migrations opens with everything that was in it',
   async (count) => {
     const data = join(folder, `data-${count}`)
@@ -44,7 +45,7 @@ test.each([2, 3, 5])(
       old.engine.exec(
         `insert into ${table} (${Object.keys(row).join(', ')}) values (${Object.values(row).map(quoted).join(', ')})`,
       )
-    await insert('testers', { id: ids.coach, name: 'Old Hand' })
+    await insert('coaches', { id: ids.coach, name: 'Old Hand' })
     await insert('clients', {
       ...{ id: ids.client, name: 'Olga Older', sex: 'female', birth_date: '1988-02-03' },
       cadence_days: 21,
@@ -54,14 +55,14 @@ test.each([2, 3, 5])(
       taken_on: '2026-01-05',
     })
     await insert('check_ins', {
-      ...{ id: ids.checkIn, client_id: ids.client, tester_id: ids.coach, protocol_id: 'three-fold' },
+      ...{ id: ids.checkIn, client_id: ids.client, coach_id: ids.coach, protocol_id: 'three-fold' },
       ...{ conversion: 'siri', measured_on: '2026-01-05' },
       ...{ started_at: '2026-01-05T08:00:00Z', closed_at: '2026-01-05T08:20:00Z' },
     })
     const reading = (id: string, kind: string, site: string | null, value: number, more = {}) =>
       insert('readings', {
-        ...{ id, check_in_id: ids.checkIn, kind, site, standard: site && 'us', trial: 1, value },
-        ...{ unit: kind === 'mass' ? 'kg' : 'mm', typed: value, tester_id: ids.coach },
+        ...{ id, check_in_id: ids.checkIn, kind, site, school: site && 'us', pass: 1, value },
+        ...{ unit: kind === 'mass' ? 'kg' : 'mm', typed: value, coach_id: ids.coach },
         ...{ taken_at: '2026-01-05T08:10:00Z', ...more },
       })
     await reading(ids.slip, 'skinfold', 'triceps', 81)
@@ -88,16 +89,16 @@ test.each([2, 3, 5])(
       // The correction counts, and not the slip: 18 + 15 + 27.
       const result = resultOf(client, checkIn!)
       expect(result.ok && result.value.sumMm).toBe(60)
-      expect((await listStandings(db)).map(({ lastMeasuredOn }) => lastMeasuredOn)).toEqual([
-        '2026-01-05',
-      ])
+      expect(
+        (await findToday(db, '2026-02-01')).entries.map(({ lastMeasuredOn }) => lastMeasuredOn),
+      ).toEqual(['2026-01-05'])
       const asked = { search: 'older', sort: 'name', descending: false, page: 1 } as const
       expect((await findRoster(db, asked, '2026-02-01')).entries[0]).toMatchObject({
         ...{ checkIns: 1, dueOn: '2026-01-26', state: 'late' },
       })
       expect((await findSettings(db)).defaultProtocolId).toBe('seven-fold')
       await expect(
-        engine.query('update readings set value = 1 where id = $1', [ids.slip]),
+        engine.query('update readings set value_canonical = 1 where id = $1', [ids.slip]),
       ).rejects.toThrow(/append-only/)
     } finally {
       await close()

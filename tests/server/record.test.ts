@@ -1,27 +1,30 @@
 import { randomUUID } from 'node:crypto'
 import { afterAll, beforeAll, describe, expect, test } from 'vitest'
 import { addDays, isoDateOf, siteError } from '#core'
-import { callerViewSchema, checkInViewSchema, type CheckIn } from '#shared/check-ins'
-import { clientViewSchema } from '#shared/client-view'
-import type { Client } from '#shared/clients'
-import type { Gym } from '#shared/gym'
+import { callerViewSchema, checkInViewSchema, type CheckIn } from '#shared/contract/check-ins'
+import { clientRecordSchema, type ClientFile } from '#shared/contract/record'
+import type { Client } from '#shared/contract/clients'
+import type { Gym, Settings } from '#shared/contract/equipment'
 import { startApi } from './support/app'
 
 const today = isoDateOf(new Date())
 
 let api: Awaited<ReturnType<typeof startApi>>
+let usual: Settings
 beforeAll(async () => {
   api = await startApi()
+  usual = (await gym()).settings
 })
 afterAll(() => api.close())
 
 async function addClient(name = 'Ada Testwell'): Promise<Client> {
   const client = {
+    id: randomUUID(),
     name,
     sex: 'female',
     birthDate: '1992-03-14',
     height: '168 cm',
-    cadenceDays: '28',
+    cadenceDays: 28,
   }
   return (await api.post('/api/clients', client)).body as Client
 }
@@ -48,11 +51,13 @@ function reading(checkInId: string, more: object = {}) {
       standard: 'us',
       trial: 1,
       value: 22,
-      unit: 'mm',
-      typed: '22',
+      typedUnit: 'mm',
+      typedText: '22',
     },
     takenAt: new Date(Date.UTC(2026, 0, 1) + 60_000 * minute++).toISOString(),
     supersedes: null,
+    testerId: usual.testerId,
+    instrumentId: usual.caliperId,
     ...more,
   }
 }
@@ -60,8 +65,9 @@ const send = (checkInId: string, readings: unknown[]) =>
   api.post(`/api/check-ins/${checkInId}/readings`, { readings })
 const viewOf = async (id: string) =>
   checkInViewSchema.parse((await api.get(`/api/check-ins/${id}`)).body)
-const clientOf = async (id: string) =>
-  clientViewSchema.parse((await api.get(`/api/clients/${id}`)).body)
+const recordOf = async (id: string) =>
+  clientRecordSchema.parse((await api.get(`/api/clients/${id}/record`)).body)
+const fileOf = async (id: string) => (await api.get(`/api/clients/${id}/file`)).body as ClientFile
 const gym = async () => (await api.get('/api/gym')).body as Gym
 
 describe('the height in force', () => {
@@ -72,12 +78,13 @@ describe('the height in force', () => {
       heightTakenOn: addDays(today, -400),
     })
     const old = await start(client.id, 300)
+    await send(old.id, [reading(old.id)])
     await api.post(`/api/check-ins/${old.id}/close`)
     const measured = await start(client.id, 100)
     const height = (trial: number, value: number, more: object = {}) =>
       reading(measured.id, {
-        ...{ kind: 'height', site: null, standard: null, unit: 'cm', trial, value, ...more },
-        typed: String(value),
+        ...{ kind: 'height', site: null, standard: null, typedUnit: 'cm', trial, value, ...more },
+        typedText: String(value),
       })
     const slip = height(2, 176.2)
     await send(measured.id, [
@@ -92,54 +99,74 @@ describe('the height in force', () => {
     expect((await viewOf(measured.id)).checkIn.heightCm).toBe(166)
     expect((await viewOf(later.id)).checkIn.heightCm).toBeCloseTo(167.2, 9)
     // Put on record when the client was added, today: the latest.
-    expect((await clientOf(client.id)).client.heightCm).toBe(168)
+    expect((await recordOf(client.id)).client.heightCm).toBe(168)
     await api.post(`/api/check-ins/${measured.id}/void`, { reason: 'another person' })
     expect((await viewOf(later.id)).checkIn.heightCm).toBe(166)
   })
 })
 
-describe('the hand', () => {
-  test('is the tester’s skill, the caliper’s jaws and step, and the own duplicates of other days', async () => {
-    const { body } = await api.post('/api/gym/testers', { name: 'Pair Taker', skill: 'novice' })
-    const testerId = (body as Gym).testers.find(({ name }) => name === 'Pair Taker')!.id
-    const made = await api.post('/api/gym/instruments', {
-      kind: 'caliper',
-      name: 'Squeezed',
-      graduation: 1,
-      jaws: 'hand',
+describe('who measures and with what', () => {
+  test('is said by each reading; the error is the tester’s own, of closed check-ins', async () => {
+    const testerId = randomUUID()
+    const caliperId = randomUUID()
+    await api.post('/api/gym/testers', { id: testerId, name: 'Pair Taker', skill: 'novice' })
+    await api.post('/api/gym/instruments', {
+      ...{ id: caliperId, kind: 'caliper', name: 'Squeezed', graduation: 1, jaws: 'hand' },
       checkEveryDays: 90,
     })
-    const caliperId = (made.body as Gym).instruments.find(({ name }) => name === 'Squeezed')!.id
     const client = await addClient()
     const tools = { testerId, caliperId }
+    const by = { testerId, instrumentId: caliperId }
     const first = await start(client.id, 20)
-    await api.patch(`/api/check-ins/${first.id}`, tools)
-    const slip = reading(first.id, { trial: 2, value: 32 })
+    await api.patch(`/api/check-ins/${first.id}`, { revision: 0, ...tools })
+    const slip = reading(first.id, { trial: 2, value: 32, ...by })
     await send(first.id, [
-      reading(first.id),
+      reading(first.id, by),
       slip,
-      reading(first.id, { trial: 2, value: 23, supersedes: slip.id }),
-      reading(first.id, { site: 'chest', value: 9 }),
+      reading(first.id, { trial: 2, value: 23, supersedes: slip.id, ...by }),
+      reading(first.id, { site: 'chest', value: 9, ...by }),
+      // Another tester’s second trial is no duplicate.
+      reading(first.id, { site: 'chest', value: 11, trial: 2 }),
     ])
+    expect((await viewOf(first.id)).ownErrors[testerId]).toBeUndefined()
     await api.post(`/api/check-ins/${first.id}/close`)
     const second = await start(client.id, 10)
-    await send(second.id, [reading(second.id), reading(second.id, { trial: 2, value: 40 })])
-    // Remembered from the check-in before, and its own pair is left out.
+    // The instruments in use come along, and the tester is this client’s last one.
     expect(second).toMatchObject(tools)
-    const { setup } = await viewOf(second.id)
-    expect(setup).toEqual({
-      skill: 'novice',
-      ownErrors: { thigh: { tem: Math.SQRT1_2, pairs: 1 } },
-      graduation: { mm: 1, cm: 0.1 },
-      handSqueezed: true,
-    })
-    expect(siteError('thigh', setup).repeat).toBeLessThan(siteError('front_thigh', setup).repeat)
+    const view = await viewOf(second.id)
+    expect(view.ownErrors[testerId]).toEqual({ thigh: { tem: Math.SQRT1_2, pairs: 1 } })
+    expect(view.earlier[0]!.readings.map((r) => r.testerId)).toEqual([
+      ...[testerId, testerId, testerId, testerId],
+      usual.testerId,
+    ])
     await api.post(`/api/check-ins/${first.id}/void`, { reason: 'caliper dropped' })
-    expect((await viewOf(second.id)).setup.ownErrors).toEqual({})
-    const { testers, instruments } = await gym()
-    await api.patch('/api/gym/settings', {
-      testerId: testers[0]!.id,
-      caliperId: instruments.find(({ kind }) => kind === 'caliper')!.id,
+    expect((await viewOf(second.id)).ownErrors[testerId]).toBeUndefined()
+    await api.patch('/api/gym/settings', usual)
+  })
+
+  test('the tester proposed is the client’s last one, whoever measured last of all', async () => {
+    const [mine, other] = [await addClient('Mine'), await addClient('Other')]
+    const testerId = randomUUID()
+    await api.post('/api/gym/testers', { id: testerId, name: 'Other Tester', skill: 'trained' })
+    const first = await start(mine.id, 9)
+    await send(first.id, [reading(first.id)])
+    await api.post(`/api/check-ins/${first.id}/close`)
+    const theirs = await start(other.id)
+    await api.patch(`/api/check-ins/${theirs.id}`, { revision: 0, testerId })
+    expect((await gym()).settings.testerId).toBe(testerId)
+    expect((await start(mine.id)).testerId).toBe(usual.testerId)
+    await api.patch('/api/gym/settings', usual)
+  })
+
+  test('an old check-in’s caliper is not the gym’s', async () => {
+    const client = await addClient()
+    const { id } = await start(client.id, 9)
+    await send(id, [reading(id)])
+    await api.post(`/api/check-ins/${id}/close`)
+    await api.patch(`/api/check-ins/${id}`, { revision: 0, caliperId: null })
+    expect((await gym()).settings.caliperId).toBe(usual.caliperId)
+    expect((await fileOf(client.id)).auditLog[0]).toMatchObject({
+      ...{ subject: 'check-in', field: 'caliperId', old: usual.caliperId, new: null },
     })
   })
 
@@ -147,7 +174,7 @@ describe('the hand', () => {
     const { id } = await start((await addClient()).id)
     const tape = (await gym()).instruments.find(({ kind }) => kind === 'tape')!
     for (const tools of [{ testerId: randomUUID() }, { caliperId: tape.id }]) {
-      const { status, body } = await api.patch(`/api/check-ins/${id}`, tools)
+      const { status, body } = await api.patch(`/api/check-ins/${id}`, { revision: 0, ...tools })
       expect([status, body.problems[0].message]).toEqual([404, 'No such tester or instrument.'])
     }
   })
@@ -169,6 +196,7 @@ describe('the rules of a check-in', () => {
     await api.patch('/api/gym/settings', { tolerance: { kind: 'mm', value: 1 } })
     const client = await addClient()
     const first = await start(client.id, 5, { protocolId: 'own-boat' })
+    await send(first.id, [reading(first.id)])
     await api.post(`/api/check-ins/${first.id}/close`)
     await api.post('/api/gym/own-protocols', { ...own, folds: ['chest'] })
     await api.patch('/api/gym/settings', { tolerance: null })
@@ -203,6 +231,7 @@ describe('the rules of a check-in', () => {
     const paper = await start(client.id, 60, { fromPaper: true })
     expect(paper.id).not.toBe(open.id)
     expect((await start(client.id)).id).toBe(open.id)
+    await send(paper.id, [reading(paper.id)])
     await api.post(`/api/check-ins/${paper.id}/close`)
     expect((await viewOf(open.id)).earlier.map(({ id }) => id)).toEqual([paper.id])
   })
@@ -211,9 +240,12 @@ describe('the rules of a check-in', () => {
 test('the private screening keeps its history and stays off what the caller’s screen is sent', async () => {
   const client = await addClient()
   const { id } = await start(client.id)
-  await api.patch(`/api/check-ins/${id}`, { conditions: { cycle: 'second', notes: 'tired' } })
+  await api.patch(`/api/check-ins/${id}`, {
+    revision: 0,
+    conditions: { cycle: 'second', notes: 'tired' },
+  })
   for (const flags of [['pregnant'], ['recently pregnant']]) {
-    await api.post(`/api/clients/${client.id}/screening`, { flags, notes: 'in confidence' })
+    await api.add(`/api/clients/${client.id}/screening`, { flags, notes: 'in confidence' })
   }
   expect((await viewOf(id)).screening).toMatchObject({
     answers: { flags: ['recently pregnant'] },
@@ -230,13 +262,15 @@ describe('repairs', () => {
     const change = { birthDate: '1993-03-14', sex: 'male', showPercentages: false }
     await api.patch(`/api/clients/${client.id}`, change)
     await api.patch(`/api/clients/${client.id}`, change)
-    const { history, client: now } = await clientOf(client.id)
-    expect(now).toMatchObject(change)
-    expect(history.map(({ words }) => words).sort()).toEqual([
-      'Birth date: 1993-03-14, was 1992-03-14',
-      'Percentages shown: no, was yes',
-      'Sex used by the equations: male, was female',
+    expect((await recordOf(client.id)).client).toMatchObject(change)
+    const { auditLog } = await fileOf(client.id)
+    const byField = auditLog.map(({ field, old, new: now }) => [field, old, now])
+    expect(byField.sort()).toEqual([
+      ['birthDate', '1992-03-14', '1993-03-14'],
+      ['sex', 'female', 'male'],
+      ['showPercentages', true, false],
     ])
+    expect(auditLog[0]).toMatchObject({ actor: 'this computer', subject: 'client' })
     const bad = await api.patch(`/api/clients/${client.id}`, {
       height: 'tall',
       birthDate: '2999-01-01',
@@ -248,28 +282,50 @@ describe('repairs', () => {
     ])
   })
 
-  test('void, take back and move keep every reading, and both histories say so', async () => {
+  test('void, restore and move keep every reading, and both logs say so', async () => {
     const [from, to] = [await addClient('From'), await addClient('To')]
     const { id } = await start(from.id, 3)
     await send(id, [reading(id)])
     await api.post(`/api/check-ins/${id}/close`)
     expect((await api.post(`/api/check-ins/${id}/void`, { reason: ' ' })).status).toBe(422)
     await api.post(`/api/check-ins/${id}/void`, { reason: 'wet skin' })
-    const voided = await clientOf(from.id)
-    expect([voided.checkIns.length, voided.voided[0]!.readings.length]).toEqual([0, 1])
+    expect((await recordOf(from.id)).checkIns).toEqual([])
+    expect((await fileOf(from.id)).voided).toMatchObject([{ id, readings: 1, reason: 'wet skin' }])
     await api.post(`/api/check-ins/${id}/restore`)
-    expect((await clientOf(from.id)).checkIns[0]!.voided).toBeNull()
+    expect((await recordOf(from.id)).checkIns[0]!.voided).toBeNull()
     const same = await api.post(`/api/check-ins/${id}/move`, { clientId: from.id, reason: 'x' })
     expect(same.status).toBe(409)
     await api.post(`/api/check-ins/${id}/move`, { clientId: to.id, reason: 'wrong name' })
-    const moved = await clientOf(to.id)
-    expect(moved.checkIns[0]!.readings).toHaveLength(1)
-    expect(moved.history[0]!.words).toMatch(/moved here from another client: wrong name/)
-    expect(
-      (await clientOf(from.id)).history.map(({ words }) =>
-        words.replace(/.*? (?=void|taken|moved)/, ''),
-      ),
-    ).toEqual(['moved to another client: wrong name', 'taken back', 'voided: wet skin'])
+    expect((await recordOf(to.id)).checkIns[0]!.readings).toHaveLength(1)
+    const moved = { subject: 'check-in', field: 'client', reason: 'wrong name' }
+    expect((await fileOf(to.id)).auditLog[0]).toMatchObject({ ...moved, new: 'this client' })
+    const said = (await fileOf(from.id)).auditLog.map(({ field, new: now }) => [field, now])
+    expect(said).toEqual([
+      ['client', 'another client'],
+      ['voided', false],
+      ['voided', true],
+    ])
+  })
+
+  test('what is changed after closing is in the log, value by value; readings want to be called repairs', async () => {
+    const client = await addClient('Rita Repair')
+    const { id } = await start(client.id, 3)
+    const thigh = reading(id)
+    await send(id, [thigh])
+    await api.post(`/api/check-ins/${id}/close`)
+    const late = reading(id, { trial: 2 })
+    expect((await send(id, [late])).body.refused).toMatchObject([{ id: late.id, code: 'closed' }])
+    const mended = reading(id, { value: 24, typedText: '24', supersedes: thigh.id, repair: true })
+    expect((await send(id, [mended])).body.stored).toEqual([mended.id])
+    await api.patch(`/api/check-ins/${id}`, { revision: 0, conversion: 'brozek', massDry: true })
+    const { auditLog } = await fileOf(client.id)
+    expect(auditLog.map(({ subject, field, old, new: now }) => [subject, field, old, now])).toEqual(
+      [
+        ['check-in', 'massDry', null, true],
+        ['check-in', 'conversion', 'siri', 'brozek'],
+        ['reading', 'Thigh, trial 1', { typed: '22', unit: 'mm' }, { typed: '24', unit: 'mm' }],
+      ],
+    )
   })
 
   test('archived leaves the lists and can come back; erased is gone, and only by name', async () => {
@@ -300,11 +356,13 @@ describe('repairs', () => {
 test('site notes: the latest of a site and standard is in force', async () => {
   const { id } = await addClient()
   const mark = (text: string, standard: string, side = 'right') =>
-    api.post(`/api/clients/${id}/site-notes`, { site: 'triceps', standard, text, side })
+    api.add(`/api/clients/${id}/site-notes`, { site: 'triceps', standard, text, side })
   await mark('by the mole', 'us')
   await mark('by the freckle', 'int')
   await mark('above the mole', 'us', 'left')
-  expect((await clientOf(id)).siteNotes.map(({ standard, text, side }) => [standard, text, side])).toEqual([
+  expect(
+    (await fileOf(id)).siteNotes.map(({ standard, text, side }) => [standard, text, side]),
+  ).toEqual([
     ['int', 'by the freckle', 'right'],
     ['us', 'above the mole', 'left'],
   ])

@@ -1,6 +1,6 @@
 import { afterAll, beforeAll, expect, test } from 'vitest'
 import { addDays, dueState, isoDateOf } from '#core'
-import { ROSTER_PAGE, ROSTER_SORTS, rosterSchema, type RosterEntry } from '#shared/roster'
+import { ROSTER_PAGE, ROSTER_SORTS, rosterSchema, type RosterEntry } from '#shared/contract/roster'
 import { fillWithMany } from '../../demo/many'
 import { startApi } from './support/app'
 
@@ -20,7 +20,10 @@ beforeAll(async () => {
     await api.patch(`/api/clients/${id}`, { nextDueOn: addDays(today, 12) })
   }
   for (const id of ids.slice(9, 13)) {
-    await api.engine.query('update check_ins set voided_at = now() where client_id = $1', [id])
+    await api.engine.query(
+      'update check_ins set voided_at = now(), void_reason = $2 where client_id = $1',
+      [id, 'a test'],
+    )
   }
   for (const id of ids.slice(13, 16)) {
     await api.post('/api/check-ins', {
@@ -93,8 +96,12 @@ test.each(['late', 'due', 'first', 'coming', 'under way', 'archived'])(
   },
 )
 
-test('a page past the last, and questions that are none, are answered with what there is', async () => {
+test('a page past the last, is the first; questions that are none are refused in words', async () => {
   expect(await ask({ page: '99' })).toEqual(await ask({}))
-  expect(await ask({ page: '-1', sort: 'size', state: 'gone' })).toEqual(await ask({}))
+  for (const wrong of ['page=-1', 'sort=size', 'state=gone', 'search=%00', 'page=1e9']) {
+    const { status, body } = await api.get(`/api/clients?${wrong}`)
+    expect(status, wrong).toBe(422)
+    expect(body.problems[0].message).toMatch(/: got .*Accepted: /)
+  }
   expect(await ask({ search: 'nobody of that name' })).toEqual({ entries: [], total: 0, page: 1 })
 })

@@ -12,7 +12,7 @@ import {
   type GirthId,
   type SiteId,
 } from '#core'
-import { SKIP_REASONS } from '#shared/check-ins'
+import { SKIP_REASONS } from '#shared/contract/check-ins'
 import type { SiteKind } from '~/composables/useSiteEntry'
 import { spotOf } from '../figure/sites'
 

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { formatDate } from '#core'
-import { checkInSchema, type CheckInWithReadings } from '#shared/check-ins'
-import { todaySchema } from '#shared/today'
+import { checkInSchema, type CheckInWithReadings } from '#shared/contract/check-ins'
+import { todaySchema } from '#shared/contract/today'
 
 /** Voids a check-in with a reason, or moves one that was taken under the wrong name. */
 const props = defineProps<{ checkIn: CheckInWithReadings }>()

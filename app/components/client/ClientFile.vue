@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { formatAsTyped, formatDate, type TypedUnit } from '#core'
-import type { ClientView } from '#shared/client-view'
-import { clientSchema } from '#shared/clients'
+import type { ClientView } from '#shared/contract/record'
+import { clientSchema } from '#shared/contract/clients'
 import { z } from 'zod'
 
 /** Edits of a client with their history, the archive and erasing. */

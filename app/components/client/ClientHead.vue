@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { ageOn, formatAsTyped, isoDateOf, type TypedUnit } from '#core'
-import type { Client } from '#shared/clients'
+import type { Client } from '#shared/contract/clients'
 
 /** Who it is, and the pages about them. */
 const props = defineProps<{ client: Client }>()

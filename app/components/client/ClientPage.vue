@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { ClientView } from '#shared/client-view'
+import type { ClientView } from '#shared/contract/record'
 
 /** The frame of every page about a client: who it is, or why they cannot be shown. */
 defineProps<{ view: ClientView | undefined; error: { message: string } | null | undefined }>()

@@ -13,8 +13,8 @@ import {
   USUAL_SETUP,
   type MeasurementSetup,
 } from '#core'
-import type { CheckInWithReadings } from '#shared/check-ins'
-import type { Client } from '#shared/clients'
+import type { CheckInWithReadings } from '#shared/contract/check-ins'
+import type { Client } from '#shared/contract/clients'
 
 /** One calm picture for the client, in words that a coach can show. */
 const props = defineProps<{

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import type { EChartsCoreOption } from 'echarts/core'
 import { daysBetween, fixed, formatDate, massIn, type TechnicalErrorBand, type MassUnit } from '#core'
-import type { ClientNote } from '#shared/tracking'
+import type { ClientNote } from '#shared/contract/notes'
 
 export interface LedgerPoint {
   /** Middle of its column in the sheet below, px. */

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { massIn, type MassUnit } from '#core'
-import type { ClientNote } from '#shared/tracking'
+import type { ClientNote } from '#shared/contract/notes'
 import type { LedgerPoint } from './CompositionChart.vue'
 
 /**

@@ -15,7 +15,7 @@ import {
   type MassUnit,
   type SiteId,
 } from '#core'
-import type { ClientView } from '#shared/client-view'
+import type { ClientView } from '#shared/contract/record'
 import { measuredOf } from '#shared/measured'
 import { setupChange } from '~/utils/hands'
 import type { LedgerColumn } from './LedgerCells.vue'

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { alignedIn, formatDate } from '#core'
-import type { Photo } from '#shared/tracking'
+import type { Photo } from '#shared/contract/photos'
 
 /** Two pictures of one view, laid over one another by crown and floor. */
 const props = defineProps<{ then: Photo; now: Photo; layout: 'side' | 'slider' }>()
@@ -9,8 +9,8 @@ const FRAME = { width: 340, height: 560 }
 const share = ref(50)
 
 function placed(photo: Photo) {
-  const { crown, floor } = photo
-  const at = crown && floor ? alignedIn({ ...photo, crown, floor }, FRAME) : undefined
+  const { crown, groundPoint } = photo
+  const at = crown && groundPoint ? alignedIn({ ...photo, crown, groundPoint }, FRAME) : undefined
   if (!at) return { inset: 0, width: '100%', height: '100%', objectFit: 'contain' as const }
   const part = (px: number, of: number) => `${(100 * px) / of}%`
   return {
@@ -22,7 +22,7 @@ function placed(photo: Photo) {
   }
 }
 const unmarked = computed(() =>
-  [props.then, props.now].some(({ crown, floor }) => !crown || !floor),
+  [props.then, props.now].some(({ crown, groundPoint }) => !crown || !groundPoint),
 )
 const name = (photo: Photo) => `From the ${photo.view}, ${formatDate(photo.takenOn, true)}`
 const size = { aspectRatio: `${FRAME.width} / ${FRAME.height}`, maxWidth: `${FRAME.width}px` }
@@ -31,7 +31,7 @@ const size = { aspectRatio: `${FRAME.width} / ${FRAME.height}`, maxWidth: `${FRA
 <template>
   <div data-test="compare">
     <p v-if="unmarked" class="pb-2">
-      SiteNote crown and floor on both, and they stand at the same height and place.
+      Mark crown and floor on both, and they stand at the same height and place.
     </p>
     <div v-if="layout === 'side'" class="flex flex-wrap gap-4">
       <figure v-for="photo in [then, now]" :key="photo.id" class="w-[340px] max-w-[47%]">

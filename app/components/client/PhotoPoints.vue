@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { z } from 'zod'
-import { photoSchema, type Photo, type PhotoPoint } from '#shared/tracking'
+import { photoSchema, type Photo, type PhotoPoint } from '#shared/contract/photos'
 
 /** Crown and floor of one picture, each by a tap. */
 const props = defineProps<{ photo: Photo }>()
@@ -8,11 +8,11 @@ const emit = defineEmits<{ kept: [photos: Photo[]] }>()
 
 const api = useApi()
 const crown = ref<PhotoPoint | null>(props.photo.crown)
-const floor = ref<PhotoPoint | null>(props.photo.floor)
+const groundPoint = ref<PhotoPoint | null>(props.photo.groundPoint)
 const trouble = ref('')
-const kept = ref(!!props.photo.crown && !!props.photo.floor)
+const kept = ref(!!props.photo.crown && !!props.photo.groundPoint)
 const next = computed(() =>
-  !crown.value ? 'crown of the head' : !floor.value ? 'floor between the feet' : undefined,
+  !crown.value ? 'crown of the head' : !groundPoint.value ? 'floor between the feet' : undefined,
 )
 
 async function tap(event: MouseEvent) {
@@ -22,37 +22,37 @@ async function tap(event: MouseEvent) {
     y: Math.min(1, Math.max(0, (event.clientY - top) / height)),
   }
   if (!crown.value) crown.value = point
-  else if (!floor.value) {
-    floor.value = point
+  else if (!groundPoint.value) {
+    groundPoint.value = point
     await keep()
   }
 }
 /** By the keyboard the usual places are taken: crown at the top, floor at the bottom, a little inside. */
 function usual() {
   crown.value = { x: 0.5, y: 0.05 }
-  floor.value = { x: 0.5, y: 0.97 }
+  groundPoint.value = { x: 0.5, y: 0.97 }
   void keep()
 }
 async function keep() {
   trouble.value = ''
-  const points = { crown: crown.value, floor: floor.value }
+  const points = { crown: crown.value, groundPoint: groundPoint.value }
   try {
     emit('kept', await api.patch(`/api/photos/${props.photo.id}`, z.array(photoSchema), points))
     kept.value = true
   } catch (failure) {
     trouble.value = (failure as Error).message
-    floor.value = null
+    groundPoint.value = null
   }
 }
 function again() {
   crown.value = null
-  floor.value = null
+  groundPoint.value = null
   kept.value = false
 }
 const marked = computed(() =>
   [
     { name: 'crown', point: crown.value },
-    { name: 'floor', point: floor.value },
+    { name: 'floor', point: groundPoint.value },
   ].flatMap(({ name, point }) => (point ? [{ name, ...point }] : [])),
 )
 </script>

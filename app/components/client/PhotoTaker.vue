@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { isoDateOf } from '#core'
 import { z } from 'zod'
-import { PHOTO_VIEWS, photoSchema, type Photo } from '#shared/tracking'
+import { PHOTO_VIEWS, photoSchema, type Photo } from '#shared/contract/photos'
 
 /** Takes or chooses a picture of each view. Only what the browser has drawn anew leaves it. */
 const props = defineProps<{ clientId: string; takenOn?: string }>()

@@ -12,9 +12,9 @@ import {
   type Measured,
   type StartingPoint,
 } from '#core'
-import type { CheckInWithReadings } from '#shared/check-ins'
-import type { ClientView } from '#shared/client-view'
-import type { Plan } from '#shared/plans'
+import type { CheckInWithReadings } from '#shared/contract/check-ins'
+import type { ClientView } from '#shared/contract/record'
+import type { Plan } from '#shared/contract/plans'
 
 /** The plan in force against the check-ins since. */
 const props = defineProps<{

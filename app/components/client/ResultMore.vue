@@ -21,7 +21,7 @@ import {
   type Person,
   type SkinfoldId,
 } from '#core'
-import type { CheckInWithReadings } from '#shared/check-ins'
+import type { CheckInWithReadings } from '#shared/contract/check-ins'
 
 const props = defineProps<{ person: Person; checkIn: CheckInWithReadings }>()
 

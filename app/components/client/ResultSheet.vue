@@ -27,8 +27,8 @@ import {
   type Quantity,
   type Values,
 } from '#core'
-import type { CheckInWithReadings } from '#shared/check-ins'
-import type { Client } from '#shared/clients'
+import type { CheckInWithReadings } from '#shared/contract/check-ins'
+import type { Client } from '#shared/contract/clients'
 
 const props = defineProps<{
   client: Client

@@ -8,7 +8,7 @@ import {
   type ScreeningAnswers,
   type ScreeningFlag,
 } from '#core'
-import { screeningSchema, type Screening } from '#shared/clients'
+import { screeningSchema, type Screening } from '#shared/contract/clients'
 
 const props = defineProps<{ clientId: string; screening: Screening | null; today: string }>()
 const emit = defineEmits<{ kept: [screening: Screening] }>()

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import type { EChartsCoreOption } from 'echarts/core'
 import { fixed, formatDate, type IsoDate } from '#core'
-import type { ClientNote } from '#shared/tracking'
+import type { ClientNote } from '#shared/contract/notes'
 
 export interface CurvePoint {
   date: IsoDate

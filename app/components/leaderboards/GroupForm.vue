@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { addDays, BOARD_MEASURES, isoDateOf } from '#core'
-import { problemsOf } from '#shared/problems'
-import { rosterSchema } from '#shared/roster'
-import { leaderboardFormSchema, type LeaderboardForm } from '#shared/tracking'
+import { problemsOf } from '#shared/contract/problems'
+import { rosterSchema } from '#shared/contract/roster'
+import { leaderboardFormSchema, type LeaderboardForm } from '#shared/contract/leaderboards'
 
 /** A group's name, period, measure and members. */
 const props = defineProps<{ start?: LeaderboardForm; save: (form: LeaderboardForm) => Promise<void> }>()

@@ -18,7 +18,7 @@ import {
   wantsAnotherTrial,
   type SiteId,
 } from '#core'
-import { callerViewSchema, type CallerView } from '#shared/check-ins'
+import { callerViewSchema, type CallerView } from '#shared/contract/check-ins'
 
 definePageMeta({ layout: false })
 

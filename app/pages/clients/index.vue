@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { formatDate } from '#core'
-import { ROSTER_PAGE, ROSTER_STATES, rosterSchema } from '#shared/roster'
+import { ROSTER_PAGE, ROSTER_STATES, rosterSchema } from '#shared/contract/roster'
 
 useHead({ title: 'Clients · Oak Pinch' })
 

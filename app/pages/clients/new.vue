@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { useForm } from '@tanstack/vue-form'
 import { attempt, DEFAULT_CADENCE_DAYS, isoDateOf, parseHeight } from '#core'
-import { clientSchema, newClientSchema, type NewClientForm } from '#shared/clients'
+import { clientSchema, newClientSchema, type NewClientForm } from '#shared/contract/clients'
 
 const api = useApi()
 useHead({ title: 'Add a client · Oak Pinch' })

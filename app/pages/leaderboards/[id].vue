@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { fixed, formatDate, massIn, signed, showsComposition } from '#core'
 import { z } from 'zod'
-import { boardSchema, leaderboardSchema, type BoardLine, type LeaderboardForm } from '#shared/tracking'
+import { boardSchema, leaderboardSchema, type BoardLine, type LeaderboardForm } from '#shared/contract/leaderboards'
 
 const route = useRoute()
 const api = useApi()

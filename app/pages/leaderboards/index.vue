@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { formatDate } from '#core'
 import { z } from 'zod'
-import { leaderboardSchema, type LeaderboardForm } from '#shared/tracking'
+import { leaderboardSchema, type LeaderboardForm } from '#shared/contract/leaderboards'
 
 useHead({ title: 'Boards · Oak Pinch' })
 

@@ -20,9 +20,9 @@ import {
   type SkinfoldId,
   type Typed,
 } from '#core'
-import { checkInSchema, readingReceiptSchema } from '#shared/check-ins'
-import { gymSchema } from '#shared/gym'
-import { todaySchema } from '#shared/today'
+import { checkInSchema, readingReceiptSchema } from '#shared/contract/check-ins'
+import { gymSchema } from '#shared/contract/equipment'
+import { todaySchema } from '#shared/contract/today'
 
 useHead({ title: 'Tables · Oak Pinch' })
 

@@ -23,7 +23,7 @@ export const TECHNIQUES: readonly FoldTechnique[] = [
   {
     standard: 'int',
     name: 'International anthropometry',
-    marking: 'SiteNote every landmark first, then measure.',
+    marking: 'Mark every landmark first, then measure.',
     grip: 'Thumb and index finger; jaws 1 cm from them, as deep as the fingernail is long, square to the fold.',
     reading: 'Two seconds after the jaws close.',
     order: 'A complete circuit, then again.',

@@ -1,10 +1,5 @@
-import { getQuery } from 'h3'
-import { rosterQuerySchema, type Roster } from '#shared/roster'
-import { findRoster } from '../../repositories/roster'
-import { defineApi } from '../../utils/api'
-import { todayHere } from '../../utils/today'
+import { clients } from '#shared/contract/routes/clients'
+import { findRoster } from '../../clients/roster'
+import { defineApi } from '../../http/define-api'
 
-/** A page of the roster. */
-export default defineApi((event, db): Promise<Roster> =>
-  findRoster(db, rosterQuerySchema.parse(getQuery(event)), todayHere()),
-)
+export default defineApi(clients.list, ({ db, query, today }) => findRoster(db, query, today))

@@ -1,12 +1,5 @@
-import { setResponseStatus } from 'h3'
-import { newClientSchema } from '#shared/clients'
-import { addClient } from '../../repositories/clients'
-import { bodyOf, defineApi } from '../../utils/api'
-import { todayHere } from '../../utils/today'
+import { clients } from '#shared/contract/routes/clients'
+import { addClient } from '../../clients/commands'
+import { defineApi } from '../../http/define-api'
 
-export default defineApi(async (event, db) => {
-  const today = todayHere()
-  const client = await addClient(db, await bodyOf(event, newClientSchema(today)), today)
-  setResponseStatus(event, 201)
-  return client
-})
+export default defineApi(clients.add, ({ db, body, today }) => addClient(db, body, today))

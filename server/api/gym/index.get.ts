@@ -1,5 +1,5 @@
-import { findGym } from '../../repositories/gym'
-import { defineApi } from '../../utils/api'
-import { todayHere } from '../../utils/today'
+import { gym } from '#shared/contract/routes/equipment'
+import { findGym } from '../../equipment/queries'
+import { defineApi } from '../../http/define-api'
 
-export default defineApi((_event, db) => findGym(db, todayHere()))
+export default defineApi(gym.view, ({ db, today }) => findGym(db, today))

@@ -1,17 +1,9 @@
-import { settingsChangeSchema } from '#shared/gym'
-import { equipmentExists, changeSettings, findGym, findProtocol } from '../../repositories/gym'
-import { bodyOf, defineApi, NotFound } from '../../utils/api'
-import { todayHere } from '../../utils/today'
+import { gym } from '#shared/contract/routes/equipment'
+import { changeSettings } from '../../equipment/commands'
+import { findGym } from '../../equipment/queries'
+import { defineApi } from '../../http/define-api'
 
-export default defineApi(async (event, db) => {
-  const change = await bodyOf(event, settingsChangeSchema)
-  const { testerId, ...tools } = change
-  if (!(await equipmentExists(db, { ...tools, testerId: testerId ?? undefined }))) {
-    throw new NotFound('No such tester or instrument.')
-  }
-  if (change.defaultProtocolId && !(await findProtocol(db, change.defaultProtocolId))) {
-    throw new NotFound(`Protocol: there is no set “${change.defaultProtocolId}”.`)
-  }
-  await changeSettings(db, change)
-  return findGym(db, todayHere())
+export default defineApi(gym.change, async ({ db, body, today }) => {
+  await changeSettings(db, body)
+  return findGym(db, today)
 })

@@ -1,8 +1,9 @@
-import { listLeaderboards, removeLeaderboard } from '../../repositories/leaderboards'
-import { defineApi, idOf } from '../../utils/api'
+import { leaderboards } from '#shared/contract/routes/leaderboards'
+import { removeLeaderboard } from '../../leaderboards/commands'
+import { listLeaderboards } from '../../leaderboards/queries'
+import { defineApi } from '../../http/define-api'
 
-/** Removes a group; its clients and their check-ins stay. */
-export default defineApi(async (event, db) => {
-  await removeLeaderboard(db, idOf(event))
+export default defineApi(leaderboards.remove, async ({ db, params }) => {
+  await removeLeaderboard(db, params.id)
   return listLeaderboards(db)
 })

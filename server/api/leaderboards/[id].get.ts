@@ -1,5 +1,5 @@
-import { boardOf } from '../../utils/board'
-import { defineApi, idOf } from '../../utils/api'
+import { leaderboards } from '#shared/contract/routes/leaderboards'
+import { findBoard } from '../../leaderboards/queries'
+import { defineApi } from '../../http/define-api'
 
-/** The board of a group. */
-export default defineApi((event, db) => boardOf(db, idOf(event)))
+export default defineApi(leaderboards.view, ({ db, params }) => findBoard(db, params.id))

@@ -1,12 +1,9 @@
-import { leaderboardFormSchema } from '#shared/tracking'
-import { saveLeaderboard } from '../../repositories/leaderboards'
-import { bodyOf, defineApi, idOf, NotFound } from '../../utils/api'
-import { boardOf } from '../../utils/board'
+import { leaderboards } from '#shared/contract/routes/leaderboards'
+import { changeLeaderboard } from '../../leaderboards/commands'
+import { findBoard } from '../../leaderboards/queries'
+import { defineApi } from '../../http/define-api'
 
-export default defineApi(async (event, db) => {
-  const id = idOf(event)
-  if (!(await saveLeaderboard(db, await bodyOf(event, leaderboardFormSchema), id))) {
-    throw new NotFound('No such group.')
-  }
-  return boardOf(db, id)
+export default defineApi(leaderboards.change, async ({ db, params: { id }, body }) => {
+  await changeLeaderboard(db, id, body)
+  return findBoard(db, id)
 })

@@ -1,4 +1,5 @@
-import { listLeaderboards } from '../../repositories/leaderboards'
-import { defineApi } from '../../utils/api'
+import { leaderboards } from '#shared/contract/routes/leaderboards'
+import { listLeaderboards } from '../../leaderboards/queries'
+import { defineApi } from '../../http/define-api'
 
-export default defineApi((_event, db) => listLeaderboards(db))
+export default defineApi(leaderboards.list, ({ db }) => listLeaderboards(db))

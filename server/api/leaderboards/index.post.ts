@@ -1,10 +1,9 @@
-import { setResponseStatus } from 'h3'
-import { leaderboardFormSchema } from '#shared/tracking'
-import { findLeaderboard, saveLeaderboard } from '../../repositories/leaderboards'
-import { bodyOf, defineApi } from '../../utils/api'
+import { leaderboards } from '#shared/contract/routes/leaderboards'
+import { addLeaderboard } from '../../leaderboards/commands'
+import { leaderboardOr404 } from '../../leaderboards/queries'
+import { defineApi } from '../../http/define-api'
 
-export default defineApi(async (event, db) => {
-  const id = await saveLeaderboard(db, await bodyOf(event, leaderboardFormSchema))
-  setResponseStatus(event, 201)
-  return findLeaderboard(db, id!)
+export default defineApi(leaderboards.add, async ({ db, body }) => {
+  await addLeaderboard(db, body)
+  return leaderboardOr404(db, body.id)
 })

@@ -6,8 +6,8 @@ type Api = Awaited<ReturnType<typeof startApi>>
 
 /** Adds a woman of that name; returns her id. @param more changes of her record */
 export async function addClient(api: Api, name: string, more: object = {}): Promise<string> {
-  const { body } = await api.post('/api/clients', {
-    ...{ name, sex: 'female', birthDate: '1990-03-14', height: '168 cm', cadenceDays: '28' },
+  const { body } = await api.add('/api/clients', {
+    ...{ name, sex: 'female', birthDate: '1990-03-14', height: '168 cm', cadenceDays: 28 },
   })
   if (Object.keys(more).length) await api.patch(`/api/clients/${body.id}`, more)
   return body.id as string
@@ -28,9 +28,11 @@ export async function measure(
   const day = addDays(isoDateOf(new Date()), -daysAgo)
   const takenAt = `${day}T08:00:00Z`
   await api.post('/api/check-ins', { id, clientId, measuredOn: day, startedAt: takenAt })
+  const { body: started } = await api.get(`/api/check-ins/${id}`)
+  const { testerId, caliperId, scaleId } = started.checkIn
   const reading = (more: object) => ({
-    ...{ id: randomUUID(), checkInId: id, trial: 1, unit: 'mm', typed: 'x', takenAt },
-    ...{ supersedes: null, ...more },
+    ...{ id: randomUUID(), checkInId: id, trial: 1, typedUnit: 'mm', typedText: 'x', takenAt },
+    ...{ supersedes: null, testerId, instrumentId: caliperId, ...more },
   })
   const folds = SEVEN_FOLDS.flatMap((site, i) =>
     [1, 2].map((trial) =>
@@ -40,7 +42,14 @@ export async function measure(
       }),
     ),
   )
-  const mass = reading({ kind: 'mass', site: null, standard: null, value: massKg, unit: 'kg' })
+  const mass = reading({
+    kind: 'mass',
+    site: null,
+    standard: null,
+    value: massKg,
+    typedUnit: 'kg',
+    instrumentId: scaleId,
+  })
   await api.post(`/api/check-ins/${id}/readings`, { readings: [...folds, mass] })
   await api.post(`/api/check-ins/${id}/close`)
   return id

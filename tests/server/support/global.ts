@@ -3,8 +3,8 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import type { TestProject } from 'vitest/node'
-import { openDatabase } from '../../../server/database/open'
-import { ensureGym } from '../../../server/repositories/gym'
+import { openDatabase } from '../../../server/database/driver'
+import { ensureGym } from '../../../server/equipment/commands'
 
 declare module 'vitest' {
   export interface ProvidedContext {

@@ -25,7 +25,7 @@ import {
   type SiteId,
 } from '#core'
 import { z } from 'zod'
-import { clientNoteSchema, EVENT_KINDS } from '#shared/tracking'
+import { clientNoteSchema, CLIENT_NOTE_KINDS } from '#shared/contract/notes'
 import type { Curve } from '~/components/client/SeriesChart.vue'
 import { setupChange } from '~/utils/hands'
 
@@ -352,7 +352,7 @@ const label = computed(() => {
         </FieldRow>
         <FieldRow id="note-kind" label="Kind">
           <select id="note-kind" v-model="note.kind" class="field">
-            <option v-for="k in EVENT_KINDS" :key="k" :value="k">
+            <option v-for="k in CLIENT_NOTE_KINDS" :key="k" :value="k">
               {{ k === 'phase' ? 'new phase' : k }}
             </option>
           </select>

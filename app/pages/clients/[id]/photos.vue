@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { formatDate } from '#core'
 import { z } from 'zod'
-import { PHOTO_VIEWS, photoSchema, type Photo } from '#shared/tracking'
+import { PHOTO_VIEWS, photoSchema, type Photo } from '#shared/contract/photos'
 
 const { id, view, error, patch } = await useClientView('photos')
 
@@ -77,7 +77,7 @@ async function remove(photo: Photo) {
       <ul class="flex flex-wrap gap-2 pt-3 print:hidden">
         <li v-for="photo in [then, now].filter((p) => p !== undefined)" :key="photo.id">
           <button type="button" class="button" @click="marking = photo">
-            {{ photo.crown && photo.floor ? 'SiteNote again' : 'SiteNote crown and floor' }},
+            {{ photo.crown && photo.groundPoint ? 'Mark again' : 'Mark crown and floor' }},
             {{ formatDate(photo.takenOn) }}
           </button>
           <button type="button" class="min-h-11 px-3 text-clay underline" @click="remove(photo)">

@@ -45,7 +45,7 @@ import {
   type RestingForm,
 } from '#core'
 import { z } from 'zod'
-import { planSchema, type PlanDefinition } from '#shared/plans'
+import { planSchema, type PlanDefinition } from '#shared/contract/plans'
 
 const { id, view, error, patch, measured, planInForce: inForce } = await useClientView('plan')
 

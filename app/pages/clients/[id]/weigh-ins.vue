@@ -14,7 +14,7 @@ import {
   weeklyAverages,
 } from '#core'
 import { z } from 'zod'
-import { weighInSchema } from '#shared/tracking'
+import { weighInSchema } from '#shared/contract/weigh-ins'
 
 const { id, view, error, patch } = await useClientView('weigh-ins')
 

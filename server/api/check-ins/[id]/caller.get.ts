@@ -1,4 +1,5 @@
-import { defineApi, idOf } from '../../../utils/api'
-import { callerViewOf } from '../../../utils/check-in'
+import { checkIns } from '#shared/contract/routes/check-ins'
+import { findCallerView } from '../../../check-ins/queries'
+import { defineApi } from '../../../http/define-api'
 
-export default defineApi((event, db) => callerViewOf(db, idOf(event)))
+export default defineApi(checkIns.caller, ({ db, params }) => findCallerView(db, params.id))

@@ -1,10 +1,10 @@
-import { closeCheckIn } from '../../../repositories/check-ins'
-import { defineApi, idOf } from '../../../utils/api'
-import { checkInOr404 } from '../../../utils/check-in'
-import { announce } from '../../../utils/live'
+import { checkIns } from '#shared/contract/routes/check-ins'
+import { closeCheckIn } from '../../../check-ins/commands'
+import { checkInOr404 } from '../../../check-ins/queries'
+import { announce } from '../../../events/live'
+import { defineApi } from '../../../http/define-api'
 
-export default defineApi(async (event, db) => {
-  const { id } = await checkInOr404(db, idOf(event))
+export default defineApi(checkIns.close, async ({ db, params: { id } }) => {
   await closeCheckIn(db, id, new Date())
   announce(id)
   return checkInOr404(db, id)

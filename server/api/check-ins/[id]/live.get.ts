@@ -1,14 +1,14 @@
-import { createEventStream, defineEventHandler, getQuery } from 'h3'
-import { idOf } from '../../../utils/api'
-import { callerViewOf, checkInOr404 } from '../../../utils/check-in'
-import { useDatabase } from '../../../utils/database'
-import { listen } from '../../../utils/live'
+import { createEventStream } from 'h3'
+import { checkIns } from '#shared/contract/routes/check-ins'
+import { checkInOr404, findCallerView } from '../../../check-ins/queries'
+import { listen } from '../../../events/live'
+import { defineApi } from '../../../http/define-api'
 
 /** A check-in as it is and after every change, as server-sent events. `?for=caller` leaves out what is private. */
-export default defineEventHandler(async (event) => {
-  const db = await useDatabase()
-  const id = idOf(event)
-  const forCaller = getQuery(event).for === 'caller'
+export default defineApi(checkIns.live, async ({ event, db, params: { id }, query }) => {
+  const current = () => (query.for === 'caller' ? findCallerView(db, id) : checkInOr404(db, id))
+  // Answers 404 before the stream begins.
+  const first = await current()
   const stream = createEventStream(event)
   let sending = false
   let again = false
@@ -18,9 +18,7 @@ export default defineEventHandler(async (event) => {
     sending = true
     do {
       again = false
-      const view = await (forCaller ? callerViewOf(db, id) : checkInOr404(db, id)).catch(
-        () => undefined,
-      )
+      const view = await current().catch(() => undefined)
       if (view) await stream.push(JSON.stringify(view))
     } while (again)
     sending = false
@@ -30,6 +28,6 @@ export default defineEventHandler(async (event) => {
     stop()
     await stream.close()
   })
-  void send()
+  void stream.push(JSON.stringify(first))
   return stream.send()
 })

@@ -1,11 +1,12 @@
-import { voidCheckIn } from '../../../repositories/check-ins'
-import { findSettings } from '../../../repositories/gym'
-import { defineApi, idOf } from '../../../utils/api'
-import { checkInOr404 } from '../../../utils/check-in'
+import { checkIns } from '#shared/contract/routes/check-ins'
+import { voidCheckIn } from '../../../check-ins/commands'
+import { checkInOr404 } from '../../../check-ins/queries'
+import { announce } from '../../../events/live'
+import { defineApi } from '../../../http/define-api'
 
-/** Takes a voided check-in back. */
-export default defineApi(async (event, db) => {
-  const checkIn = await checkInOr404(db, idOf(event))
-  await voidCheckIn(db, checkIn, null, (await findSettings(db)).testerId)
-  return checkInOr404(db, checkIn.id)
+/** Restores a voided check-in. */
+export default defineApi(checkIns.restore, async ({ db, params: { id }, actor }) => {
+  await voidCheckIn(db, id, null, actor)
+  announce(id)
+  return checkInOr404(db, id)
 })

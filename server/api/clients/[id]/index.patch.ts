@@ -1,14 +1,9 @@
-import { clientChangeSchema } from '#shared/clients'
-import { changeClient } from '../../../repositories/clients'
-import { findSettings } from '../../../repositories/gym'
-import { bodyOf, defineApi, idOf } from '../../../utils/api'
-import { clientOr404 } from '../../../utils/check-in'
-import { todayHere } from '../../../utils/today'
+import { clients } from '#shared/contract/routes/clients'
+import { changeClient } from '../../../clients/commands'
+import { clientOr404 } from '../../../clients/queries'
+import { defineApi } from '../../../http/define-api'
 
-export default defineApi(async (event, db) => {
-  const { id } = await clientOr404(db, idOf(event))
-  const today = todayHere()
-  const change = await bodyOf(event, clientChangeSchema(today))
-  await changeClient(db, id, change, { testerId: (await findSettings(db)).testerId, today })
+export default defineApi(clients.change, async ({ db, params: { id }, body, actor, today }) => {
+  await changeClient(db, id, body, { actor, today })
   return clientOr404(db, id)
 })

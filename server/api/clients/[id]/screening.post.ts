@@ -1,12 +1,11 @@
-import { screeningAnswersSchema } from '#shared/clients'
-import { addScreening, findScreening } from '../../../repositories/clients'
-import { bodyOf, defineApi, idOf } from '../../../utils/api'
-import { clientOr404 } from '../../../utils/check-in'
-import { todayHere } from '../../../utils/today'
+import { clients } from '#shared/contract/routes/clients'
+import { addScreening } from '../../../clients/commands'
+import { clientOr404, findScreening } from '../../../clients/queries'
+import { defineApi } from '../../../http/define-api'
 
-export default defineApi(async (event, db) => {
-  const { id } = await clientOr404(db, idOf(event))
-  const answers = await bodyOf(event, screeningAnswersSchema)
-  await addScreening(db, id, { answers, reviewedOn: todayHere() })
-  return findScreening(db, id)
+export default defineApi(clients.screen, async ({ db, params: { id: clientId }, body, today }) => {
+  await clientOr404(db, clientId)
+  const { id, ...answers } = body
+  await addScreening(db, clientId, id, { answers, reviewedOn: today })
+  return (await findScreening(db, clientId))!
 })

@@ -1,10 +1,10 @@
-import { siteNoteSchema } from '#shared/clients'
-import { addSiteNote, listSiteNotes } from '../../../repositories/clients'
-import { bodyOf, defineApi, idOf } from '../../../utils/api'
-import { clientOr404 } from '../../../utils/check-in'
+import { clients } from '#shared/contract/routes/clients'
+import { addSiteNote } from '../../../clients/commands'
+import { clientOr404, listSiteNotes } from '../../../clients/queries'
+import { defineApi } from '../../../http/define-api'
 
-export default defineApi(async (event, db) => {
-  const { id } = await clientOr404(db, idOf(event))
-  await addSiteNote(db, id, await bodyOf(event, siteNoteSchema))
+export default defineApi(clients.keepSiteNote, async ({ db, params: { id }, body }) => {
+  await clientOr404(db, id)
+  await addSiteNote(db, id, body)
   return listSiteNotes(db, id)
 })

@@ -1,9 +1,9 @@
-import { instrumentFormSchema } from '#shared/gym'
-import { findGym, saveInstrument } from '../../../repositories/gym'
-import { bodyOf, defineApi } from '../../../utils/api'
-import { todayHere } from '../../../utils/today'
+import { gym } from '#shared/contract/routes/equipment'
+import { addInstrument } from '../../../equipment/commands'
+import { findGym } from '../../../equipment/queries'
+import { defineApi } from '../../../http/define-api'
 
-export default defineApi(async (event, db) => {
-  await saveInstrument(db, await bodyOf(event, instrumentFormSchema))
-  return findGym(db, todayHere())
+export default defineApi(gym.addInstrument, async ({ db, body, today }) => {
+  await addInstrument(db, body)
+  return findGym(db, today)
 })

@@ -1,9 +1,9 @@
-import { getRouterParam } from 'h3'
-import { findGym, retireOwnProtocol } from '../../../repositories/gym'
-import { defineApi } from '../../../utils/api'
-import { todayHere } from '../../../utils/today'
+import { gym } from '#shared/contract/routes/equipment'
+import { retireOwnProtocol } from '../../../equipment/commands'
+import { findGym } from '../../../equipment/queries'
+import { defineApi } from '../../../http/define-api'
 
-export default defineApi(async (event, db) => {
-  await retireOwnProtocol(db, getRouterParam(event, 'id') ?? '')
-  return findGym(db, todayHere())
+export default defineApi(gym.removeProtocol, async ({ db, params, today }) => {
+  await retireOwnProtocol(db, params.id)
+  return findGym(db, today)
 })

@@ -1,9 +1,9 @@
-import { ownProtocolSchema } from '#shared/gym'
-import { findGym, saveOwnProtocol } from '../../../repositories/gym'
-import { bodyOf, defineApi } from '../../../utils/api'
-import { todayHere } from '../../../utils/today'
+import { gym } from '#shared/contract/routes/equipment'
+import { saveOwnProtocol } from '../../../equipment/commands'
+import { findGym } from '../../../equipment/queries'
+import { defineApi } from '../../../http/define-api'
 
-export default defineApi(async (event, db) => {
-  await saveOwnProtocol(db, await bodyOf(event, ownProtocolSchema))
-  return findGym(db, todayHere())
+export default defineApi(gym.keepProtocol, async ({ db, body, today }) => {
+  await saveOwnProtocol(db, body)
+  return findGym(db, today)
 })

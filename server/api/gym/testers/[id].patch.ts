@@ -1,11 +1,9 @@
-import { testerFormSchema } from '#shared/gym'
-import { findGym, saveTester } from '../../../repositories/gym'
-import { bodyOf, defineApi, idOf, NotFound } from '../../../utils/api'
-import { todayHere } from '../../../utils/today'
+import { gym } from '#shared/contract/routes/equipment'
+import { changeTester } from '../../../equipment/commands'
+import { findGym } from '../../../equipment/queries'
+import { defineApi } from '../../../http/define-api'
 
-export default defineApi(async (event, db) => {
-  if (!(await saveTester(db, await bodyOf(event, testerFormSchema), idOf(event)))) {
-    throw new NotFound('No such tester.')
-  }
-  return findGym(db, todayHere())
+export default defineApi(gym.changeTester, async ({ db, params, body, today }) => {
+  await changeTester(db, params.id, body)
+  return findGym(db, today)
 })

@@ -1,9 +1,9 @@
-import { testerFormSchema } from '#shared/gym'
-import { findGym, saveTester } from '../../../repositories/gym'
-import { bodyOf, defineApi } from '../../../utils/api'
-import { todayHere } from '../../../utils/today'
+import { gym } from '#shared/contract/routes/equipment'
+import { addTester } from '../../../equipment/commands'
+import { findGym } from '../../../equipment/queries'
+import { defineApi } from '../../../http/define-api'
 
-export default defineApi(async (event, db) => {
-  await saveTester(db, await bodyOf(event, testerFormSchema))
-  return findGym(db, todayHere())
+export default defineApi(gym.addTester, async ({ db, body, today }) => {
+  await addTester(db, body)
+  return findGym(db, today)
 })

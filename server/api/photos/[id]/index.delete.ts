@@ -1,12 +1,9 @@
-import { findPhoto, listPhotos, removePhoto } from '../../../repositories/tracking'
-import { defineApi, idOf, NotFound } from '../../../utils/api'
-import { deletePhotos } from '../../../utils/photo-files'
+import { photos } from '#shared/contract/routes/photos'
+import { removePhoto } from '../../../photos/commands'
+import { listPhotos } from '../../../photos/queries'
+import { defineApi } from '../../../http/define-api'
 
-/** Deletes a photo for good, its file too. */
-export default defineApi(async (event, db) => {
-  const photo = await findPhoto(db, idOf(event))
-  if (!photo) throw new NotFound('No such photo.')
-  await removePhoto(db, photo.id)
-  await deletePhotos([photo.id])
-  return listPhotos(db, photo.clientId)
+export default defineApi(photos.remove, async ({ db, params: { id } }) => {
+  const { clientId } = await removePhoto(db, id)
+  return listPhotos(db, clientId)
 })

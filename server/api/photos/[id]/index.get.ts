@@ -1,16 +1,19 @@
 import { setResponseHeaders } from 'h3'
-import { findPhoto } from '../../../repositories/tracking'
-import { defineApi, idOf, NotFound } from '../../../utils/api'
-import { readPhoto } from '../../../utils/photo-files'
+import { photos } from '#shared/contract/routes/photos'
+import { readPhoto } from '../../../files/photos'
+import { defineApi } from '../../../http/define-api'
+import { notFound } from '../../../http/errors'
+import { photoOr404 } from '../../../photos/queries'
 
-export default defineApi(async (event, db) => {
-  const photo = await findPhoto(db, idOf(event))
-  const bytes = photo && (await readPhoto(photo.id))
-  if (!photo || !bytes) throw new NotFound('No such photo.')
+export default defineApi(photos.picture, async ({ event, db, params: { id } }) => {
+  const photo = await photoOr404(db, id)
+  const bytes = await readPhoto(photo.id)
+  if (!bytes) throw notFound('The picture of this photo is gone.')
   setResponseHeaders(event, {
     'content-type': photo.type,
     'cache-control': 'private, no-store',
     'content-security-policy': "default-src 'none'; style-src 'unsafe-inline'; sandbox",
+    'cross-origin-resource-policy': 'same-origin',
     'x-content-type-options': 'nosniff',
   })
   return bytes

@@ -1,11 +1,9 @@
-import { photoPointsSchema } from '#shared/tracking'
-import { findPhoto, listPhotos, setPhotoPoints } from '../../../repositories/tracking'
-import { bodyOf, defineApi, idOf, NotFound } from '../../../utils/api'
+import { photos } from '#shared/contract/routes/photos'
+import { setPhotoPoints } from '../../../photos/commands'
+import { listPhotos } from '../../../photos/queries'
+import { defineApi } from '../../../http/define-api'
 
-/** Keeps where crown and floor are. */
-export default defineApi(async (event, db) => {
-  const photo = await findPhoto(db, idOf(event))
-  if (!photo) throw new NotFound('No such photo.')
-  await setPhotoPoints(db, photo.id, await bodyOf(event, photoPointsSchema))
-  return listPhotos(db, photo.clientId)
+export default defineApi(photos.setPoints, async ({ db, params: { id }, body }) => {
+  const { clientId } = await setPhotoPoints(db, id, body)
+  return listPhotos(db, clientId)
 })

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { checkInSchema, checkInViewSchema, type CheckInView } from '#shared/check-ins'
+import { checkInSchema, checkInViewSchema, type CheckInView } from '#shared/contract/check-ins'
 import type { Conversion } from '#core'
 
 const route = useRoute()

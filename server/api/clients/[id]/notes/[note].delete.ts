@@ -1,9 +1,9 @@
-import { listClientNotes, removeClientNote } from '../../../../repositories/tracking'
-import { defineApi, idOf, NotFound } from '../../../../utils/api'
-import { clientOr404 } from '../../../../utils/check-in'
+import { notes } from '#shared/contract/routes/notes'
+import { removeNote } from '../../../../notes/commands'
+import { listNotes } from '../../../../notes/queries'
+import { defineApi } from '../../../../http/define-api'
 
-export default defineApi(async (event, db) => {
-  const { id } = await clientOr404(db, idOf(event))
-  if (!(await removeClientNote(db, id, idOf(event, 'note')))) throw new NotFound('No such note.')
-  return listClientNotes(db, id)
+export default defineApi(notes.remove, async ({ db, params: { id, note } }) => {
+  await removeNote(db, id, note)
+  return listNotes(db, id)
 })

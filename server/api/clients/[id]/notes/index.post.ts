@@ -1,10 +1,11 @@
-import { clientNoteFormSchema } from '#shared/tracking'
-import { addClientNote, listClientNotes } from '../../../../repositories/tracking'
-import { bodyOf, defineApi, idOf } from '../../../../utils/api'
-import { clientOr404 } from '../../../../utils/check-in'
+import { notes } from '#shared/contract/routes/notes'
+import { clientOr404 } from '../../../../clients/queries'
+import { addNote } from '../../../../notes/commands'
+import { listNotes } from '../../../../notes/queries'
+import { defineApi } from '../../../../http/define-api'
 
-export default defineApi(async (event, db) => {
-  const { id } = await clientOr404(db, idOf(event))
-  await addClientNote(db, id, await bodyOf(event, clientNoteFormSchema))
-  return listClientNotes(db, id)
+export default defineApi(notes.add, async ({ db, params: { id }, body }) => {
+  await clientOr404(db, id)
+  await addNote(db, id, body)
+  return listNotes(db, id)
 })

@@ -1,9 +1,11 @@
-import { endPlan, listPlans } from '../../../../repositories/plans'
-import { defineApi, idOf } from '../../../../utils/api'
-import { clientOr404 } from '../../../../utils/check-in'
+import { plans } from '#shared/contract/routes/plans'
+import { clientOr404 } from '../../../../clients/queries'
+import { endPlan } from '../../../../plans/commands'
+import { listPlans } from '../../../../plans/queries'
+import { defineApi } from '../../../../http/define-api'
 
-export default defineApi(async (event, db) => {
-  const { id } = await clientOr404(db, idOf(event))
+export default defineApi(plans.end, async ({ db, params: { id } }) => {
+  await clientOr404(db, id)
   await endPlan(db, id)
   return listPlans(db, id)
 })

@@ -1,11 +1,10 @@
-import { getRouterParam } from 'h3'
-import { isoDateSchema } from '#shared/ids'
-import { listWeighIns, takeBackWeighIn } from '../../../../repositories/tracking'
-import { defineApi, idOf } from '../../../../utils/api'
-import { clientOr404 } from '../../../../utils/check-in'
+import { weighIns } from '#shared/contract/routes/weigh-ins'
+import { clientOr404, listWeighIns } from '../../../../clients/queries'
+import { removeWeighIn } from '../../../../weigh-ins/commands'
+import { defineApi } from '../../../../http/define-api'
 
-export default defineApi(async (event, db) => {
-  const { id } = await clientOr404(db, idOf(event))
-  await takeBackWeighIn(db, id, isoDateSchema.parse(getRouterParam(event, 'date')))
+export default defineApi(weighIns.remove, async ({ db, params: { id, date } }) => {
+  await clientOr404(db, id)
+  await removeWeighIn(db, id, date)
   return listWeighIns(db, id)
 })

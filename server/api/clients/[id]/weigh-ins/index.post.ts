@@ -1,10 +1,9 @@
-import { weighInsFormSchema } from '#shared/weigh-ins'
-import { addWeighIns, listWeighIns } from '../../../../repositories/tracking'
-import { bodyOf, defineApi, idOf } from '../../../../utils/api'
-import { clientOr404 } from '../../../../utils/check-in'
+import { weighIns } from '#shared/contract/routes/weigh-ins'
+import { listWeighIns } from '../../../../clients/queries'
+import { addWeighIns } from '../../../../weigh-ins/commands'
+import { defineApi } from '../../../../http/define-api'
 
-export default defineApi(async (event, db) => {
-  const { id } = await clientOr404(db, idOf(event))
-  await addWeighIns(db, id, await bodyOf(event, weighInsFormSchema))
+export default defineApi(weighIns.add, async ({ db, params: { id }, body }) => {
+  await addWeighIns(db, id, body)
   return listWeighIns(db, id)
 })

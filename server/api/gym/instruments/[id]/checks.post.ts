@@ -1,11 +1,9 @@
-import { instrumentCheckSchema } from '#shared/gym'
-import { addInstrumentCheck, findGym } from '../../../../repositories/gym'
-import { bodyOf, defineApi, idOf, NotFound } from '../../../../utils/api'
-import { todayHere } from '../../../../utils/today'
+import { gym } from '#shared/contract/routes/equipment'
+import { addInstrumentCheck } from '../../../../equipment/commands'
+import { findGym } from '../../../../equipment/queries'
+import { defineApi } from '../../../../http/define-api'
 
-export default defineApi(async (event, db) => {
-  if (!(await addInstrumentCheck(db, idOf(event), await bodyOf(event, instrumentCheckSchema)))) {
-    throw new NotFound('No such instrument.')
-  }
-  return findGym(db, todayHere())
+export default defineApi(gym.checkInstrument, async ({ db, params, body, today }) => {
+  await addInstrumentCheck(db, params.id, body)
+  return findGym(db, today)
 })

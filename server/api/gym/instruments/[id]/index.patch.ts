@@ -1,11 +1,9 @@
-import { instrumentFormSchema } from '#shared/gym'
-import { findGym, saveInstrument } from '../../../../repositories/gym'
-import { bodyOf, defineApi, idOf, NotFound } from '../../../../utils/api'
-import { todayHere } from '../../../../utils/today'
+import { gym } from '#shared/contract/routes/equipment'
+import { changeInstrument } from '../../../../equipment/commands'
+import { findGym } from '../../../../equipment/queries'
+import { defineApi } from '../../../../http/define-api'
 
-export default defineApi(async (event, db) => {
-  if (!(await saveInstrument(db, await bodyOf(event, instrumentFormSchema), idOf(event)))) {
-    throw new NotFound('No such instrument.')
-  }
-  return findGym(db, todayHere())
+export default defineApi(gym.changeInstrument, async ({ db, params, body, today }) => {
+  await changeInstrument(db, params.id, body)
+  return findGym(db, today)
 })

@@ -1,0 +1,9 @@
+import { defineEventHandler, setResponseStatus } from 'h3'
+
+/** Whatever is asked for under /api that is no route of ours. */
+export default defineEventHandler((event) => {
+  setResponseStatus(event, 404)
+  return {
+    problems: [{ field: '', message: 'There is nothing at this address.', code: 'not-found' }],
+  }
+})

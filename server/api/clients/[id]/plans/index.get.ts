@@ -1,0 +1,11 @@
+import { plans } from '#shared/contract/routes/plans'
+import { clientOr404, findScreening } from '../../../../clients/queries'
+import { listPlans } from '../../../../plans/queries'
+import { defineApi } from '../../../../http/define-api'
+
+/** A client’s plans, and what of the private screening stands against a plan. */
+export default defineApi(plans.list, async ({ db, params: { id } }) => {
+  await clientOr404(db, id)
+  const screening = await findScreening(db, id)
+  return { plans: await listPlans(db, id), flags: screening?.answers.flags ?? [] }
+})

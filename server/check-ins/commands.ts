@@ -1,0 +1,217 @@
+import { and, asc, desc, eq, isNull, ne, sql } from 'drizzle-orm'
+import type { NewCheckIn } from '#shared/contract/check-ins'
+import { audit } from '../audit/log'
+import { clientOr404 } from '../clients/queries'
+import type { Connection, Database } from '../database/driver'
+import { checkInExtraGirths, checkIns, people, readings } from '../database/schema'
+import { findProtocol, findSettings } from '../equipment/queries'
+import { conflict, notFound, Refusal } from '../http/errors'
+import { checkInOr404 } from './queries'
+
+type CheckInRow = typeof checkIns.$inferSelect
+
+/** The check-in's row, held until the transaction ends. */
+export async function lockedCheckIn(tx: Connection, id: string): Promise<CheckInRow> {
+  const [row] = await tx.select().from(checkIns).where(eq(checkIns.id, id)).for('update')
+  if (!row) throw notFound('No such check-in.')
+  return row
+}
+
+/** A check-in is of a day on which its client was born. */
+export async function assertAfterBirth(tx: Connection, clientId: string, measuredOn: string) {
+  const { birthDate } = await clientOr404(tx, clientId)
+  if (measuredOn < birthDate) {
+    throw new Refusal(
+      422,
+      `Measured on: got “${measuredOn}”. Accepted: a day after the birth date, ${birthDate}.`,
+      { field: 'measuredOn', code: 'refused' },
+    )
+  }
+}
+
+/** Who measured this client last and still measures here; else who measured last of all. */
+async function usualTester(tx: Connection, last: CheckInRow | undefined, inUse: string | null) {
+  if (!last) return inUse
+  const [tester] = await tx
+    .select({ id: people.id })
+    .from(people)
+    .where(and(eq(people.id, last.testerId), isNull(people.retiredAt)))
+  return tester?.id ?? inUse
+}
+
+/**
+ * Starts a check-in by the protocol, conversion and tester of the client's last one, unless another protocol is asked
+ * for, with the instruments in use. Starting the same id twice starts it once; where one is under way already, that one
+ * is given back, except for a paper sheet that is entered beside it.
+ *
+ * @returns the id of the one that is under way
+ */
+export async function startCheckIn(db: Database, start: NewCheckIn): Promise<string> {
+  return db.transaction(async (tx) => {
+    await assertAfterBirth(tx, start.clientId, start.measuredOn)
+    const [same] = await tx.select().from(checkIns).where(eq(checkIns.id, start.id))
+    if (same && same.clientId !== start.clientId) {
+      throw conflict('Id: belongs to a check-in of another client.', 'id-taken', 'id')
+    }
+    if (same) return same.id
+    const paper = start.fromPaper ?? false
+    const mine = and(eq(checkIns.clientId, start.clientId), isNull(checkIns.voidedAt))
+    const [open] = await tx
+      .select()
+      .from(checkIns)
+      .where(and(mine, isNull(checkIns.closedAt), eq(checkIns.fromPaper, false)))
+      .limit(1)
+    if (open && !paper) return open.id
+    const [last] = await tx
+      .select()
+      .from(checkIns)
+      .where(and(mine, ne(checkIns.id, start.id)))
+      .orderBy(desc(checkIns.measuredOn), desc(checkIns.startedAt))
+      .limit(1)
+    const { defaultProtocolId, testerId, standard: _, ...inUse } = await findSettings(tx)
+    const asked =
+      start.protocolId === undefined
+        ? last && { protocolId: last.protocolId, ownProtocol: last.ownProtocol }
+        : undefined
+    const protocol = asked ?? (await findProtocol(tx, start.protocolId ?? defaultProtocolId))
+    if (!protocol) throw notFound(`Protocol: there is none “${start.protocolId}”.`)
+    await tx.insert(checkIns).values({
+      ...inUse,
+      ...protocol,
+      id: start.id,
+      clientId: start.clientId,
+      testerId: (await usualTester(tx, last, testerId))!,
+      conversion: last?.conversion ?? 'siri',
+      measuredOn: start.measuredOn,
+      startedAt: new Date(start.startedAt),
+      fromPaper: paper,
+    })
+    if (last) {
+      const girths = await tx
+        .select({ girth: checkInExtraGirths.girth })
+        .from(checkInExtraGirths)
+        .where(eq(checkInExtraGirths.checkInId, last.id))
+        .orderBy(asc(checkInExtraGirths.position))
+      if (girths.length > 0) {
+        await tx
+          .insert(checkInExtraGirths)
+          .values(girths.map(({ girth }) => ({ checkInId: start.id, girth })))
+      }
+    }
+    return start.id
+  })
+}
+
+/** Closes a check-in in which something was measured; closing twice keeps the first time. */
+export async function closeCheckIn(db: Database, id: string, at: Date): Promise<void> {
+  await db.transaction(async (tx) => {
+    const { closedAt, voidedAt } = await lockedCheckIn(tx, id)
+    if (closedAt) return
+    if (voidedAt) throw conflict('This check-in is voided: restore it first.', 'voided')
+    const measured = await tx
+      .select({ id: readings.id })
+      .from(readings)
+      .where(eq(readings.checkInId, id))
+      .limit(1)
+    if (measured.length === 0) {
+      throw conflict(
+        'Nothing was measured in this check-in: measure something, or discard it.',
+        'empty',
+      )
+    }
+    await tx.update(checkIns).set({ closedAt: at }).where(eq(checkIns.id, id))
+  })
+}
+
+/** Throws away a check-in that was started by mistake: one in which nothing was measured. */
+export async function discardCheckIn(db: Database, id: string): Promise<void> {
+  await db.transaction(async (tx) => {
+    await lockedCheckIn(tx, id)
+    const measured = await tx
+      .select({ id: readings.id })
+      .from(readings)
+      .where(eq(readings.checkInId, id))
+      .limit(1)
+    if (measured.length > 0) {
+      throw conflict(
+        'Something was measured in this check-in: it can be voided, but not discarded.',
+        'measured',
+      )
+    }
+    await tx.delete(checkIns).where(eq(checkIns.id, id))
+  })
+}
+
+/**
+ * Sets a check-in aside with the reason, or restores it. Nothing of it is deleted, and doing it twice is the same.
+ *
+ * @param reason null restores it
+ */
+export async function voidCheckIn(
+  db: Database,
+  id: string,
+  reason: string | null,
+  actor: string,
+): Promise<void> {
+  await db.transaction(async (tx) => {
+    const before = await lockedCheckIn(tx, id)
+    const voided = before.voidedAt !== null
+    if (voided === (reason !== null)) return
+    if (reason === null && before.closedAt === null && !before.fromPaper) {
+      const [open] = await tx
+        .select({ id: checkIns.id })
+        .from(checkIns)
+        .where(
+          and(
+            eq(checkIns.clientId, before.clientId),
+            isNull(checkIns.closedAt),
+            isNull(checkIns.voidedAt),
+            eq(checkIns.fromPaper, false),
+          ),
+        )
+      if (open)
+        throw conflict('Another check-in of this client is under way: close it first.', 'open')
+    }
+    await tx
+      .update(checkIns)
+      .set({
+        voidedAt: reason === null ? null : new Date(),
+        voidReason: reason,
+        revision: sql`${checkIns.revision} + 1`,
+      })
+      .where(eq(checkIns.id, id))
+    const about = { actor, subject: 'check-in' as const, clientId: before.clientId, checkInId: id }
+    await audit(tx, { ...about, reason: reason ?? undefined }, [
+      { field: 'voided', old: voided, new: !voided },
+    ])
+  })
+}
+
+/** Moves a check-in to another client; both logs say so, neither names the other. */
+export async function moveCheckIn(
+  db: Database,
+  id: string,
+  to: { clientId: string; reason: string },
+  actor: string,
+): Promise<void> {
+  await db.transaction(async (tx) => {
+    const before = await lockedCheckIn(tx, id)
+    const client = await clientOr404(tx, to.clientId)
+    if (client.id === before.clientId) {
+      throw conflict(`This check-in is ${client.name}’s already.`, 'same-client', 'clientId')
+    }
+    const checkIn = await checkInOr404(tx, id)
+    await assertAfterBirth(tx, to.clientId, checkIn.measuredOn)
+    await tx
+      .update(checkIns)
+      .set({ clientId: to.clientId, revision: sql`${checkIns.revision} + 1` })
+      .where(eq(checkIns.id, id))
+    for (const [clientId, old, now] of [
+      [before.clientId, 'this client', 'another client'],
+      [to.clientId, 'another client', 'this client'],
+    ] as const) {
+      const about = { actor, subject: 'check-in' as const, clientId, checkInId: id }
+      await audit(tx, { ...about, reason: to.reason }, [{ field: 'client', old, new: now }])
+    }
+  })
+}

@@ -1,0 +1,108 @@
+import { sql } from 'drizzle-orm'
+import { addDays, type IsoDate, type WeighIn } from '#core'
+import type { CallerView, CheckInView, CheckInWithReadings } from '#shared/contract/check-ins'
+import type { Client, Screening, SiteNote } from '#shared/contract/clients'
+import { clientJson, screeningJson, siteNotesJson } from '../clients/queries'
+import type { Connection } from '../database/driver'
+import { jsonOf } from '../database/json'
+import { findGym, OWN_ERRORS } from '../equipment/queries'
+import { notFound } from '../http/errors'
+import { weighInsJson } from '../weigh-ins/queries'
+import {
+  checkInsJson,
+  heightsJson,
+  withHeights,
+  type HeightOnRecord,
+  type PlainCheckIn,
+} from './json'
+
+/** A client's check-ins with their readings, newest first, the voided ones among them. */
+export async function listCheckIns(
+  db: Connection,
+  clientId: string,
+): Promise<CheckInWithReadings[]> {
+  const { checkIns, heights } = await jsonOf<{
+    checkIns: PlainCheckIn[]
+    heights: HeightOnRecord[]
+  }>(
+    db,
+    sql`select json_build_object('checkIns', ${checkInsJson(sql`c.client_id = ${clientId}`)},
+      'heights', ${heightsJson(sql`h.client_id = ${clientId}`)})`,
+  )
+  return withHeights(checkIns, heights)
+}
+
+/** One check-in with its readings, or undefined. */
+export async function findCheckIn(
+  db: Connection,
+  id: string,
+): Promise<CheckInWithReadings | undefined> {
+  const { checkIns, heights } = await jsonOf<{
+    checkIns: PlainCheckIn[]
+    heights: HeightOnRecord[]
+  }>(
+    db,
+    sql`select json_build_object('checkIns', ${checkInsJson(sql`c.id = ${id}`)},
+      'heights', ${heightsJson(sql`h.client_id = (select client_id from check_ins where id = ${id})`)})`,
+  )
+  return withHeights(checkIns, heights)[0]
+}
+
+/** The check-in of that id; the answer is 404 when there is none. */
+export async function checkInOr404(db: Connection, id: string): Promise<CheckInWithReadings> {
+  const checkIn = await findCheckIn(db, id)
+  if (!checkIn) throw notFound('No such check-in.')
+  return checkIn
+}
+
+/** Check-ins before the one in hand that its screen gets, besides the very first. */
+const EARLIER = 24
+
+/** Everything that the check-in screen needs. */
+export async function findCheckInView(
+  db: Connection,
+  id: string,
+  today: IsoDate,
+): Promise<CheckInView> {
+  const checkIn = await checkInOr404(db, id)
+  const { clientId, measuredOn, startedAt } = checkIn
+  const before = sql`c.client_id = ${clientId} and c.id <> ${id} and c.closed_at is not null and c.voided_at is null
+    and (c.measured_on, c.started_at) < (${measuredOn}::date, ${startedAt}::timestamptz)`
+  const found = await jsonOf<{
+    client: Client
+    latest: PlainCheckIn[]
+    first: PlainCheckIn[]
+    heights: HeightOnRecord[]
+    screening: Screening | null
+    siteNotes: SiteNote[]
+    ownErrors: CheckInView['ownErrors']
+    weighIns: WeighIn[]
+  }>(
+    db,
+    sql`select json_build_object('client', ${clientJson(clientId)}, 'latest', ${checkInsJson(before, sql`limit ${EARLIER}`)},
+      'first', ${checkInsJson(sql`c.id = (select c.id from check_ins c where ${before} order by c.measured_on, c.started_at limit 1)`)},
+      'heights', ${heightsJson(sql`h.client_id = ${clientId}`)}, 'screening', ${screeningJson(clientId)},
+      'siteNotes', ${siteNotesJson(clientId)}, 'ownErrors', ${OWN_ERRORS},
+      'weighIns', ${weighInsJson(sql`client_id = ${clientId} and date <= ${addDays(measuredOn, 1)}::date`)})`,
+  )
+  const { latest, first, heights, ...rest } = found
+  const older = first.filter((c) => !latest.some((l) => l.id === c.id))
+  return {
+    ...rest,
+    checkIn,
+    earlier: withHeights([...latest, ...older], heights),
+    gym: await findGym(db, today),
+  }
+}
+
+/** A check-in for a screen that anybody may read: without conditions, notes, height, body mass and percentages. */
+export async function findCallerView(db: Connection, id: string): Promise<CallerView> {
+  const { conditions: _c, consent: _n, heightCm: _h, ...checkIn } = await checkInOr404(db, id)
+  const { client, siteNotes } = await jsonOf<{ client: Client; siteNotes: SiteNote[] }>(
+    db,
+    sql`select json_build_object('client', ${clientJson(checkIn.clientId)}, 'siteNotes', ${siteNotesJson(checkIn.clientId)})`,
+  )
+  const readings = checkIn.readings.filter(({ kind }) => kind === 'skinfold' || kind === 'girth')
+  const { name, sex } = client
+  return { checkIn: { ...checkIn, readings }, client: { name, sex }, siteNotes }
+}

@@ -1,0 +1,147 @@
+import { randomUUID } from 'node:crypto'
+import { eq, sql } from 'drizzle-orm'
+import type { IsoDate } from '#core'
+import type { Client, ClientChange, NewClient, Screening, SiteNote } from '#shared/contract/clients'
+import { audit, type FieldChange } from '../audit/log'
+import type { Connection, Database } from '../database/driver'
+import { checkIns, clients, heights, photos, screenings, siteNotes } from '../database/schema'
+import { deletePhotos } from '../files/photos'
+import { conflict, notFound, Refusal } from '../http/errors'
+import { clientOr404, findClient } from './queries'
+
+/** Adds a client with the height given. Adding the same one again, as after an answer that got lost, adds it once. */
+export async function addClient(db: Database, client: NewClient, today: IsoDate): Promise<Client> {
+  const { height, ...row } = client
+  await db.transaction(async (tx) => {
+    const added = await tx.insert(clients).values(row).onConflictDoNothing().returning()
+    if (added.length > 0) return addHeight(tx, row.id, height, today)
+    const there = await findClient(tx, row.id)
+    if (there?.name !== row.name || there.birthDate !== row.birthDate) {
+      throw conflict('Id: belongs to another client.', 'id-taken', 'id')
+    }
+  })
+  return clientOr404(db, row.id)
+}
+
+async function addHeight(
+  tx: Connection,
+  clientId: string,
+  height: NewClient['height'],
+  takenOn: IsoDate,
+) {
+  await tx.insert(heights).values({
+    id: randomUUID(),
+    clientId,
+    valueCm: height.value,
+    typedUnit: height.unit,
+    typedText: height.text,
+    takenOn,
+  })
+}
+
+/** Fields of a client that are changed as they are. */
+const FIELDS = [
+  'name',
+  'sex',
+  'birthDate',
+  'cadenceDays',
+  'showPercentages',
+  'cycleWanted',
+  'hiddenOnLeaderboards',
+  'nextDueOn',
+] as const
+
+/** Nobody is measured before they are born. */
+async function assertBornBefore(tx: Connection, clientId: string, birthDate: IsoDate) {
+  const [early] = await tx
+    .select({ on: checkIns.measuredOn })
+    .from(checkIns)
+    .where(sql`${checkIns.clientId} = ${clientId} and ${checkIns.measuredOn} < ${birthDate}::date`)
+    .limit(1)
+  if (early) {
+    throw new Refusal(
+      422,
+      `Birth date: got “${birthDate}”. Accepted: a day before the check-in of ${early.on}.`,
+      { field: 'birthDate', code: 'refused' },
+    )
+  }
+}
+
+/** Changes a client. Every value that becomes another is written into the audit log with what it was. */
+export async function changeClient(
+  db: Database,
+  id: string,
+  change: ClientChange,
+  { actor, today }: { actor: string; today: IsoDate },
+): Promise<void> {
+  await db.transaction(async (tx) => {
+    const [before] = await tx.select().from(clients).where(eq(clients.id, id)).for('update')
+    if (!before) throw notFound('No such client.')
+    if (change.birthDate) await assertBornBefore(tx, id, change.birthDate)
+    const changes: FieldChange[] = []
+    const set: Partial<typeof clients.$inferInsert> = {}
+    for (const field of FIELDS) {
+      const value = change[field]
+      if (value === undefined || value === before[field]) continue
+      Object.assign(set, { [field]: value })
+      changes.push({ field, old: before[field], new: value })
+    }
+    const archived = before.archivedAt !== null
+    if (change.archived !== undefined && change.archived !== archived) {
+      set.archivedAt = change.archived ? new Date() : null
+      changes.push({ field: 'archived', old: archived, new: change.archived })
+    }
+    if (Object.keys(set).length) await tx.update(clients).set(set).where(eq(clients.id, id))
+    if (change.height) {
+      const on = change.heightTakenOn ?? today
+      const latest = await findClient(tx, id)
+      await addHeight(tx, id, change.height, on)
+      const value = { text: change.height.text, cm: change.height.value, from: on }
+      changes.push({ field: 'height', old: latest?.heightCm ?? null, new: value })
+    }
+    await audit(tx, { actor, subject: 'client', clientId: id }, changes)
+  })
+}
+
+/** Erases a client and everything that hangs on them, for good; the name is given once more. */
+export async function eraseClient(db: Database, id: string, name: string): Promise<void> {
+  const client = await clientOr404(db, id)
+  if (client.name !== name) {
+    throw conflict(
+      `Name: got “${name}”. Accepted: ${client.name}, the client to be erased.`,
+      'other-name',
+      'name',
+    )
+  }
+  const pictures = await db.transaction(async (tx) => {
+    const rows = await tx.select({ id: photos.id }).from(photos).where(eq(photos.clientId, id))
+    await tx.delete(clients).where(eq(clients.id, id))
+    return rows.map((photo) => photo.id)
+  })
+  await deletePhotos(pictures)
+}
+
+/** Keeps a screening; the ones before it stay as its history. The same id again keeps it once. */
+export async function addScreening(
+  db: Database,
+  clientId: string,
+  id: string,
+  screening: Screening,
+): Promise<void> {
+  await db
+    .insert(screenings)
+    .values({ id, clientId, ...screening })
+    .onConflictDoNothing()
+}
+
+/** Keeps a site note in place of the one before. The same id again keeps it once. */
+export async function addSiteNote(
+  db: Database,
+  clientId: string,
+  note: SiteNote & { id: string },
+): Promise<void> {
+  await db
+    .insert(siteNotes)
+    .values({ clientId, ...note })
+    .onConflictDoNothing()
+}

@@ -1,0 +1,168 @@
+import { sql, type SQL } from 'drizzle-orm'
+import { LATE_AFTER_DAYS, type IsoDate, type WeighIn } from '#core'
+import type { Client, Screening, SiteNote } from '#shared/contract/clients'
+import type { ClientFile, ClientRecord } from '#shared/contract/record'
+import type { Today } from '#shared/contract/today'
+import { auditLogJson } from '../audit/log'
+import {
+  checkInsJson,
+  heightsJson,
+  withHeights,
+  type HeightOnRecord,
+  type PlainCheckIn,
+} from '../check-ins/json'
+import type { Connection } from '../database/driver'
+import { iso, jsonOf, listOf } from '../database/json'
+import { instrumentsJson, OWN_ERRORS, TESTERS } from '../equipment/queries'
+import { notFound } from '../http/errors'
+import { notesJson } from '../notes/queries'
+import { plansJson } from '../plans/queries'
+import { weighInsJson } from '../weigh-ins/queries'
+
+/** A client as JSON, of the clients that a query calls c. */
+const CLIENT = sql`json_build_object('id', c.id, 'name', c.name, 'sex', c.sex, 'birthDate', c.birth_date,
+  'cadenceDays', c.cadence_days, 'showPercentages', c.show_percentages, 'cycleWanted', c.cycle_wanted,
+  'hiddenOnLeaderboards', c.hidden_on_leaderboards, 'nextDueOn', c.next_due_on, 'archived', c.archived_at is not null,
+  'heightCm', h.cm, 'heightUnit', h.typed_unit)`
+/** The latest height on record of the clients that a query calls c. */
+const LATEST_HEIGHT = sql`left join lateral (select g.cm, g.typed_unit from client_heights g where g.client_id = c.id
+  order by g.taken_on desc, g.stored_at desc limit 1) h on true`
+
+/** The client of an id, or of a column that holds one, as JSON. */
+export const clientJson = (id: string | SQL) =>
+  sql`(select ${CLIENT} from clients c ${LATEST_HEIGHT} where c.id = ${id})`
+
+/** One client, or undefined. */
+export async function findClient(db: Connection, id: string): Promise<Client | undefined> {
+  return (await jsonOf<Client | null>(db, clientJson(id))) ?? undefined
+}
+
+/** The client of that id; the answer is 404 when there is none. */
+export async function clientOr404(db: Connection, id: string): Promise<Client> {
+  const client = await findClient(db, id)
+  if (!client) throw notFound('No such client.')
+  return client
+}
+
+/** The screening in force as JSON, or null where nothing was asked. */
+export const screeningJson = (clientId: string) => sql`(
+  select json_build_object('answers', s.answers, 'reviewedOn', s.reviewed_on) from screenings s
+  where s.client_id = ${clientId} order by s.position desc limit 1)`
+
+export const findScreening = (db: Connection, clientId: string): Promise<Screening | null> =>
+  jsonOf(db, screeningJson(clientId))
+
+/** The client's own marks in force as JSON, one a site and landmark standard. */
+export const siteNotesJson = (clientId: string) =>
+  listOf(
+    sql`json_build_object('site', n.site, 'standard', n.standard, 'text', n.text, 'side', n.side)`,
+    sql`from (select distinct on (site, standard) * from site_notes where client_id = ${clientId}
+      order by site, standard, position desc) n`,
+    sql`n.site, n.standard`,
+  )
+
+export const listSiteNotes = (db: Connection, clientId: string): Promise<SiteNote[]> =>
+  jsonOf(db, siteNotesJson(clientId))
+
+/** A client's record with what it is judged by, in one query. */
+export async function findRecord(db: Connection, id: string): Promise<ClientRecord> {
+  const found = await jsonOf<
+    | (Omit<ClientRecord, 'checkIns' | 'planInForce'> & {
+        client: Client | null
+        checkIns: PlainCheckIn[]
+        heights: HeightOnRecord[]
+        plans: ClientRecord['planInForce'][]
+      })
+    | null
+  >(
+    db,
+    sql`select json_build_object('client', ${clientJson(id)},
+      'checkIns', ${checkInsJson(sql`c.client_id = ${id} and c.voided_at is null`)},
+      'heights', ${heightsJson(sql`h.client_id = ${id}`)}, 'testers', ${TESTERS},
+      'instruments', ${instrumentsJson(false)}, 'ownErrors', ${OWN_ERRORS}, 'weighIns', ${weighInsJson(sql`client_id = ${id}`)},
+      'notes', ${notesJson(id)}, 'plans', ${plansJson(sql`p.client_id = ${id} and p.replaced_at is null`)})`,
+  )
+  if (!found?.client) throw notFound('No such client.')
+  const { heights, checkIns, plans, ...rest } = found
+  return {
+    ...rest,
+    checkIns: withHeights(checkIns, heights),
+    planInForce: plans[0] ?? null,
+  }
+}
+
+/** A client's file: what is private, what was changed by hand, and what was set aside. */
+export async function findFile(db: Connection, id: string): Promise<ClientFile> {
+  await clientOr404(db, id)
+  return jsonOf<ClientFile>(
+    db,
+    sql`select json_build_object('screening', ${screeningJson(id)}, 'siteNotes', ${siteNotesJson(id)},
+      'heights', ${heightsJson(sql`h.client_id = ${id}`)}, 'auditLog', ${auditLogJson(id)},
+      'voided', ${listOf(
+        sql`json_build_object('id', k.id, 'measuredOn', k.measured_on, 'reason', k.void_reason,
+          'readings', (select count(*) from readings r where r.check_in_id = k.id))`,
+        sql`from check_ins k where k.client_id = ${id} and k.voided_at is not null`,
+        sql`k.measured_on desc, k.started_at desc`,
+      )})`,
+  )
+}
+
+/** The client's weigh-ins in force, oldest first. */
+export const listWeighIns = (db: Connection, clientId: string): Promise<WeighIn[]> =>
+  jsonOf(db, weighInsJson(sql`client_id = ${clientId}`))
+
+/**
+ * What is due, of the clients that a query calls c with their standing as s: the same states as the core's `dueState`.
+ */
+export const stateOn = (today: IsoDate) => sql`
+  case
+    when s.last_on is null then 'first'
+    when s.due_on + ${LATE_AFTER_DAYS}::int <= ${today}::date then 'late'
+    when s.due_on <= ${today}::date then 'due'
+    else 'coming' end`
+
+/** Every client who is not archived, with when the next check-in is due and the one under way, by name. */
+export async function findToday(db: Connection, today: IsoDate): Promise<Today> {
+  const entries = await jsonOf<Today['entries']>(
+    db,
+    listOf(
+      sql`json_build_object(
+        'client', json_build_object('id', c.id, 'name', c.name, 'sex', c.sex, 'birthDate', c.birth_date, 'cadenceDays', c.cadence_days),
+        'lastMeasuredOn', s.last_on, 'dueOn', s.due_on, 'state', ${stateOn(today)}, 'daysPast', ${today}::date - s.due_on,
+        'open', case when o.id is null then null else json_build_object('id', o.id, 'startedAt', ${iso(sql`o.started_at`)},
+          'readings', (select count(*) from readings_in_force r where r.check_in_id = o.id)) end)`,
+      sql`from clients c join client_standings s on s.client_id = c.id
+        left join check_ins o on o.client_id = c.id and o.closed_at is null and o.voided_at is null and not o.from_paper
+        where c.archived_at is null`,
+      sql`c.name, c.id`,
+    ),
+  )
+  return { today, entries }
+}
+
+/** Clients who are due between two days, the earliest first. */
+export function listDue(
+  db: Connection,
+  { from, to }: { from: IsoDate; to: IsoDate },
+): Promise<{ clientId: string; name: string; dueOn: IsoDate; moved: boolean }[]> {
+  return jsonOf(
+    db,
+    listOf(
+      sql`json_build_object('clientId', c.id, 'name', c.name, 'dueOn', s.due_on, 'moved', s.moved)`,
+      sql`from clients c join client_standings s on s.client_id = c.id
+        where c.archived_at is null and s.due_on between ${from}::date and ${to}::date`,
+      sql`s.due_on, c.name`,
+    ),
+  )
+}
+
+/** Archived clients by name. */
+export const listArchived = (db: Connection): Promise<{ id: string; name: string }[]> =>
+  jsonOf(
+    db,
+    listOf(
+      sql`json_build_object('id', c.id, 'name', c.name)`,
+      sql`from clients c where c.archived_at is not null`,
+      sql`c.name`,
+    ),
+  )

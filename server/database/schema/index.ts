@@ -1,0 +1,6 @@
+export * from './audit'
+export * from './check-ins'
+export * from './clients'
+export * from './equipment'
+export * from './people'
+export * from './tracking'

@@ -1,0 +1,136 @@
+import { and, asc, eq, isNull, sql } from 'drizzle-orm'
+import { PROTOCOLS, type IsoDate, type OwnErrors, type OwnProtocol } from '#core'
+import type { Gym, Instrument, Settings, Tester } from '#shared/contract/equipment'
+import type { Connection } from '../database/driver'
+import { jsonOf, listOf } from '../database/json'
+import { instruments, ownProtocols, people, settings } from '../database/schema'
+
+/** The gym's defaults, and the people and instruments chosen last. */
+export async function findSettings(db: Connection): Promise<Settings> {
+  const [row] = await db.select().from(settings)
+  if (!row) throw new Error('The settings row is missing.')
+  const { id: _, ...rest } = row
+  return rest
+}
+
+/** Everybody who measures or has measured, in the order they were added, as JSON. */
+export const TESTERS = listOf(
+  sql`json_build_object('id', p.id, 'name', p.name, 'skill', p.skill, 'retired', p.retired_at is not null)`,
+  sql`from people p`,
+  sql`p.created_at, p.id`,
+)
+
+const CHECKS = listOf(
+  sql`json_build_object('checkedOn', k.checked_on, 'points', (
+    select coalesce(json_agg(json_build_object('known', o.known, 'read', o.read) order by o.place), '[]')
+    from instrument_check_points o where o.check_id = k.id))`,
+  sql`from instrument_checks k where k.instrument_id = i.id`,
+  sql`k.checked_on desc, k.stored_at desc`,
+)
+
+/** Every instrument as JSON, with its checks, newest first, where they are wanted. */
+export const instrumentsJson = (withChecks: boolean) =>
+  listOf(
+    sql`json_build_object('id', i.id, 'kind', i.kind, 'name', i.name, 'graduation', i.graduation, 'jaws', i.jaws,
+      'checkEveryDays', i.check_every_days, 'retired', i.retired_at is not null
+      ${withChecks ? sql`, 'checks', ${CHECKS}` : sql``})`,
+    sql`from instruments i`,
+    sql`i.created_at, i.id`,
+  )
+
+const OWN_PROTOCOLS = listOf(
+  sql`o.definition`,
+  sql`from own_protocols o where o.retired_at is null`,
+  sql`o.created_at`,
+)
+
+/** Everything that is the gym's and not a client's. */
+export async function findGym(db: Connection, today: IsoDate): Promise<Gym> {
+  const found = await jsonOf<{
+    testers: Tester[]
+    instruments: Instrument[]
+    ownProtocols: OwnProtocol[]
+  }>(
+    db,
+    sql`select json_build_object('testers', ${TESTERS}, 'instruments', ${instrumentsJson(true)},
+      'ownProtocols', ${OWN_PROTOCOLS})`,
+  )
+  return { today, ...found, settings: await findSettings(db) }
+}
+
+/** The latest duplicates of each tester that their own error is computed from. */
+export const LATEST_PAIRS = 3000
+
+/**
+ * The testers' own repeat error by site as JSON: TEM = sqrt(sum d² / 2n) of their latest duplicates, first and second
+ * trial of one site by one tester in one closed check-in. The core has the same rule (measurement-error/own-errors.ts).
+ */
+export const OWN_ERRORS = sql`coalesce((
+  select json_object_agg(tester_id, sites) from (
+    select tester_id, json_object_agg(site, json_build_object('tem', tem, 'pairs', pairs)) as sites
+    from (
+      select tester_id, site, count(*)::int as pairs, sqrt(sum(d * d) / (2 * count(*)))::float8 as tem
+      from (
+        select a.tester_id, a.site, a.value_canonical - b.value_canonical as d
+        from people p
+        cross join lateral (
+          select r.* from readings_in_force r
+          join check_ins c on c.id = r.check_in_id and c.closed_at is not null and c.voided_at is null
+          where r.tester_id = p.id and r.trial = 1 and r.site is not null
+          order by r.position desc
+          limit ${LATEST_PAIRS}) a
+        join readings_in_force b on b.check_in_id = a.check_in_id and b.site = a.site and b.trial = 2
+          and b.kind = a.kind and b.standard is not distinct from a.standard
+          and b.tester_id = a.tester_id) duplicates
+      group by tester_id, site) bySite
+    group by tester_id) byTester), '{}')`
+
+export const listOwnErrors = (db: Connection): Promise<Record<string, OwnErrors>> =>
+  jsonOf(db, OWN_ERRORS)
+
+/**
+ * A protocol by its id, as a check-in keeps it.
+ *
+ * @returns undefined where there is none; the definition is null for the named protocols
+ */
+export async function findProtocol(
+  db: Connection,
+  protocolId: string,
+): Promise<{ protocolId: string; ownProtocol: OwnProtocol | null } | undefined> {
+  if (PROTOCOLS.some(({ id }) => id === protocolId)) return { protocolId, ownProtocol: null }
+  const [own] = await db
+    .select()
+    .from(ownProtocols)
+    .where(and(eq(ownProtocols.id, protocolId), isNull(ownProtocols.retiredAt)))
+    .orderBy(asc(ownProtocols.createdAt))
+  return own && { protocolId, ownProtocol: own.definition }
+}
+
+/** Ids of who measures and with what. */
+export interface EquipmentIds {
+  testerId?: string | null
+  caliperId?: string | null
+  tapeId?: string | null
+  scaleId?: string | null
+}
+
+/** True when everybody and everything named is on record, each instrument of its kind. */
+export async function equipmentExists(db: Connection, ids: EquipmentIds): Promise<boolean> {
+  const { testerId, caliperId, tapeId, scaleId } = ids
+  const named = [
+    ['caliper', caliperId],
+    ['tape', tapeId],
+    ['scale', scaleId],
+  ] as const
+  for (const [kind, id] of named) {
+    if (!id) continue
+    const found = await db
+      .select({ id: instruments.id })
+      .from(instruments)
+      .where(and(eq(instruments.id, id), eq(instruments.kind, kind)))
+    if (found.length === 0) return false
+  }
+  if (!testerId) return true
+  const found = await db.select({ id: people.id }).from(people).where(eq(people.id, testerId))
+  return found.length > 0
+}

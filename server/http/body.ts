@@ -1,0 +1,59 @@
+import { getHeader, getRequestWebStream, type H3Event } from 'h3'
+import { Refusal } from './errors'
+
+/** The most that a JSON body may hold, bytes: a batch of 500 readings is a fifth of it. */
+export const MOST_JSON_BYTES = 1_000_000
+
+/**
+ * The bytes of a body, counted while they arrive: one that is too large is refused before it is in memory.
+ *
+ * @throws Refusal with 413
+ */
+export async function readBytes(event: H3Event, most: number): Promise<Uint8Array> {
+  const tooLarge = new Refusal(
+    413,
+    `What was sent is too large. Accepted: up to ${(most / 1e6).toFixed(0)} MB.`,
+    { code: 'too-large' },
+  )
+  if (Number(getHeader(event, 'content-length') ?? 0) > most) throw tooLarge
+  const stream = getRequestWebStream(event) as ReadableStream<Uint8Array> | undefined
+  if (!stream) return new Uint8Array()
+  const chunks: Uint8Array[] = []
+  let length = 0
+  const reader = stream.getReader()
+  for (;;) {
+    const { done, value } = await reader.read()
+    if (done) break
+    length += value.byteLength
+    if (length > most) {
+      void reader.cancel().catch(() => {})
+      throw tooLarge
+    }
+    chunks.push(value)
+  }
+  return Buffer.concat(chunks)
+}
+
+/** The content type of a request, without its parameters. */
+export function contentTypeOf(event: H3Event): string {
+  return (getHeader(event, 'content-type') ?? '').split(';')[0]!.trim().toLowerCase()
+}
+
+/**
+ * The body of a request as JSON: application/json alone is read as such.
+ *
+ * @throws Refusal with 415, 413 or 400
+ */
+export async function readJson(event: H3Event): Promise<unknown> {
+  const type = contentTypeOf(event)
+  if (type !== 'application/json') {
+    const got = type ? `got ${type.slice(0, 40)}` : 'is missing'
+    throw new Refusal(415, `Content type: ${got}. Accepted: application/json.`, { code: 'type' })
+  }
+  const bytes = await readBytes(event, MOST_JSON_BYTES)
+  try {
+    return JSON.parse(new TextDecoder('utf-8', { fatal: true }).decode(bytes)) as unknown
+  } catch {
+    throw new Refusal(400, 'The body is not JSON.', { code: 'not-json' })
+  }
+}

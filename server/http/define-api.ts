@@ -1,0 +1,91 @@
+import {
+  defineEventHandler,
+  getQuery,
+  setResponseStatus,
+  type EventHandler,
+  type H3Event,
+} from 'h3'
+import type { z } from 'zod'
+import { isoDateOf, type IsoDate } from '#core'
+import type { BodyOf, ParamsOf, QueryOf, Route } from '#shared/contract/define'
+import type { Database } from '../database/driver'
+import { useDatabase } from '../database/running'
+import { contentTypeOf, readBytes, readJson } from './body'
+import { answerTo, Refusal } from './errors'
+
+/** Until people sign in, everything is done by whoever sits at this computer. */
+const LOCAL_ACTOR = 'this computer'
+
+/** What a handler gets: everything that was sent, read and checked by the route's contract. */
+export interface Call<T extends Route> {
+  event: H3Event
+  db: Database
+  params: ParamsOf<T>
+  query: QueryOf<T>
+  body: BodyOf<T>
+  /** The bytes and the type, where the route takes a file. */
+  file: { bytes: Uint8Array; type: string }
+  /** Who asks, for the audit log. */
+  actor: string
+  /** The calendar date of this machine. The core has no clock; this is where the server looks at it. */
+  today: IsoDate
+}
+
+/** What a handler answers: by the contract, or as it is where the contract names a file. */
+type Answered<T extends Route> = T['reply'] extends z.ZodType ? z.input<T['reply']> : unknown
+
+/** Handlers with their routes, so that a test can hold each file against the table. */
+export const routeOfHandler = new WeakMap<EventHandler, Route>()
+
+async function fileOf(event: H3Event, accepted: NonNullable<Route['file']>) {
+  const type = contentTypeOf(event)
+  if (!accepted.types.includes(type)) {
+    const got = type ? `got ${type.slice(0, 40)}` : 'is missing'
+    throw new Refusal(415, `File: ${got}. Accepted: ${accepted.types.join(', ')}.`, {
+      code: 'type',
+    })
+  }
+  return { type, bytes: await readBytes(event, accepted.mostBytes) }
+}
+
+/**
+ * An API handler: reads what was sent by the contract, gives the database, and answers everything that is refused with
+ * 4xx in the same words that the form shows.
+ *
+ * @param handle returns the body of the answer
+ */
+export function defineApi<T extends Route>(
+  route: T,
+  handle: (call: Call<T>) => Promise<Answered<T>>,
+) {
+  const handler = defineEventHandler(async (event) => {
+    try {
+      const params = route.params.parse(event.context.params ?? {}) as ParamsOf<T>
+      const query = route.query.parse(getQuery(event)) as QueryOf<T>
+      const body = (route.body && route.body.parse(await readJson(event))) as BodyOf<T>
+      const file = route.file
+        ? await fileOf(event, route.file)
+        : { bytes: new Uint8Array(), type: '' }
+      const db = await useDatabase()
+      const today = isoDateOf(new Date())
+      const answer = await handle({
+        event,
+        db,
+        params,
+        query,
+        body,
+        file,
+        actor: LOCAL_ACTOR,
+        today,
+      })
+      if (route.status) setResponseStatus(event, route.status)
+      return answer
+    } catch (error) {
+      const { status, problems } = answerTo(error, `${route.method} ${route.path}`)
+      setResponseStatus(event, status)
+      return { problems }
+    }
+  })
+  routeOfHandler.set(handler, route)
+  return handler
+}

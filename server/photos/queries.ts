@@ -1,0 +1,28 @@
+import { eq, sql } from 'drizzle-orm'
+import type { Photo } from '#shared/contract/photos'
+import type { Connection } from '../database/driver'
+import { jsonOf, listOf } from '../database/json'
+import { photos } from '../database/schema'
+import { notFound } from '../http/errors'
+
+/** A client's photos, latest first. */
+export const listPhotos = (db: Connection, clientId: string): Promise<Photo[]> =>
+  jsonOf(
+    db,
+    listOf(
+      sql`json_build_object('id', p.id, 'view', p.view, 'takenOn', p.taken_on, 'width', p.width, 'height', p.height,
+        'crown', p.crown, 'groundPoint', p.ground_point)`,
+      sql`from photos p where p.client_id = ${clientId}`,
+      sql`p.taken_on desc, array_position(array['front', 'side', 'back'], p.view)`,
+    ),
+  )
+
+/** The owner and type of a photo; the answer is 404 when there is none. */
+export async function photoOr404(db: Connection, id: string) {
+  const [row] = await db
+    .select({ id: photos.id, clientId: photos.clientId, type: photos.type })
+    .from(photos)
+    .where(eq(photos.id, id))
+  if (!row) throw notFound('No such photo.')
+  return row
+}

@@ -1,0 +1,284 @@
+import { z } from 'zod'
+import {
+  CONDITIONS,
+  isGirth,
+  isSkinfold,
+  LANDMARK_STANDARDS,
+  limitsOf,
+  nameOf,
+  type ConditionId,
+} from '../../core'
+import { clientSchema, siteNoteSchema, screeningSchema } from './clients'
+import {
+  consentSchema,
+  gymSchema,
+  keptProtocolSchema,
+  protocolIdSchema,
+  toleranceSchema,
+} from './equipment'
+import { girthIdSchema, siteIdSchema } from './sites'
+import { weighInSchema } from './weigh-ins'
+import {
+  choice,
+  freeText,
+  idSchema,
+  integerBetween,
+  isoDateSchema,
+  numberIn,
+  pastDateSchema,
+  pastInstantSchema,
+  requiredText,
+  yesOrNo,
+} from './fields'
+import { errorText } from './problems'
+
+export const conversionSchema = choice('Conversion', ['siri', 'brozek'])
+
+/** What starts a check-in. The id is made by the client, so that starting twice starts once. */
+export const newCheckInSchema = z.object({
+  id: idSchema,
+  clientId: idSchema,
+  protocolId: protocolIdSchema.optional(),
+  measuredOn: pastDateSchema('Measured on'),
+  startedAt: pastInstantSchema('Started at'),
+  /** Entered later from a paper sheet, beside any that is under way. */
+  fromPaper: yesOrNo('From paper').optional(),
+})
+export type NewCheckIn = z.infer<typeof newCheckInSchema>
+
+/** Why a site is left out. */
+export const SKIP_REASONS = [
+  'jaws not parallel',
+  'beyond the caliper',
+  'skin, wound or implant',
+  'client declined',
+  'out of time',
+] as const
+
+const reasonSchema = choice('Reason', SKIP_REASONS)
+export const skippedSchema = z.array(z.object({ site: siteIdSchema, reason: reasonSchema }))
+export type Skipped = z.infer<typeof skippedSchema>[number]
+
+const chip = (id: ConditionId) => {
+  const { label, options } = CONDITIONS.find((c) => c.id === id)!
+  return choice(
+    label,
+    options.map((o) => o.id),
+  )
+}
+
+const conditionShape = {
+  time: chip('time'),
+  food: chip('food'),
+  training: chip('training'),
+  skin: chip('skin'),
+  water: chip('water'),
+  health: chip('health'),
+  cycle: chip('cycle'),
+  notes: freeText('Notes', 500, true),
+}
+
+/** One chip of each condition, and notes. */
+export const conditionsSchema = z.strictObject(conditionShape).partial()
+
+const choices = {
+  protocolId: protocolIdSchema,
+  conversion: conversionSchema,
+  consent: consentSchema.nullable(),
+  massDry: yesOrNo('Mass dry').nullable(),
+  testerId: idSchema,
+  caliperId: idSchema.nullable(),
+  tapeId: idSchema.nullable(),
+  scaleId: idSchema.nullable(),
+}
+
+const skips = errorText(
+  'Skips',
+  'sites with the reason each is left out for, or null to take it up',
+)
+const girths = errorText('Girths', 'girths with yes or no')
+const changedConditions = errorText('Conditions', 'conditions with what is chosen, or null')
+
+/**
+ * What changes in a check-in. Each part is named by itself (one choice, one site, one girth, one condition), so that
+ * what two windows changed apart goes together.
+ */
+export const checkInChangeSchema = z.strictObject({
+  /** The revision that the change was made on: what was changed since then is not changed unseen. */
+  revision: integerBetween('Revision', 0, 1_000_000),
+  ...z.object({ ...choices, measuredOn: pastDateSchema('Measured on') }).partial().shape,
+  skips: z.partialRecord(siteIdSchema, reasonSchema.nullable(), skips).optional(),
+  extraGirths: z.partialRecord(girthIdSchema, yesOrNo('Girth'), girths).optional(),
+  conditions: z
+    .strictObject(
+      Object.fromEntries(
+        Object.entries(conditionShape).map(([id, schema]) => [id, schema.nullable()]),
+      ) as { [K in keyof typeof conditionShape]: z.ZodNullable<(typeof conditionShape)[K]> },
+      changedConditions,
+    )
+    .partial()
+    .optional(),
+})
+export type CheckInChange = z.output<typeof checkInChangeSchema>
+
+export const checkInSchema = z.object({
+  ...choices,
+  id: idSchema,
+  clientId: idSchema,
+  ownProtocol: keptProtocolSchema.nullable(),
+  tolerance: toleranceSchema.nullable(),
+  measuredOn: isoDateSchema,
+  startedAt: z.string(),
+  closedAt: z.string().nullable(),
+  fromPaper: z.boolean(),
+  skipped: skippedSchema,
+  extraGirths: z.array(girthIdSchema),
+  conditions: conditionsSchema,
+  /** How often its choices were changed: the higher one is the newer. */
+  revision: z.number().int(),
+  voided: z.object({ at: z.string(), reason: z.string() }).nullable(),
+  /** The height in force on its day, besides one taken in the check-in itself. */
+  heightCm: z.number().nullable(),
+})
+export type CheckIn = z.infer<typeof checkInSchema>
+
+/** Units that people type, by what is measured. */
+export const TYPED_UNITS = ['mm', 'cm', 'm', 'in', 'ft in', 'kg', 'lb', 'st lb'] as const
+
+/** One reading as it is on record. */
+const readingFields = z.object({
+  id: z.string(),
+  checkInId: z.string(),
+  kind: choice('Kind', ['skinfold', 'girth', 'mass', 'height']),
+  site: siteIdSchema.nullable(),
+  standard: choice('Landmark standard', LANDMARK_STANDARDS).nullable(),
+  trial: z.number(),
+  value: z.number(),
+  typedUnit: z.enum(TYPED_UNITS),
+  typedText: z.string(),
+  takenAt: z.string(),
+  supersedes: z.string().nullable(),
+  /** Who took it and with what, as it was when it was typed. */
+  testerId: z.string(),
+  instrumentId: z.string().nullable(),
+})
+export const readingSchema = readingFields
+export type ReadingRecord = z.infer<typeof readingSchema>
+
+/** One reading as it is sent. The id is made by the client, so that sending it twice stores it once. */
+export const newReadingSchema = z
+  .object({
+    id: idSchema,
+    checkInId: idSchema,
+    kind: choice('Kind', ['skinfold', 'girth', 'mass', 'height']),
+    site: siteIdSchema.nullable(),
+    standard: choice('Landmark standard', LANDMARK_STANDARDS).nullable(),
+    trial: integerBetween('Pass', 1, 9),
+    value: numberIn('Value', 0.1, 1000),
+    typedUnit: choice('Unit', TYPED_UNITS),
+    typedText: requiredText('Typed', 40),
+    takenAt: pastInstantSchema('Taken at'),
+    supersedes: idSchema.nullable(),
+    /** Who took it and with what, as it was when it was typed. */
+    testerId: idSchema,
+    instrumentId: idSchema.nullable(),
+    /** Typed into a check-in that was known to be closed. */
+    repair: yesOrNo('Repair').optional(),
+  })
+  .superRefine((reading, context) => {
+    const { kind, site, standard, value, typedText } = reading
+    const bare = site === null && standard === null
+    const fits = {
+      skinfold: site !== null && isSkinfold(site) && standard !== null,
+      girth: site !== null && isGirth(site) && standard === null,
+      mass: bare,
+      height: bare,
+    }[kind]
+    if (!fits) {
+      context.addIssue({
+        code: 'custom',
+        path: ['site'],
+        message:
+          'Site: a fold names its site and landmark standard, a girth its site, body mass and height neither.',
+      })
+      return
+    }
+    const { hardLow, hardHigh } = limitsOf(site ?? (kind === 'height' ? 'height' : 'mass'))
+    if (!(value >= hardLow && value <= hardHigh)) {
+      const label = site ? nameOf(site) : kind === 'height' ? 'Height' : 'Body mass'
+      const unit = { skinfold: 'mm', girth: 'cm', mass: 'kg', height: 'cm' }[kind]
+      context.addIssue({
+        code: 'custom',
+        path: ['value'],
+        message: `${label}: got ${typedText}. Accepted: ${hardLow} to ${hardHigh} ${unit}.`,
+      })
+    }
+  })
+export type NewReading = z.output<typeof newReadingSchema>
+
+const batch = errorText('Readings', 'a list of 1 to 500 readings')
+
+/** A batch from a screen's outbox: each reading is judged on its own, so that one refused stops none. */
+export const readingBatchSchema = z.object({
+  readings: z.array(z.unknown(), batch).min(1, batch).max(500, batch),
+})
+
+/** Why a reading was not stored: a value that is refused, or what stands in the way. */
+export const REFUSALS = [
+  'refused',
+  'other-check-in',
+  'id-taken',
+  'superseded-unknown',
+  'superseded-already',
+  'closed',
+  'voided',
+  'unknown-tester',
+  'unknown-instrument',
+] as const
+
+export const readingReceiptSchema = z.object({
+  stored: z.array(z.string()),
+  refused: z.array(z.object({ id: z.string(), code: z.enum(REFUSALS), message: z.string() })),
+})
+export type ReadingReceipt = z.infer<typeof readingReceiptSchema>
+
+export const checkInWithReadingsSchema = checkInSchema.extend({
+  readings: z.array(readingSchema),
+})
+export type CheckInWithReadings = z.infer<typeof checkInWithReadingsSchema>
+
+/** Each tester's own repeat error, by tester and site. */
+export const ownErrorsSchema = z.record(
+  z.string(),
+  z.partialRecord(siteIdSchema, z.object({ tem: z.number(), pairs: z.number() })),
+)
+
+/**
+ * What the check-in screen needs: itself, the person, what errors are judged by, and the closed check-ins before it,
+ * newest first: the latest ones and the very first.
+ */
+export const checkInViewSchema = z.object({
+  checkIn: checkInWithReadingsSchema,
+  client: clientSchema,
+  earlier: z.array(checkInWithReadingsSchema),
+  screening: screeningSchema.nullable(),
+  siteNotes: z.array(siteNoteSchema),
+  gym: gymSchema,
+  ownErrors: ownErrorsSchema,
+  /** Of the weeks that end on its check-ins. */
+  weighIns: z.array(weighInSchema),
+})
+export type CheckInView = z.infer<typeof checkInViewSchema>
+
+/** What the caller's view needs: no screening, no percentages, nothing that a bystander should not read. */
+export const callerViewSchema = z.object({
+  checkIn: checkInWithReadingsSchema.omit({ conditions: true, consent: true, heightCm: true }),
+  client: clientSchema.pick({ name: true, sex: true }),
+  siteNotes: z.array(siteNoteSchema),
+})
+export type CallerView = z.infer<typeof callerViewSchema>
+
+const reason = requiredText('Reason', 200)
+
+export const voidSchema = z.object({ reason })
+export const moveSchema = z.object({ clientId: idSchema, reason })

@@ -1,0 +1,157 @@
+import { z } from 'zod'
+import {
+  ageOn,
+  BUILDS,
+  DEFAULT_CADENCE_DAYS,
+  isIsoDate,
+  parseHeight,
+  LANDMARK_STANDARDS,
+  SCREENING_QUESTIONS,
+  TRAINING,
+  isoDateOf,
+} from '../../core'
+import { siteIdSchema } from './sites'
+import {
+  choice,
+  freeText,
+  idSchema,
+  integerBetween,
+  isoDateSchema,
+  pastDateSchema,
+  requiredText,
+  yesOrNo,
+} from './fields'
+import { errorText, readBy } from './problems'
+
+export const sexSchema = choice('Sex used by the equations', ['male', 'female'])
+
+const OLDEST = 110
+
+const birthDate = errorText('Birth date', 'a date that exists, as 1985-03-14')
+const livingDate = errorText('Birth date', `a date in the past, at most ${OLDEST} years ago`)
+const birthDateSchema = z
+  .string(birthDate)
+  .refine(isIsoDate, { ...birthDate, abort: true })
+  .refine((date) => {
+    const today = isoDateOf(new Date())
+    return date <= today && ageOn(date, today) <= OLDEST
+  }, livingDate)
+
+const heightSchema = z
+  .string(errorText('Height', '5\'10", 70 in, 178 cm or 1.78 m'))
+  .transform(readBy(parseHeight))
+
+/** A new client as the form and the API take it. The height is the text as typed; the parsed value goes with it. */
+export const newClientSchema = z.object({
+  id: idSchema,
+  name: requiredText('Name', 80),
+  sex: sexSchema,
+  birthDate: birthDateSchema,
+  height: heightSchema,
+  cadenceDays: integerBetween('Days between check-ins', 1, 365).default(DEFAULT_CADENCE_DAYS),
+})
+
+/** The same as a form holds it, whose numbers are text. */
+export const clientFormSchema = newClientSchema.omit({ id: true }).extend({
+  cadenceDays: z
+    .string()
+    .transform((text) => Number(text.trim() === '' ? NaN : text))
+    .pipe(newClientSchema.shape.cadenceDays.unwrap()),
+})
+
+/** What the form holds before it is checked. */
+export interface ClientForm extends z.input<typeof clientFormSchema> {
+  sex: 'female' | 'male'
+}
+export type NewClient = z.output<typeof newClientSchema>
+
+const { id: _id, cadenceDays, ...changeable } = newClientSchema.shape
+
+/** Changes of a client; what is not named stays. A height comes with the date from which it counts. */
+export const clientChangeSchema = z
+  .strictObject({
+    ...changeable,
+    cadenceDays: cadenceDays.unwrap(),
+    heightTakenOn: pastDateSchema('Height taken on'),
+    showPercentages: yesOrNo('Percentages'),
+    cycleWanted: yesOrNo('Cycle phase'),
+    hiddenOnLeaderboards: yesOrNo('Name hidden on leaderboards'),
+    /** The next check-in moved to a day; null takes the usual cadence again. */
+    nextDueOn: isoDateSchema.nullable(),
+    archived: yesOrNo('Archived'),
+  })
+  .partial()
+export type ClientChange = z.output<typeof clientChangeSchema>
+
+/** Erasing takes the name once more, so that no slip of the thumb erases somebody. */
+export const eraseSchema = z.object({ name: requiredText('Name', 80) })
+
+/** What lists need of a client. */
+export const clientSummarySchema = z.object({
+  id: idSchema,
+  name: z.string(),
+  sex: sexSchema,
+  birthDate: isoDateSchema,
+  cadenceDays: z.number(),
+})
+export type ClientSummary = z.infer<typeof clientSummarySchema>
+
+export const clientSchema = clientSummarySchema.extend({
+  /** The latest height on record. */
+  heightCm: z.number().nullable(),
+  heightUnit: z.string().nullable(),
+  /** False where the client sees sums and girths only. */
+  showPercentages: z.boolean(),
+  cycleWanted: z.boolean(),
+  /** The name is hidden on boards. */
+  hiddenOnLeaderboards: z.boolean(),
+  nextDueOn: isoDateSchema.nullable(),
+  archived: z.boolean(),
+})
+export type Client = z.infer<typeof clientSchema>
+
+const FLAGS = SCREENING_QUESTIONS.map(({ flag }) => flag)
+
+/** The private screening; every answer is optional. */
+export const screeningAnswersSchema = z.object({
+  flags: z.array(
+    choice('Screening', FLAGS),
+    errorText('Screening', `a list of ${FLAGS.join(', ')}`),
+  ),
+  training: choice('Training', TRAINING).optional(),
+  build: choice('Build', BUILDS).optional(),
+  notes: freeText('Notes', 2000, true).optional(),
+})
+
+/** As it is sent: with an id, so that sending it twice keeps it once. */
+export const screeningFormSchema = screeningAnswersSchema.extend({ id: idSchema })
+
+export const screeningSchema = z.object({
+  answers: screeningAnswersSchema,
+  reviewedOn: isoDateSchema,
+})
+export type Screening = z.infer<typeof screeningSchema>
+
+export const siteNoteSchema = z.object({
+  site: siteIdSchema,
+  standard: choice('Landmark standard', LANDMARK_STANDARDS).nullable(),
+  text: freeText('Site note', 120),
+  side: choice('Side', ['right', 'left']),
+})
+export const siteNoteFormSchema = siteNoteSchema.extend({ id: idSchema })
+export type SiteNote = z.infer<typeof siteNoteSchema>
+
+/** One change of the record: who, when, what, and from which value to which. */
+export const auditEntrySchema = z.object({
+  at: z.string(),
+  /** Who did it; until people sign in, the computer it was done on. */
+  actor: z.string(),
+  subject: z.enum(['client', 'check-in', 'reading']),
+  /** The day of the check-in, where it is about one. */
+  measuredOn: isoDateSchema.nullable(),
+  field: z.string(),
+  old: z.unknown(),
+  new: z.unknown(),
+  reason: z.string().nullable(),
+})
+export type AuditEntry = z.infer<typeof auditEntrySchema>

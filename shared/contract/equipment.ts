@@ -1,0 +1,170 @@
+import { z } from 'zod'
+import {
+  GIRTH_IDS,
+  InputError,
+  LANDMARK_STANDARDS,
+  readOwnProtocol,
+  SKINFOLD_IDS,
+  type OwnProtocol,
+} from '../../core'
+import {
+  above0,
+  choice,
+  idSchema,
+  integerBetween,
+  isoDateSchema,
+  pastDateSchema,
+  pastInstantSchema,
+  requiredText,
+  yesOrNo,
+} from './fields'
+import { errorText } from './problems'
+
+export const protocolIdSchema = requiredText('Protocol', 60)
+
+const skillSchema = choice('Experience', ['trained', 'novice'])
+
+/** Somebody who measures: a tester in the words of the trade. */
+export const testerSchema = z.object({
+  id: idSchema,
+  name: z.string(),
+  skill: skillSchema,
+  retired: z.boolean(),
+})
+export type Tester = z.infer<typeof testerSchema>
+
+export const testerFormSchema = z.object({
+  id: idSchema,
+  name: requiredText('Name', 60),
+  skill: skillSchema,
+  retired: yesOrNo('Retired').default(false),
+})
+export type TesterForm = z.output<typeof testerFormSchema>
+
+const points = errorText('Points', 'one to 20, each with what is known and what was read')
+const read = errorText('Read', '0 to 1000')
+export const checkPointSchema = z.object(
+  {
+    known: above0('Known', 1000),
+    read: z.number(read).min(0, read).max(1000, read),
+  },
+  points,
+)
+export type CheckPoint = z.infer<typeof checkPointSchema>
+
+export const instrumentCheckFormSchema = z.object({
+  id: idSchema,
+  checkedOn: pastDateSchema('Checked on'),
+  points: z.array(checkPointSchema, points).min(1, points).max(20, points),
+})
+export type InstrumentCheckForm = z.output<typeof instrumentCheckFormSchema>
+
+export const instrumentCheckSchema = z.object({
+  checkedOn: isoDateSchema,
+  points: z.array(z.object({ known: z.number(), read: z.number() })),
+})
+export type InstrumentCheck = z.infer<typeof instrumentCheckSchema>
+
+/** How a caliper's jaws are pressed. */
+export const JAWS = ['spring', 'hand', 'click'] as const
+export const JAW_NAMES: Record<(typeof JAWS)[number], string> = {
+  spring: 'held by a spring',
+  hand: 'squeezed by hand',
+  click: 'pressed until it clicks',
+}
+
+const graduation = errorText('Graduation', '0.01 to 5')
+
+export const instrumentFormSchema = z.object({
+  id: idSchema,
+  kind: choice('Kind', ['caliper', 'tape', 'scale']),
+  name: requiredText('Name', 60),
+  graduation: z.number(graduation).min(0.01, graduation).max(5, graduation).nullable(),
+  jaws: choice('Jaws', JAWS).nullable(),
+  checkEveryDays: integerBetween('Days between checks', 1, 1000),
+  retired: yesOrNo('Retired').default(false),
+})
+export type InstrumentForm = z.output<typeof instrumentFormSchema>
+
+export const instrumentSchema = instrumentFormSchema.extend({
+  id: idSchema,
+  name: z.string(),
+  /** Newest first. */
+  checks: z.array(instrumentCheckSchema),
+})
+export type Instrument = z.infer<typeof instrumentSchema>
+
+export const toleranceSchema = z.union(
+  [
+    z.object({ kind: z.enum(['mm', 'cm']), value: z.number().min(0.1).max(20) }),
+    z.object({
+      kind: z.literal('percent'),
+      value: z.number().min(0.1).max(50),
+      atLeast: z.number().min(0.1).max(20).optional(),
+    }),
+  ],
+  errorText('Tolerance', '0.1 to 20 mm or cm, or 0.1 to 50 percent'),
+)
+
+export const settingsSchema = z.object({
+  defaultProtocolId: protocolIdSchema,
+  standard: choice('Landmark standard', LANDMARK_STANDARDS),
+  /** For folds, in place of each set's own. */
+  tolerance: toleranceSchema.nullable(),
+  testerId: idSchema.nullable(),
+  caliperId: idSchema.nullable(),
+  tapeId: idSchema.nullable(),
+  scaleId: idSchema.nullable(),
+})
+export type Settings = z.infer<typeof settingsSchema>
+
+/** Somebody always measures: the tester in use may be another, but not nobody. */
+export const settingsChangeSchema = z
+  .strictObject({ ...settingsSchema.shape, testerId: idSchema })
+  .partial()
+export type SettingsChange = z.infer<typeof settingsChangeSchema>
+
+const ownName = requiredText('Name', 60)
+
+/** A protocol of the coach's own, refused in the core's words. */
+export const ownProtocolSchema = z.unknown().transform((sent, context): OwnProtocol => {
+  try {
+    const own = readOwnProtocol(sent)
+    return { ...own, name: ownName.parse(own.name) }
+  } catch (error) {
+    if (error instanceof InputError) {
+      context.addIssue({ code: 'custom', message: error.message, path: error.input.split('.') })
+    } else if (error instanceof z.ZodError) {
+      context.addIssue({ code: 'custom', message: error.issues[0]!.message, path: ['name'] })
+    } else throw error
+    return z.NEVER
+  }
+})
+
+/** One that is on record already. */
+export const keptProtocolSchema = z.object({
+  id: z.string(),
+  name: z.string(),
+  standard: z.enum(LANDMARK_STANDARDS),
+  folds: z.array(z.enum(SKINFOLD_IDS)),
+  girths: z.array(z.enum(GIRTH_IDS)),
+  rounds: z.number(),
+  toleranceMm: z.number(),
+})
+
+/** Everything that is the gym's and not a client's. */
+export const gymSchema = z.object({
+  today: isoDateSchema,
+  testers: z.array(testerSchema),
+  instruments: z.array(instrumentSchema),
+  ownProtocols: z.array(keptProtocolSchema),
+  settings: settingsSchema,
+})
+export type Gym = z.infer<typeof gymSchema>
+
+/** Who agreed to be measured, and when. */
+export const consentSchema = z.object({
+  by: choice('Consent', ['client', 'guardian']),
+  at: pastInstantSchema('Consent at'),
+})
+export type Consent = z.infer<typeof consentSchema>

@@ -1,0 +1,38 @@
+import type { Route } from './define'
+import { calendar } from './routes/calendar'
+import { checkIns } from './routes/check-ins'
+import { clients } from './routes/clients'
+import { gym } from './routes/equipment'
+import { leaderboards } from './routes/leaderboards'
+import { notes } from './routes/notes'
+import { photos } from './routes/photos'
+import { plans } from './routes/plans'
+import { today } from './routes/today'
+import { weighIns } from './routes/weigh-ins'
+
+/**
+ * Every route, once for both ends. The server's handlers and the browser's calls both go through these, and the tests
+ * walk the table. A page imports the routes of its area alone, so that it does not carry the schemas of all.
+ */
+export const contract = {
+  today,
+  calendar,
+  clients,
+  weighIns,
+  notes,
+  photos,
+  plans,
+  checkIns,
+  gym,
+  leaderboards,
+}
+
+const isRoute = (value: unknown): value is Route =>
+  typeof value === 'object' && value !== null && 'method' in value && 'path' in value
+
+/** Every route of the table with its name, as `clients.add`. */
+export function routesOf(table: object = contract, prefix = ''): [name: string, route: Route][] {
+  return Object.entries(table).flatMap(([key, value]): [string, Route][] =>
+    isRoute(value) ? [[prefix + key, value]] : routesOf(value as object, `${prefix}${key}.`),
+  )
+}

@@ -1,0 +1,20 @@
+import { z } from 'zod'
+import { choice, idSchema, isoDateSchema, requiredText } from './fields'
+
+export const CLIENT_NOTE_KINDS = ['phase', 'holiday', 'injury', 'illness', 'other'] as const
+
+export const clientNoteFormSchema = z.object({
+  id: idSchema,
+  date: isoDateSchema,
+  kind: choice('Kind', CLIENT_NOTE_KINDS),
+  words: requiredText('Note', 80),
+})
+export type ClientNoteForm = z.output<typeof clientNoteFormSchema>
+
+export const clientNoteSchema = z.object({
+  id: z.string(),
+  date: isoDateSchema,
+  kind: z.enum(CLIENT_NOTE_KINDS),
+  words: z.string(),
+})
+export type ClientNote = z.infer<typeof clientNoteSchema>

@@ -1,0 +1,66 @@
+import { z } from 'zod'
+import { GOAL_KINDS, PACE_UNITS, TRAINING_TARGETS } from '../../core'
+import { girthIdSchema } from './sites'
+import {
+  above0,
+  choice,
+  idSchema,
+  integerBetween,
+  isoDateSchema,
+  numberIn,
+  yesOrNo,
+} from './fields'
+
+const number = (label: string) => numberIn(label, -100_000, 100_000)
+
+export const goalSchema = z.object({
+  kind: choice('Goal', GOAL_KINDS),
+  value: number('Goal').optional(),
+  girth: girthIdSchema.optional(),
+  date: isoDateSchema.optional(),
+})
+
+export const paceSchema = z.object({
+  unit: choice('Pace', PACE_UNITS),
+  value: above0('Pace'),
+})
+
+export const PURPOSES = ['preparation', 'training', 'otherwise'] as const
+const TRAININGS = TRAINING_TARGETS.map(({ id }) => id) as [string, ...string[]]
+
+/** Everything that a plan is computed from; what follows from it is computed anew each time. */
+export const planDefinitionSchema = z.object({
+  goal: goalSchema,
+  pace: paceSchema,
+  form: choice('Resting need', ['lean', 'athlete', 'mass']),
+  activity: numberIn('Activity', 1, 2.5),
+  training: choice('Training', TRAININGS),
+  purpose: choice('Purpose', PURPOSES),
+  peakWeek: yesOrNo('Peak week'),
+  intakeKcal: numberIn('Intake', 500, 10_000, 'kcal'),
+  needKcal: number('Need'),
+  weeks: integerBetween('Weeks', 1, 156),
+  /** The check-in that it starts from, and the body of that day. */
+  checkInId: idSchema,
+  fatKg: above0('Fat mass'),
+  leanKg: above0('Lean mass'),
+  standardError: number('Standard error').nullable(),
+})
+export type PlanDefinition = z.infer<typeof planDefinitionSchema>
+
+export const newPlanSchema = z.object({
+  id: idSchema,
+  startedOn: isoDateSchema,
+  definition: planDefinitionSchema,
+  /** Takes the advised days between check-ins along. */
+  cadenceDays: integerBetween('Days between check-ins', 1, 365).optional(),
+})
+
+export const planSchema = z.object({
+  id: idSchema,
+  startedOn: isoDateSchema,
+  definition: planDefinitionSchema,
+  createdAt: z.string(),
+  replacedAt: z.string().nullable(),
+})
+export type Plan = z.infer<typeof planSchema>

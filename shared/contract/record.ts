@@ -1,0 +1,38 @@
+import { z } from 'zod'
+import { checkInWithReadingsSchema, ownErrorsSchema } from './check-ins'
+import { auditEntrySchema, clientSchema, screeningSchema, siteNoteSchema } from './clients'
+import { instrumentSchema, testerSchema } from './equipment'
+import { clientNoteSchema } from './notes'
+import { planSchema } from './plans'
+import { weighInSchema } from './weigh-ins'
+import { isoDateSchema } from './fields'
+
+/** What the pages about a client's check-ins need: the record, and what it is judged with. Newest first. */
+export const clientRecordSchema = z.object({
+  client: clientSchema,
+  checkIns: z.array(checkInWithReadingsSchema),
+  testers: z.array(testerSchema),
+  instruments: z.array(instrumentSchema.omit({ checks: true })),
+  ownErrors: ownErrorsSchema,
+  weighIns: z.array(weighInSchema),
+  notes: z.array(clientNoteSchema),
+  planInForce: planSchema.nullable(),
+})
+export type ClientRecord = z.infer<typeof clientRecordSchema>
+
+/** A client's file: what is private, what was changed by hand, and what was set aside. */
+export const clientFileSchema = z.object({
+  screening: screeningSchema.nullable(),
+  siteNotes: z.array(siteNoteSchema),
+  heights: z.array(z.object({ cm: z.number(), unit: z.string(), takenOn: isoDateSchema })),
+  auditLog: z.array(auditEntrySchema),
+  voided: z.array(
+    z.object({
+      id: z.string(),
+      measuredOn: isoDateSchema,
+      reason: z.string(),
+      readings: z.number(),
+    }),
+  ),
+})
+export type ClientFile = z.infer<typeof clientFileSchema>

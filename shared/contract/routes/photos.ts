@@ -1,0 +1,46 @@
+import { z } from 'zod'
+import { route } from '../define'
+import {
+  LARGEST_PHOTO_BYTES,
+  PHOTO_TYPES,
+  newPhotoSchema,
+  photoPointsSchema,
+  photoSchema,
+} from '../photos'
+import { byId } from './base'
+
+export const photos = {
+  list: route({
+    ...byId,
+    method: 'GET',
+    path: '/api/clients/:id/photos',
+    reply: z.array(photoSchema),
+  }),
+  add: route({
+    ...byId,
+    method: 'POST',
+    path: '/api/clients/:id/photos',
+    query: newPhotoSchema,
+    file: { types: PHOTO_TYPES, mostBytes: LARGEST_PHOTO_BYTES },
+    reply: z.array(photoSchema),
+  }),
+  picture: route({
+    ...byId,
+    method: 'GET',
+    path: '/api/photos/:id',
+    reply: { type: 'image' as const },
+  }),
+  setPoints: route({
+    ...byId,
+    method: 'PATCH',
+    path: '/api/photos/:id',
+    body: photoPointsSchema,
+    reply: z.array(photoSchema),
+  }),
+  remove: route({
+    ...byId,
+    method: 'DELETE',
+    path: '/api/photos/:id',
+    reply: z.array(photoSchema),
+  }),
+}

@@ -1,0 +1,27 @@
+import { z } from 'zod'
+import { route } from '../define'
+import { newPlanSchema, planSchema } from '../plans'
+import { byId, none } from './base'
+
+export const plans = {
+  list: route({
+    ...byId,
+    method: 'GET',
+    path: '/api/clients/:id/plans',
+    reply: z.object({ plans: z.array(planSchema), flags: z.array(z.string()) }),
+  }),
+  keep: route({
+    ...byId,
+    method: 'POST',
+    path: '/api/clients/:id/plans',
+    body: newPlanSchema,
+    reply: z.array(planSchema),
+  }),
+  end: route({
+    ...byId,
+    method: 'POST',
+    path: '/api/clients/:id/plans/end',
+    body: none,
+    reply: z.array(planSchema),
+  }),
+}

@@ -1,0 +1,28 @@
+import { z } from 'zod'
+import { route } from '../define'
+import { idSchema, isoDateSchema } from '../fields'
+import { weighInSchema, weighInsFormSchema } from '../weigh-ins'
+import { bare, byId } from './base'
+
+export const weighIns = {
+  list: route({
+    ...byId,
+    method: 'GET',
+    path: '/api/clients/:id/weigh-ins',
+    reply: z.array(weighInSchema),
+  }),
+  add: route({
+    ...byId,
+    method: 'POST',
+    path: '/api/clients/:id/weigh-ins',
+    body: weighInsFormSchema,
+    reply: z.array(weighInSchema),
+  }),
+  remove: route({
+    ...bare,
+    method: 'DELETE',
+    path: '/api/clients/:id/weigh-ins/:date',
+    params: z.object({ id: idSchema, date: isoDateSchema }),
+    reply: z.array(weighInSchema),
+  }),
+}

@@ -1,0 +1,220 @@
+import { randomUUID } from 'node:crypto'
+import { addDays, isoDateOf } from '#core'
+import type { Gym } from '#shared/contract/equipment'
+import type { startApi } from './app'
+
+type Api = Awaited<ReturnType<typeof startApi>>
+
+/** One well-formed request of a route. */
+export interface Sample {
+  params?: Record<string, string>
+  query?: Record<string, string>
+  body?: Record<string, unknown>
+  /** Fields of the body that may be left out; `*` for all. */
+  optional?: string[]
+  /** A file in place of a body. */
+  file?: { bytes: Buffer<ArrayBuffer>; type: string }
+}
+
+const PNG = Buffer.from(
+  'iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==',
+  'base64',
+)
+
+/** A record with one of everything, and for every route of the contract a request that is right. */
+export async function makeSamples(api: Api) {
+  const today = isoDateOf(new Date())
+  const now = new Date().toISOString()
+  const person = () => ({
+    ...{ id: randomUUID(), name: 'Rae Row', sex: 'female', birthDate: '1990-03-14' },
+    ...{ height: '168 cm', cadenceDays: 28 },
+  })
+  const [client, other] = [person(), person()]
+  await api.post('/api/clients', client)
+  await api.post('/api/clients', other)
+  const startOf = (clientId: string) => ({
+    ...{ id: randomUUID(), clientId, protocolId: 'seven-fold', measuredOn: today },
+    ...{ startedAt: now, fromPaper: true },
+  })
+  const { settings, instruments } = (await api.get('/api/gym')).body as Gym
+  const reading = (checkInId: string) => ({
+    ...{ id: randomUUID(), checkInId, kind: 'skinfold', site: 'thigh', standard: 'us', trial: 1 },
+    ...{ value: 22, typedUnit: 'mm', typedText: '22', takenAt: now, supersedes: null },
+    ...{ testerId: settings.testerId, instrumentId: settings.caliperId },
+  })
+  /** A check-in in which something was measured. */
+  async function measured() {
+    const start = startOf(client.id)
+    await api.post('/api/check-ins', start)
+    await api.post(`/api/check-ins/${start.id}/readings`, { readings: [reading(start.id)] })
+    return start.id
+  }
+  const [checkIn, empty] = [await measured(), startOf(client.id)]
+  await api.post('/api/check-ins', empty)
+  const caliper = instruments.find(({ kind }) => kind === 'caliper')!
+  const board = () => ({
+    ...{ name: 'Spring', startsOn: addDays(today, -30), endsOn: today, measure: 'sum' },
+    clientIds: [client.id],
+  })
+  const leaderboard = randomUUID()
+  await api.post('/api/leaderboards', { id: leaderboard, ...board() })
+  const note = () => ({ id: randomUUID(), date: today, kind: 'holiday', words: 'at the sea' })
+  const kept = note()
+  await api.post(`/api/clients/${client.id}/notes`, kept)
+  const photo = (id: string = randomUUID()) => ({
+    ...{ id, view: 'front', takenOn: today, width: '1', height: '1' },
+  })
+  const picture = photo()
+  await api.send(
+    `/api/clients/${client.id}/photos?${new URLSearchParams(picture)}`,
+    PNG,
+    'image/png',
+  )
+  await api.post('/api/gym/own-protocols', ownProtocol())
+
+  function ownProtocol() {
+    return {
+      ...{ id: 'own-sample', name: 'Sample', standard: 'us', folds: ['thigh'], girths: [] },
+      ...{ rounds: 1, toleranceMm: 1 },
+    }
+  }
+  const definition = {
+    ...{ goal: { kind: 'mass', value: 60 }, pace: { unit: 'kg', value: 0.3 }, form: 'lean' },
+    ...{ activity: 1.5, training: 'strength', purpose: 'training', peakWeek: false },
+    ...{ intakeKcal: 1900, needKcal: 2200, weeks: 10, checkInId: checkIn },
+    ...{ fatKg: 16, leanKg: 46, standardError: 3.5 },
+  }
+  const instrument = {
+    ...{ kind: 'caliper', name: 'Red', graduation: 0.5, jaws: 'spring', checkEveryDays: 90 },
+    retired: false,
+  }
+  const mine = { params: { id: client.id } }
+  const check = (id = checkIn) => ({ params: { id } })
+  const samples: Record<string, () => Sample> = {
+    today: () => ({}),
+    'calendar.month': () => ({ query: { from: today, to: addDays(today, 30) } }),
+    'calendar.file': () => ({ query: { client: client.id } }),
+    'clients.list': () => ({
+      query: { search: 'rae', sort: 'due', descending: 'true', page: '1' },
+    }),
+    'clients.add': () => ({ body: person(), optional: ['cadenceDays'] }),
+    'clients.view': () => mine,
+    'clients.change': () => ({
+      ...mine,
+      body: {
+        ...{ name: 'Rae Row', sex: 'female', birthDate: '1990-03-14', height: '168 cm' },
+        ...{ cadenceDays: 28, heightTakenOn: today, showPercentages: true, cycleWanted: false },
+        ...{ hiddenOnLeaderboards: false, nextDueOn: today, archived: false },
+      },
+      optional: ['*'],
+    }),
+    'clients.erase': () => ({ ...mine, body: { name: 'Somebody Else' } }),
+    'clients.record': () => mine,
+    'clients.file': () => mine,
+    'clients.screen': () => ({
+      ...mine,
+      body: {
+        id: randomUUID(),
+        flags: ['pregnant'],
+        training: 'athlete',
+        build: 'usual',
+        notes: '',
+      },
+      optional: ['training', 'build', 'notes'],
+    }),
+    'clients.keepSiteNote': () => ({
+      ...mine,
+      body: { id: randomUUID(), site: 'thigh', standard: 'us', text: 'by the scar', side: 'right' },
+    }),
+    'clients.archived': () => ({}),
+    'weighIns.list': () => mine,
+    'weighIns.add': () => ({ ...mine, body: { text: '62.4', last: today, unit: 'kg' } }),
+    'weighIns.remove': () => ({ params: { id: client.id, date: today } }),
+    'notes.add': () => ({ ...mine, body: note() }),
+    'notes.remove': () => ({ params: { id: client.id, note: kept.id } }),
+    'photos.list': () => mine,
+    'photos.add': () => ({
+      ...mine,
+      query: { ...photo(), view: 'side' },
+      file: { bytes: PNG, type: 'image/png' },
+    }),
+    'photos.picture': () => ({ params: { id: picture.id } }),
+    'photos.setPoints': () => ({
+      params: { id: picture.id },
+      body: { crown: { x: 0.5, y: 0.1 }, groundPoint: { x: 0.5, y: 0.9 } },
+    }),
+    'photos.remove': () => ({ params: { id: randomUUID() } }),
+    'plans.list': () => mine,
+    'plans.keep': () => ({
+      ...mine,
+      body: { id: randomUUID(), startedOn: today, definition, cadenceDays: 21 },
+      optional: ['cadenceDays'],
+    }),
+    'plans.end': () => ({ ...mine, body: {} }),
+    'checkIns.start': () => ({ body: startOf(other.id), optional: ['protocolId', 'fromPaper'] }),
+    'checkIns.view': () => check(),
+    'checkIns.change': () => ({
+      ...check(),
+      body: {
+        ...{ revision: 1_000_000, protocolId: 'seven-fold', conversion: 'siri', massDry: true },
+        ...{ extraGirths: { waist: true }, skips: { chest: 'out of time' } },
+        ...{ conditions: { notes: 'calm' }, consent: { by: 'client', at: now }, measuredOn: today },
+        ...{ testerId: settings.testerId, caliperId: caliper.id, tapeId: null, scaleId: null },
+      },
+      optional: [
+        'protocolId',
+        'conversion',
+        'massDry',
+        'extraGirths',
+        'skips',
+        'conditions',
+      ].concat(...[['consent', 'measuredOn', 'testerId', 'caliperId', 'tapeId', 'scaleId']]),
+    }),
+    'checkIns.discard': () => check(empty.id),
+    'checkIns.addReadings': () => ({ ...check(), body: { readings: [reading(checkIn)] } }),
+    'checkIns.close': () => ({ ...check(empty.id), body: {} }),
+    'checkIns.void': () => ({ ...check(), body: { reason: 'a slip' } }),
+    'checkIns.restore': () => ({ ...check(), body: {} }),
+    'checkIns.move': () => ({ ...check(), body: { clientId: other.id, reason: 'wrong name' } }),
+    'checkIns.caller': () => check(),
+    'checkIns.live': () => ({ ...check(), query: { for: 'caller' } }),
+    'gym.view': () => ({}),
+    'gym.change': () => ({
+      body: {
+        ...{ defaultProtocolId: 'seven-fold', standard: 'us', tolerance: { kind: 'mm', value: 1 } },
+        ...{ testerId: settings.testerId, caliperId: caliper.id, tapeId: null, scaleId: null },
+      },
+      optional: ['*'],
+    }),
+    'gym.addTester': () => ({
+      body: { id: randomUUID(), name: 'Tess', skill: 'novice', retired: false },
+      optional: ['retired'],
+    }),
+    'gym.changeTester': () => ({
+      params: { id: settings.testerId! },
+      body: { name: 'Tess', skill: 'trained', retired: false },
+      optional: ['retired'],
+    }),
+    'gym.addInstrument': () => ({
+      body: { id: randomUUID(), ...instrument },
+      optional: ['retired'],
+    }),
+    'gym.changeInstrument': () => ({
+      params: { id: caliper.id },
+      body: instrument,
+      optional: ['retired'],
+    }),
+    'gym.checkInstrument': () => ({
+      params: { id: caliper.id },
+      body: { id: randomUUID(), checkedOn: today, points: [{ known: 10, read: 10 }] },
+    }),
+    'gym.keepProtocol': () => ({ body: ownProtocol() }),
+    'gym.removeProtocol': () => ({ params: { id: 'own-sample' } }),
+    'leaderboards.list': () => ({}),
+    'leaderboards.add': () => ({ body: { id: randomUUID(), ...board() } }),
+    'leaderboards.view': () => ({ params: { id: leaderboard } }),
+    'leaderboards.change': () => ({ params: { id: leaderboard }, body: board() }),
+    'leaderboards.remove': () => ({ params: { id: randomUUID() } }),
+  }
+  return { samples, client, other, checkIn }
+}

@@ -1,8 +1,15 @@
+import { readdirSync } from 'node:fs'
 import { fileURLToPath } from 'node:url'
 import tailwindcss from '@tailwindcss/vite'
 import type { Plugin } from 'vite'
 
 const rootFolder = (name: string) => fileURLToPath(new URL(name, import.meta.url))
+
+/** The folders right inside a folder of app/, whose exports every page may use by name. */
+const foldersIn = (name: string) =>
+  readdirSync(rootFolder(`app/${name}`), { withFileTypes: true })
+    .filter((entry) => entry.isDirectory())
+    .map((entry) => `${name}/${entry.name}`)
 
 /**
  * core/ and shared/ only define things: a page gets what it uses of them, not all that the entry of the core names.
@@ -22,7 +29,7 @@ export default defineNuxtConfig({
   devtools: { enabled: false },
   modules: ['@pinia/nuxt', '@nuxt/eslint', 'nuxt-security', '@vite-pwa/nuxt'],
   css: ['~/assets/main.css'],
-  alias: { '#core': rootFolder('core'), '#demo': rootFolder('demo') },
+  alias: { '#core': rootFolder('core') },
   app: {
     head: {
       htmlAttrs: { lang: 'en' },
@@ -34,9 +41,20 @@ export default defineNuxtConfig({
       link: [{ rel: 'icon', type: 'image/svg+xml', href: '/icon.svg' }],
     },
   },
-  components: [{ path: '~/components', pathPrefix: false }],
+  components: [
+    { path: '~/features', pathPrefix: false, extensions: ['vue'] },
+    { path: '~/ui', pathPrefix: false, extensions: ['vue'] },
+  ],
+  imports: { dirs: [...foldersIn('features'), 'ui', ...foldersIn('ui')] },
   // The check-in outlives the server, so it is rendered in the browser alone.
-  routeRules: { '/check-in/**': { ssr: false }, '/caller/**': { ssr: false } },
+  routeRules: {
+    '/check-in/**': { ssr: false },
+    '/caller/**': { ssr: false },
+    // Addresses of earlier versions, as they stand in bookmarks.
+    '/bench': { redirect: '/equipment' },
+    '/boards/**': { redirect: '/leaderboards/**' },
+    '/tables/**': { redirect: '/reference/**' },
+  },
   // Without the manifest of routes a page opened from the service worker asks the server for nothing.
   experimental: { appManifest: false },
   pwa: {
@@ -53,6 +71,9 @@ export default defineNuxtConfig({
     rateLimiter: false,
     // Uploads and readings are checked by their schemas; the filter would refuse names with angle brackets in them.
     xssValidator: false,
+    // The API counts what arrives itself, and has its own limits for readings and for photos.
+    requestSizeLimiter: false,
+    corsHandler: false,
     headers: {
       crossOriginEmbedderPolicy: false,
       strictTransportSecurity: false,

@@ -4,7 +4,7 @@ import {
   FIGURE_WIDTH,
   OUTLINE,
   SILHOUETTE,
-} from '../app/components/figure/outline'
+} from '../app/ui/figure/outline'
 import type { DemoPhoto } from './scenario'
 
 /*

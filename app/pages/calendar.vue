@@ -1,13 +1,13 @@
 <script setup lang="ts">
 import { addDays, addMonths, formatDate, reminderText, weekdayOf } from '#core'
-import { calendarSchema, type Calendar } from '#shared/contract/plans'
-import { clientSchema } from '#shared/contract/clients'
+import type { Calendar } from '#shared/contract/calendar'
+import { calendar } from '#shared/contract/routes/calendar'
+import { clients } from '#shared/contract/routes/clients'
 
 useHead({ title: 'Calendar · Oak Pinch' })
 
 const route = useRoute()
 const router = useRouter()
-const api = useApi()
 const month = computed(() => {
   const asked = String(route.query.month ?? '')
   return /^\d{4}-\d{2}$/.test(asked)
@@ -24,7 +24,7 @@ const days = computed(() => {
 })
 const { data, error, refresh } = await useAsyncData(
   'calendar',
-  () => api.get(`/api/calendar?from=${days.value[0]}&to=${days.value.at(-1)}`, calendarSchema),
+  () => callApi(calendar.month, { query: { from: days.value[0]!, to: days.value.at(-1)! } }),
   { watch: [month] },
 )
 type Entry = Calendar['entries'][number]
@@ -38,25 +38,23 @@ const title = computed(() =>
 )
 
 /* A name is dragged to another day; without a mouse the dialog moves it. */
-const said = ref('')
-const trouble = ref('')
+const { trouble, done, submit } = useSubmit()
 async function move({ clientId, name }: Entry, day: string | null) {
-  trouble.value = ''
-  try {
-    await api.patch(`/api/clients/${clientId}`, clientSchema, { nextDueOn: day })
-    said.value = day ? `${name}: ${formatDate(day)}` : `${name}: by the usual days`
-    await refresh()
-  } catch (failure) {
-    trouble.value = (failure as Error).message
-  }
+  const said = day ? `${name}: ${formatDate(day)}` : `${name}: by the usual days`
+  const call = () => callApi(clients.change, { params: { id: clientId }, body: { nextDueOn: day } })
+  if (await submit(call, said)) await refresh()
 }
 /** Only a browser drags. */
 const dragging = () => import('@atlaskit/pragmatic-drag-and-drop/element/adapter')
 const over = ref<string>()
+/** What ends the dragging of an element, once it is gone. */
+const ends = new WeakMap<HTMLElement, () => void>()
+const unmounted = (element: HTMLElement) => ends.get(element)?.()
 const vDay = {
+  unmounted,
   mounted: async (element: HTMLElement, { value: day }: { value: string }) => {
     const { dropTargetForElements } = await dragging()
-    dropTargetForElements({
+    const end = dropTargetForElements({
       element,
       onDragEnter: () => (over.value = day),
       onDragLeave: () => (over.value = undefined),
@@ -66,12 +64,14 @@ const vDay = {
         if (entry.dueOn !== day) void move(entry, day)
       },
     })
+    ends.set(element, end)
   },
 }
 const vEntry = {
+  unmounted,
   mounted: async (element: HTMLElement, { value: entry }: { value: Entry }) => {
     const { draggable } = await dragging()
-    draggable({ element, getInitialData: () => ({ entry }) })
+    ends.set(element, draggable({ element, getInitialData: () => ({ entry }) }))
   },
 }
 
@@ -111,9 +111,9 @@ const WEEKDAYS = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun']
     <p v-if="error" role="alert" class="font-bold text-clay">{{ error.message }}</p>
     <p class="pb-2 text-faded">
       Drag a name to another day, or tap it.
-      <span role="status" class="text-ink">{{ said }}</span>
+      <span role="status" class="text-ink">{{ done }}</span>
     </p>
-    <p v-if="trouble" role="alert" class="pb-2 font-bold text-clay">{{ trouble }}</p>
+    <AlertLine :text="trouble" />
     <ol class="grid sm:grid-cols-7" data-test="month">
       <li
         v-for="(name, i) in WEEKDAYS"

@@ -9,12 +9,13 @@ import {
   USUAL_POINTS,
   type InstrumentKind,
 } from '#core'
-import { gymSchema, JAW_NAMES, JAWS, type Tester, type Gym, type Instrument } from '#shared/contract/equipment'
+import { v4 as newId } from 'uuid'
+import { JAW_NAMES, JAWS, type Gym, type Instrument, type Tester } from '#shared/contract/equipment'
+import { gym as routes } from '#shared/contract/routes/equipment'
 
-const api = useApi()
-const { data, error } = await useAsyncData('gym', () => api.get('/api/gym', gymSchema))
+const { data, error } = await useAsyncData('gym', () => callApi(routes.view, {}))
 const gym = computed(() => data.value as Gym)
-useHead({ title: 'Bench · Oak Pinch' })
+useHead({ title: 'Equipment · Oak Pinch' })
 
 const KINDS: { id: InstrumentKind; name: string }[] = [
   { id: 'caliper', name: 'Calipers' },
@@ -26,17 +27,14 @@ const SKILLS = [
   { value: 'novice' as const, name: 'Novice', detail: 'two to three times as much' },
 ]
 
-const trouble = ref('')
+const { trouble, submit } = useSubmit()
 async function save(call: () => Promise<Gym>) {
-  trouble.value = ''
-  try {
-    data.value = await call()
-    editing.value = undefined
-    checking.value = undefined
-    person.value = undefined
-  } catch (failure) {
-    trouble.value = (failure as Error).message
-  }
+  const gymNow = await submit(call)
+  if (!gymNow) return
+  data.value = gymNow
+  editing.value = undefined
+  checking.value = undefined
+  person.value = undefined
 }
 
 /* Instruments. */
@@ -71,8 +69,8 @@ function saveInstrument() {
   }
   return save(() =>
     id
-      ? api.patch(`/api/gym/instruments/${id}`, gymSchema, body)
-      : api.post('/api/gym/instruments', gymSchema, body),
+      ? callApi(routes.changeInstrument, { params: { id }, body })
+      : callApi(routes.addInstrument, { body: { ...body, id: newId() } }),
   )
 }
 
@@ -98,9 +96,9 @@ const verdict = computed(() => {
 function saveCheck() {
   const { id } = checking.value!.instrument
   return save(() =>
-    api.post(`/api/gym/instruments/${id}/checks`, gymSchema, {
-      checkedOn: gym.value.today,
-      points: typedPoints.value,
+    callApi(routes.checkInstrument, {
+      params: { id },
+      body: { id: newId(), checkedOn: gym.value.today, points: typedPoints.value },
     }),
   )
 }
@@ -119,15 +117,15 @@ function savePerson() {
   const { id, ...body } = person.value!
   return save(() =>
     id
-      ? api.patch(`/api/gym/testers/${id}`, gymSchema, body)
-      : api.post('/api/gym/testers', gymSchema, body),
+      ? callApi(routes.changeTester, { params: { id }, body })
+      : callApi(routes.addTester, { body: { ...body, id: newId() } }),
   )
 }
 </script>
 
 <template>
   <main class="mx-auto max-w-4xl px-4 py-6 sm:px-6">
-    <h1 class="pb-1 text-[40px]">Bench</h1>
+    <h1 class="pb-1 text-[40px]">Equipment</h1>
     <p class="pb-4 text-lg">
       What you measure with, whether it still reads true, and who measures. Both decide how large a
       change has to be before it counts.
@@ -254,7 +252,7 @@ function savePerson() {
           <input v-model="editing.retired" type="checkbox" class="size-5 accent-leaf" />
           put away, no longer used
         </label>
-        <p v-if="trouble" role="alert" class="font-bold text-clay">{{ trouble }}</p>
+        <AlertLine :text="trouble" />
         <button type="submit" class="button button-lead">Keep</button>
       </form>
     </AskDialog>
@@ -316,7 +314,7 @@ function savePerson() {
         >
           {{ verdict.passed ? '✓' : '✗' }} {{ verdict.words }}
         </p>
-        <p v-if="trouble" role="alert" class="font-bold text-clay">{{ trouble }}</p>
+        <AlertLine :text="trouble" />
         <button type="submit" class="button button-lead">Keep the check of today</button>
       </form>
     </AskDialog>
@@ -340,7 +338,7 @@ function savePerson() {
           <input v-model="person.retired" type="checkbox" class="size-5 accent-leaf" />
           no longer measures here
         </label>
-        <p v-if="trouble" role="alert" class="font-bold text-clay">{{ trouble }}</p>
+        <AlertLine :text="trouble" />
         <button type="submit" class="button button-lead">Keep</button>
       </form>
     </AskDialog>

@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { formatDate } from '#core'
-import { todaySchema, type TodayEntry } from '#shared/contract/today'
+import type { TodayEntry } from '#shared/contract/today'
+import { today } from '#shared/contract/routes/today'
 
-const api = useApi()
-const { data, error } = await useAsyncData('today', () => api.get('/api/today', todaySchema))
+const { data, error } = await useAsyncData('today', () => callApi(today, {}))
 const { start, busy, trouble } = useStartCheckIn()
 
 useHead({ title: 'Today · Oak Pinch' })
@@ -33,7 +33,8 @@ const sections = computed<Section[]>(() => {
 })
 
 const heading = computed(() => {
-  const count = (title: string) => sections.value.find((g) => g.title === title)?.entries.length ?? 0
+  const count = (title: string) =>
+    sections.value.find((g) => g.title === title)?.entries.length ?? 0
   const parts = [
     [count('Under way'), 'under way'],
     [count('Late'), 'late'],
@@ -59,7 +60,7 @@ function when({ open, state, daysPast, dueOn }: TodayEntry) {
     <template v-if="data">
       <p class="text-faded">Today, {{ formatDate(data.today, true) }}</p>
       <h1 class="pt-1 pb-4 text-[40px]">{{ heading }}</h1>
-      <p v-if="trouble" role="alert" class="pb-3 font-bold text-clay">{{ trouble }}</p>
+      <AlertLine :text="trouble" />
       <p v-if="data.entries.length === 0" class="pb-4 text-lg">
         No clients yet. Add the first one, then start a check-in from here.
       </p>

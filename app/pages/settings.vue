@@ -17,15 +17,13 @@ import {
   type SkinfoldId,
   type Tolerance,
 } from '#core'
-import { gymSchema, type Gym, type SettingsChange } from '#shared/contract/equipment'
-import { z } from 'zod'
+import type { Gym, SettingsChange } from '#shared/contract/equipment'
+import { clients } from '#shared/contract/routes/clients'
+import { gym as routes } from '#shared/contract/routes/equipment'
 
-const api = useApi()
-const { data, error } = await useAsyncData('gym', () => api.get('/api/gym', gymSchema))
+const { data, error } = await useAsyncData('gym', () => callApi(routes.view, {}))
 const gym = computed(() => data.value as Gym)
-const { data: archived } = await useAsyncData('archive', () =>
-  api.get('/api/archive', z.array(z.object({ id: z.string(), name: z.string() }))),
-)
+const { data: archived } = await useAsyncData('archive', () => callApi(clients.archived, {}))
 useHead({ title: 'Settings · Oak Pinch' })
 
 const massUnit = useMassUnit()
@@ -34,15 +32,13 @@ const rangeTable = useRangeTable()
 const cue = useCueChoice()
 const voice = useVoiceChoice()
 
-const trouble = ref('')
-async function change(what: SettingsChange) {
-  trouble.value = ''
-  try {
-    data.value = await api.patch('/api/gym/settings', gymSchema, what)
-  } catch (failure) {
-    trouble.value = (failure as Error).message
-  }
+const { trouble, submit } = useSubmit()
+async function take(call: () => Promise<Gym>) {
+  const gymNow = await submit(call)
+  if (gymNow) data.value = gymNow
+  return gymNow
 }
+const change = (body: SettingsChange) => take(() => callApi(routes.change, { body }))
 
 const standards = (['us', 'int', 'dw', 'gym'] as LandmarkStandard[]).map((value) => ({
   value,
@@ -99,15 +95,17 @@ function begin(from?: OwnProtocol) {
     toleranceMm: String(from?.toleranceMm ?? 2),
   }
 }
-const foldsOfSchool = computed(() => {
+const foldsOfStandard = computed(() => {
   const of = draft.value?.standard
-  return LANDMARKS.filter((l) => l.standard === of || l.site === 'lower_back').map(({ site }) => site)
+  return LANDMARKS.filter((l) => l.standard === of || l.site === 'lower_back').map(
+    ({ site }) => site,
+  )
 })
 watch(
   () => draft.value?.standard,
   () => {
     if (draft.value) {
-      draft.value.folds = draft.value.folds.filter((f) => foldsOfSchool.value.includes(f))
+      draft.value.folds = draft.value.folds.filter((f) => foldsOfStandard.value.includes(f))
     }
   },
 )
@@ -143,17 +141,11 @@ const fed = computed(() => {
   return new Set([...made.value.equations.male, ...made.value.equations.female]).size
 })
 async function save() {
-  trouble.value = ''
-  try {
-    data.value = await api.post('/api/gym/own-protocols', gymSchema, definition.value)
+  if (await take(() => callApi(routes.keepProtocol, { body: definition.value }))) {
     draft.value = undefined
-  } catch (failure) {
-    trouble.value = (failure as Error).message
   }
 }
-async function retire(id: string) {
-  data.value = await api.delete(`/api/gym/own-protocols/${id}`, gymSchema)
-}
+const retire = (id: string) => take(() => callApi(routes.removeProtocol, { params: { id } }))
 </script>
 
 <template>
@@ -275,7 +267,7 @@ async function retire(id: string) {
           <legend class="pb-1 font-bold">Folds, in the order you tick them</legend>
           <div class="flex flex-wrap gap-1.5">
             <button
-              v-for="site in foldsOfSchool"
+              v-for="site in foldsOfStandard"
               :key="site"
               type="button"
               class="min-h-11 rounded border-2 px-3"
@@ -312,7 +304,7 @@ async function retire(id: string) {
           </div>
         </fieldset>
         <div class="grid grid-cols-2 gap-4">
-          <FieldRow id="own-rounds" label="Passes, 1 to 3">
+          <FieldRow id="own-rounds" label="Rounds, 1 to 3">
             <input id="own-rounds" v-model="draft.rounds" class="field" inputmode="numeric" />
           </FieldRow>
           <FieldRow id="own-tolerance" label="Tolerance, mm">
@@ -327,7 +319,7 @@ async function retire(id: string) {
         <p v-if="fed !== undefined" role="status">
           {{ fed === 0 ? 'Feeds no equation: a record only.' : `Feeds ${fed} equations.` }}
         </p>
-        <p v-if="trouble" role="alert" class="font-bold text-clay">{{ trouble }}</p>
+        <AlertLine :text="trouble" />
         <button type="submit" class="button button-lead">Keep the set</button>
       </form>
     </AskDialog>

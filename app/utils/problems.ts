@@ -12,11 +12,21 @@ export class Refused extends Error {
   }
 }
 
-/** No answer: the server is down or out of reach. What was typed is kept. */
+/** No answer: the server is down or out of reach. */
 export class Unreachable extends Error {
   override readonly name = 'Unreachable'
 
   constructor() {
-    super('The server does not answer. What you typed is kept here.')
+    super('The server does not answer. Try again in a moment.')
   }
+}
+
+/** The server answered, but it failed or gave an answer that this page does not understand. */
+export class ServerFault extends Error {
+  override readonly name = 'ServerFault'
+}
+
+/** What is wrong with each field, in words. */
+export function byField(problems: readonly Problem[]): Record<string, string> {
+  return Object.fromEntries(problems.map(({ field, message }) => [field, message]))
 }

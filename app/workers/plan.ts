@@ -1,5 +1,11 @@
 import { randomLcg, randomNormal } from 'd3-random'
-import { monteCarlo, type BandOfWeek, type Uncertainty, type Regime, type StartingPoint } from '#core'
+import {
+  monteCarlo,
+  type BandOfWeek,
+  type Uncertainty,
+  type Regime,
+  type StartingPoint,
+} from '#core'
 
 export interface PlanQuestion {
   id: number

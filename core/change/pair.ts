@@ -7,11 +7,12 @@ import {
 } from '../composition/check-in'
 import { comparable } from './judgement'
 
-/** Whether the equation of the later check-in reads the earlier one too. */
-function sameEquationReads(person: Person, then: CheckInRecord, now: CheckInRecord): boolean {
+/** Whether the equation of a check-in reads an earlier one too; nothing where it does not even read its own. */
+function equationReader(person: Person, now: CheckInRecord) {
   const equationId = leadEquation(sheetOf(person, now).protocol, person.sex)
-  if (equationId === undefined || !resultOf(person, now, equationId).ok) return false
-  return resultOf(person, { ...then, conversion: now.conversion }, equationId).ok
+  if (equationId === undefined || !resultOf(person, now, equationId).ok) return () => false
+  return (then: CheckInRecord) =>
+    resultOf(person, { ...then, conversion: now.conversion }, equationId).ok
 }
 
 /**
@@ -26,7 +27,7 @@ export function comparedWith<R extends CheckInRecord>(
   candidates: readonly R[],
 ): R | undefined {
   return (
-    candidates.find((then) => sameEquationReads(person, then, now)) ??
+    candidates.find(equationReader(person, now)) ??
     candidates.find((then) => comparable(person, then, now)) ??
     candidates[0]
   )

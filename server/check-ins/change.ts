@@ -121,12 +121,19 @@ async function conditionParts(tx: Connection, id: string, change: CheckInChange)
 }
 
 /** Refuses a change of what somebody else changed since the revision that it was made on. */
-async function assertNoCollision(tx: Connection, row: CheckInRow, seen: number, parts: Part[]) {
+async function assertNoCollision(
+  tx: Connection,
+  row: CheckInRow,
+  { revision: seen, window }: CheckInChange,
+  parts: Part[],
+) {
   const rows = await tx
     .select()
     .from(checkInRevisions)
     .where(eq(checkInRevisions.checkInId, row.id))
-  const changedAt = new Map(rows.map(({ field, revision }) => [field, revision]))
+  // What this window changed itself is no collision, even where it has not heard the answer yet.
+  const others = rows.filter((r) => window === undefined || r.window !== window)
+  const changedAt = new Map(others.map(({ field, revision }) => [field, revision]))
   const collided = parts.find(({ field }) => (changedAt.get(field) ?? 0) > seen)
   if (!collided) return
   const now = typeof collided.old === 'string' ? `“${collided.old}”` : 'another choice'
@@ -161,16 +168,16 @@ export async function changeCheckIn(
     ]
     const parts = all.filter((part) => !isDeepStrictEqual(part.old, part.new))
     if (parts.length === 0) return
-    await assertNoCollision(tx, row, change.revision, parts)
+    await assertNoCollision(tx, row, change, parts)
     const revision = row.revision + 1
     for (const part of parts) await part.write(tx, id)
     await tx.update(checkIns).set({ revision }).where(eq(checkIns.id, id))
     await tx
       .insert(checkInRevisions)
-      .values(parts.map(({ field }) => ({ checkInId: id, field, revision })))
+      .values(parts.map(({ field }) => ({ checkInId: id, field, revision, window: change.window })))
       .onConflictDoUpdate({
         target: [checkInRevisions.checkInId, checkInRevisions.field],
-        set: { revision: sql`excluded.revision` },
+        set: { revision: sql`excluded.revision`, window: sql`excluded."window"` },
       })
     if (row.closedAt) {
       const about = { actor, subject: 'check-in' as const, clientId: row.clientId, checkInId: id }

@@ -106,6 +106,8 @@ const changedConditions = errorText('Conditions', 'conditions with what is chose
 export const checkInChangeSchema = z.strictObject({
   /** The revision that the change was made on: what was changed since then is not changed unseen. */
   revision: integerBetween('Revision', 0, 1_000_000),
+  /** The window that changes it: what it changed itself is no collision. */
+  window: idSchema.optional(),
   ...z.object({ ...choices, measuredOn: pastDateSchema('Measured on') }).partial().shape,
   skips: z.partialRecord(siteIdSchema, reasonSchema.nullable(), skips).optional(),
   extraGirths: z.partialRecord(girthIdSchema, yesOrNo('Girth'), girths).optional(),

@@ -3,12 +3,13 @@ import {
   KG_PER_POUND,
   CM_PER_INCH,
   SEVEN_FOLDS,
+  siteError,
   transpositionsOf,
   type Finding,
   type SiteId,
   type EntryErrorContext,
 } from '#core'
-import { siteError, contextOf, people, type Person } from './simulation'
+import { contextOf, people, type Person } from './simulation'
 
 /* Slips put into made-up check-ins, to see how many are found. Used by the test and for the table in the docs. */
 

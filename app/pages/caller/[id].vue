@@ -5,7 +5,6 @@ import {
   landmarkOf,
   girthLandmark,
   lengthIn,
-  massIn,
   nameOf,
   nextFold,
   nextGirth,
@@ -16,21 +15,19 @@ import {
   standardWithin,
   trialsOf,
   wantsAnotherTrial,
-  type SiteId,
 } from '#core'
 import { callerViewSchema, type CallerView } from '#shared/contract/check-ins'
+import { checkIns } from '#shared/contract/routes/check-ins'
 
 definePageMeta({ layout: false })
 
 const route = useRoute()
-const api = useApi()
 const id = String(route.params.id)
 
 const view = ref<CallerView>()
 const trouble = ref('')
 const live = ref(false)
 const lengthUnit = useLengthUnit()
-const massUnit = useMassUnit()
 
 useHead({ title: 'Caller’s view · Oak Pinch' })
 
@@ -38,7 +35,7 @@ let source: EventSource | undefined
 
 onMounted(async () => {
   try {
-    view.value = await api.get(`/api/check-ins/${id}/caller`, callerViewSchema)
+    view.value = await callApi(checkIns.caller, { params: { id } })
   } catch (error) {
     trouble.value = (error as Error).message
     return
@@ -79,8 +76,7 @@ const mark = computed(() =>
   ),
 )
 
-function show(site: SiteId | null, kind: string, value: number): string {
-  if (kind === 'mass') return `${fixed(massIn(value, massUnit.value), 1)} ${massUnit.value}`
+function show(kind: string, value: number): string {
   if (kind === 'skinfold') return `${fixed(value, 1)} mm`
   return `${fixed(lengthIn(value, lengthUnit.value), 1)} ${lengthUnit.value}`
 }
@@ -89,10 +85,10 @@ function show(site: SiteId | null, kind: string, value: number): string {
 const heard = computed(() => {
   const last = view.value?.checkIn.readings.at(-1)
   if (!last) return undefined
-  const name = last.site ? nameOf(last.site) : last.kind === 'mass' ? 'Body mass' : 'Height'
+  const name = nameOf(last.site!)
   return {
     name: `${name}, trial ${last.trial}`,
-    value: show(last.site, last.kind, last.value),
+    value: show(last.kind, last.value),
     corrected: last.supersedes !== null,
   }
 })
@@ -101,7 +97,7 @@ const trials = computed(() => {
   if (!step.value || !view.value || !protocol.value) return []
   const { site } = step.value
   return trialsOf(view.value.checkIn.readings, site, protocol.value).flatMap((value) =>
-    value === undefined ? [] : [show(site, isSkinfold(site) ? 'skinfold' : 'girth', value)],
+    value === undefined ? [] : [show(isSkinfold(site) ? 'skinfold' : 'girth', value)],
   )
 })
 const apart = computed(() => {

@@ -14,12 +14,12 @@ const { client, checkIn, next, nextTape, protocol, trouble } = storeToRefs(store
  * it, so that none is missing when the server is away and no key falls between two stages.
  */
 const LATER = {
-  landmarks: () => import('~/components/check-in/LandmarkStage.vue'),
-  site: () => import('~/components/check-in/SiteStage.vue'),
-  scale: () => import('~/components/check-in/ScaleStage.vue'),
-  photos: () => import('~/components/check-in/PhotoStage.vue'),
-  readBack: () => import('~/components/check-in/ReadBackStage.vue'),
-  result: () => import('~/components/check-in/ResultStage.vue'),
+  landmarks: () => import('~/features/check-in/LandmarkStage.vue'),
+  site: () => import('~/features/check-in/SiteStage.vue'),
+  scale: () => import('~/features/check-in/ScaleStage.vue'),
+  photos: () => import('~/features/check-in/PhotoStage.vue'),
+  readBack: () => import('~/features/check-in/ReadBackStage.vue'),
+  result: () => import('~/features/check-in/ResultStage.vue'),
 }
 type Later = keyof typeof LATER
 const later = shallowReactive<Partial<Record<Later, Component>>>({})
@@ -53,7 +53,7 @@ onMounted(async () => {
 
 // What could not be loaded is asked for again; the first stage does not wait for any other.
 watch(stage, (_, before) => before && loadAll())
-onBeforeUnmount(() => store.reset())
+onBeforeUnmount(() => store.leave())
 
 /** The stages of this protocol, in the order of the work. */
 const stages = computed(() => {

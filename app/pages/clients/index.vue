@@ -1,12 +1,13 @@
 <script setup lang="ts">
 import { formatDate } from '#core'
-import { ROSTER_PAGE, ROSTER_STATES, rosterSchema } from '#shared/contract/roster'
+import { watchDebounced } from '@vueuse/core'
+import { ROSTER_PAGE, ROSTER_STATES } from '#shared/contract/roster'
+import { clients } from '#shared/contract/routes/clients'
 
 useHead({ title: 'Clients · Oak Pinch' })
 
 const route = useRoute()
 const router = useRouter()
-const api = useApi()
 
 const query = computed(() => {
   const { search = '', state = '', sort = 'name', descending = '', page = '1' } = route.query
@@ -18,7 +19,7 @@ const filled = (wanted: Record<string, string>) =>
   Object.fromEntries(Object.entries(wanted).filter(([, value]) => value !== ''))
 const { data, error } = await useAsyncData(
   'roster',
-  () => api.get(`/api/clients?${new URLSearchParams(filled(query.value))}`, rosterSchema),
+  () => callApi(clients.list, { query: filled(query.value) as never }),
   { watch: [query] },
 )
 
@@ -26,12 +27,7 @@ function ask(what: Record<string, string>) {
   void router.replace({ query: filled({ ...query.value, page: '1', ...what }) })
 }
 const search = ref(query.value.search)
-let wait: ReturnType<typeof setTimeout> | undefined
-watch(search, (text) => {
-  clearTimeout(wait)
-  wait = setTimeout(() => ask({ search: text }), 200)
-})
-onBeforeUnmount(() => clearTimeout(wait))
+watchDebounced(search, (text) => ask({ search: text }), { debounce: 200 })
 
 const STATE_NAMES: Record<(typeof ROSTER_STATES)[number], string> = {
   'under way': 'under way',

@@ -1,37 +1,30 @@
 <script setup lang="ts">
 import { useForm } from '@tanstack/vue-form'
-import { attempt, DEFAULT_CADENCE_DAYS, isoDateOf, parseHeight } from '#core'
-import { clientSchema, newClientSchema, type NewClientForm } from '#shared/contract/clients'
+import { v4 as newId } from 'uuid'
+import { attempt, DEFAULT_CADENCE_DAYS, parseHeight } from '#core'
+import { clientFormSchema, type ClientForm } from '#shared/contract/clients'
+import { clients } from '#shared/contract/routes/clients'
 
-const api = useApi()
 useHead({ title: 'Add a client · Oak Pinch' })
 
-const schema = newClientSchema(isoDateOf(new Date()))
-const refusals = ref<Record<string, string>>({})
-const trouble = ref('')
+// Made once: sending it again after an answer that got lost adds nobody twice.
+const id = newId()
+const { trouble, problems: refusals, submit } = useSubmit()
 
 const form = useForm({
   // Nothing is chosen at first, so that the sex of the equations is a choice and not a default.
   defaultValues: {
     name: '',
-    sex: '' as NewClientForm['sex'],
+    sex: '' as ClientForm['sex'],
     birthDate: '',
     height: '',
     cadenceDays: String(DEFAULT_CADENCE_DAYS),
-  } satisfies NewClientForm as NewClientForm,
-  validators: { onSubmit: schema },
+  } satisfies ClientForm as ClientForm,
+  validators: { onSubmit: clientFormSchema },
   onSubmit: async ({ value }) => {
-    refusals.value = {}
-    trouble.value = ''
-    try {
-      const client = await api.post('/api/clients', clientSchema, value)
-      await navigateTo(`/clients/${client.id}`)
-    } catch (error) {
-      trouble.value = (error as Error).message
-      if (error instanceof Refused) {
-        refusals.value = Object.fromEntries(error.problems.map((p) => [p.field, p.message]))
-      }
-    }
+    const body = { ...value, id, cadenceDays: Number(value.cadenceDays) }
+    const client = await submit(() => callApi(clients.add, { body }))
+    if (client) await navigateTo(`/clients/${client.id}`)
   },
 })
 
@@ -136,7 +129,7 @@ function readBack(typed: string) {
           />
         </FieldRow>
       </form.Field>
-      <p v-if="trouble" role="alert" class="font-bold text-clay">{{ trouble }}</p>
+      <AlertLine :text="trouble" />
       <button type="submit" class="button button-lead">Add the client</button>
     </form>
   </main>

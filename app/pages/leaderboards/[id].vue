@@ -1,18 +1,18 @@
 <script setup lang="ts">
 import { fixed, formatDate, massIn, signed, showsComposition } from '#core'
-import { z } from 'zod'
-import { boardSchema, leaderboardSchema, type BoardLine, type LeaderboardForm } from '#shared/contract/leaderboards'
+import type { BoardLine, LeaderboardForm } from '#shared/contract/leaderboards'
+import { leaderboards } from '#shared/contract/routes/leaderboards'
+import { MEASURE_WORDS } from '~/features/leaderboards/measures'
 
 const route = useRoute()
-const api = useApi()
-const id = String(route.params.id)
-const { data, error } = await useAsyncData(`board-${id}`, () =>
-  api.get(`/api/leaderboards/${id}`, boardSchema),
+const params = { id: String(route.params.id) }
+const { data, error } = await useAsyncData(`leaderboard-${params.id}`, () =>
+  callApi(leaderboards.view, { params }),
 )
-useHead({ title: () => `${data.value?.group.name ?? 'Board'} · Oak Pinch` })
+useHead({ title: () => `${data.value?.leaderboard.name ?? 'Leaderboard'} · Oak Pinch` })
 
 const massUnit = useMassUnit()
-const words = computed(() => MEASURE_WORDS[data.value!.group.measure])
+const words = computed(() => MEASURE_WORDS[data.value!.leaderboard.measure])
 const unit = computed(() => (words.value.mass ? massUnit.value : words.value.unit))
 const scale = (value: number) => (words.value.mass ? massIn(value, massUnit.value) : value)
 const widest = computed(() =>
@@ -20,26 +20,23 @@ const widest = computed(() =>
 )
 /** A filled bar went the way that is ranked first, a hollow one the other way. */
 const worthIt = (change: number) =>
-  data.value!.group.measure === 'recomposition' ? change > 0 : change < 0
+  data.value!.leaderboard.measure === 'recomposition' ? change > 0 : change < 0
 const place = ({ place: n, tied }: BoardLine) => `${n}${tied ? '=' : ''}`
 
 const changing = ref(false)
 const start = computed<LeaderboardForm>(() => {
-  const { group, memberIds } = data.value!
-  const { name, startsOn, endsOn, measure } = group
+  const { leaderboard, memberIds } = data.value!
+  const { name, startsOn, endsOn, measure } = leaderboard
   return { name, startsOn, endsOn, measure, clientIds: memberIds }
 })
 async function save(form: LeaderboardForm) {
-  data.value = await api.patch(`/api/leaderboards/${id}`, boardSchema, form)
+  data.value = await callApi(leaderboards.change, { params, body: form })
   changing.value = false
 }
-const trouble = ref('')
+const { trouble, submit } = useSubmit()
 async function remove() {
-  try {
-    await api.delete(`/api/leaderboards/${id}`, z.array(leaderboardSchema))
+  if (await submit(() => callApi(leaderboards.remove, { params }))) {
     await navigateTo('/leaderboards')
-  } catch (failure) {
-    trouble.value = (failure as Error).message
   }
 }
 </script>
@@ -49,11 +46,12 @@ async function remove() {
     <p v-if="error || !data" role="alert">{{ error?.message }}</p>
     <template v-else>
       <p class="text-faded">
-        {{ formatDate(data.group.startsOn, true) }} to {{ formatDate(data.group.endsOn, true) }} ·
+        {{ formatDate(data.leaderboard.startsOn, true) }} to
+        {{ formatDate(data.leaderboard.endsOn, true) }} ·
         {{ words.name }}
       </p>
       <div class="flex flex-wrap items-end justify-between gap-3 pb-4">
-        <h1 class="text-[40px]">{{ data.group.name }}</h1>
+        <h1 class="text-[40px]">{{ data.leaderboard.name }}</h1>
         <ChoiceRow
           v-if="words.mass"
           v-model="massUnit"
@@ -97,7 +95,7 @@ async function remove() {
       <p class="pt-3 text-faded">
         An equals sign: not clearly apart from the first of that place, so nobody is put before the
         other by the tester’s setup.
-        <template v-if="showsComposition(data.group.measure)">
+        <template v-if="showsComposition(data.leaderboard.measure)">
           Clients who see sums and girths only are on no board of fat or lean.
         </template>
       </p>
@@ -113,7 +111,7 @@ async function remove() {
         <button type="button" class="button" @click="changing = true">Change the group</button>
         <button type="button" class="button text-clay" @click="remove">Remove the group</button>
       </div>
-      <p v-if="trouble" role="alert" class="pt-2 font-bold text-clay">{{ trouble }}</p>
+      <AlertLine :text="trouble" />
       <AskDialog title="The group" :open="changing" @close="changing = false">
         <LeaderboardForm :start="start" :save="save" />
       </AskDialog>

@@ -1,24 +1,22 @@
 <script setup lang="ts">
 import { formatDate } from '#core'
-import { z } from 'zod'
-import { leaderboardSchema, type LeaderboardForm } from '#shared/contract/leaderboards'
+import { v4 as newId } from 'uuid'
+import type { LeaderboardForm } from '#shared/contract/leaderboards'
+import { leaderboards } from '#shared/contract/routes/leaderboards'
 
-useHead({ title: 'Boards · Oak Pinch' })
+useHead({ title: 'Leaderboards · Oak Pinch' })
 
-const api = useApi()
-const { data, error } = await useAsyncData('leaderboards', () =>
-  api.get('/api/leaderboards', z.array(leaderboardSchema)),
-)
+const { data, error } = await useAsyncData('leaderboards', () => callApi(leaderboards.list, {}))
 const adding = ref(false)
 async function save(form: LeaderboardForm) {
-  const { id } = await api.post('/api/leaderboards', leaderboardSchema, form)
+  const { id } = await callApi(leaderboards.add, { body: { ...form, id: newId() } })
   await navigateTo(`/leaderboards/${id}`)
 }
 </script>
 
 <template>
   <main class="mx-auto max-w-4xl px-4 py-6 sm:px-6">
-    <h1 class="text-[40px]">Boards</h1>
+    <h1 class="text-[40px]">Leaderboards</h1>
     <p class="pb-4 text-lg">
       A group over a period, ranked by what changed, like for like. Who is not clearly apart shares
       a place.

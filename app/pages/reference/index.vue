@@ -20,14 +20,14 @@ import {
   type SkinfoldId,
   type Typed,
 } from '#core'
-import { checkInSchema, readingReceiptSchema } from '#shared/contract/check-ins'
-import { gymSchema } from '#shared/contract/equipment'
-import { todaySchema } from '#shared/contract/today'
+import type { CheckIn, NewReading } from '#shared/contract/check-ins'
+import { checkIns } from '#shared/contract/routes/check-ins'
+import { clients as clientRoutes } from '#shared/contract/routes/clients'
+import { gym as gymRoutes } from '#shared/contract/routes/equipment'
 
-useHead({ title: 'Tables · Oak Pinch' })
+useHead({ title: 'Quick estimate · Oak Pinch' })
 
-const api = useApi()
-const { data: gym } = await useAsyncData('gym', () => api.get('/api/gym', gymSchema))
+const { data: gym } = await useAsyncData('gym', () => callApi(gymRoutes.view, {}))
 const lengthUnit = useLengthUnit()
 const massUnit = useMassUnit()
 
@@ -116,7 +116,7 @@ const where = (site: SkinfoldId) => landmarkOf(site, standard.value)?.where[sex.
 /* Kept only when asked: as a check-in of a client. */
 const keeping = ref(false)
 const clients = ref<{ id: string; name: string; sex: Sex }[]>([])
-const trouble = ref('')
+const { trouble, submit } = useSubmit()
 const set = computed(() =>
   PROTOCOLS.find(
     (p) =>
@@ -125,47 +125,56 @@ const set = computed(() =>
   ),
 )
 async function askWhose() {
-  trouble.value = ''
   keeping.value = true
-  const { entries } = await api.get('/api/today', todaySchema)
-  clients.value = entries.map(({ client }) => client).filter((c) => c.sex === sex.value)
+  const found = await submit(() => callApi(clientRoutes.list, {}))
+  clients.value = (found?.entries ?? [])
+    .map(({ client }) => client)
+    .filter((c) => c.sex === sex.value)
+}
+
+/** The values typed, as readings of a check-in. */
+function readingsOf(checkIn: CheckIn, now: string): NewReading[] {
+  const { testerId, caliperId, tapeId, scaleId } = checkIn
+  const reading = (
+    kind: NewReading['kind'],
+    site: SiteId | null,
+    { value, unit, text }: Typed,
+  ): NewReading => ({
+    ...{ id: newId(), checkInId: checkIn.id, kind, site, value, trial: 1, supersedes: null },
+    ...{ typedUnit: unit, typedText: text, takenAt: now, testerId },
+    standard: kind === 'skinfold' ? standard.value : null,
+    instrumentId: { skinfold: caliperId, girth: tapeId, mass: scaleId, height: null }[kind],
+  })
+  const { mass, height } = fields.value
+  return [
+    ...measured.value.map(({ site }) =>
+      reading(isSkinfold(site) ? 'skinfold' : 'girth', site, fields.value[site]!.typed!),
+    ),
+    ...(mass?.typed ? [reading('mass', null, mass.typed)] : []),
+    ...(height?.typed ? [reading('height', null, height.typed)] : []),
+  ]
 }
 async function keep(clientId: string) {
   const now = new Date().toISOString()
-  try {
-    const checkIn = await api.post('/api/check-ins', checkInSchema, {
-      id: newId(),
-      clientId,
-      protocolId: set.value!.id,
-      measuredOn: isoDateOf(new Date()),
-      startedAt: now,
-      fromPaper: true,
-    })
-    const extraGirths = measured.value.map(({ site }) => site).filter((s) => !isSkinfold(s))
-    await api.patch(`/api/check-ins/${checkIn.id}`, checkInSchema, {
-      extraGirths,
-      conversion: conversion.value,
-    })
-    const reading = (kind: string, site: SiteId | null, { value, unit, text }: Typed) => ({
-      id: newId(),
-      checkInId: checkIn.id,
-      ...{ kind, site, value, unit, typed: text, takenAt: now, trial: 1, supersedes: null },
-      standard: kind === 'skinfold' ? standard.value : null,
-    })
-    const { mass, height } = fields.value
-    await api.post(`/api/check-ins/${checkIn.id}/readings`, readingReceiptSchema, {
-      readings: [
-        ...measured.value.map(({ site }) =>
-          reading(isSkinfold(site) ? 'skinfold' : 'girth', site, fields.value[site]!.typed!),
-        ),
-        ...(mass?.typed ? [reading('mass', null, mass.typed)] : []),
-        ...(height?.typed ? [reading('height', null, height.typed)] : []),
-      ],
-    })
-    await navigateTo(`/check-in/${checkIn.id}`)
-  } catch (failure) {
-    trouble.value = (failure as Error).message
+  const start = {
+    ...{ id: newId(), clientId, protocolId: set.value!.id, measuredOn: isoDateOf(new Date()) },
+    ...{ startedAt: now, fromPaper: true },
   }
+  const girths = measured.value.map(({ site }) => site).filter((site) => !isSkinfold(site))
+  const checkIn = await submit(async () => {
+    const made = await callApi(checkIns.start, { body: start })
+    const params = { id: made.id }
+    await callApi(checkIns.change, {
+      params,
+      body: {
+        ...{ revision: made.revision, conversion: conversion.value },
+        extraGirths: Object.fromEntries(girths.map((girth) => [girth, true])),
+      },
+    })
+    await callApi(checkIns.addReadings, { params, body: { readings: readingsOf(made, now) } })
+    return made
+  })
+  if (checkIn) await navigateTo(`/check-in/${checkIn.id}`)
 }
 </script>
 
@@ -191,7 +200,12 @@ async function keep(clientId: string) {
             <input id="mass" v-model="texts.mass" class="field" inputmode="decimal" />
           </FieldRow>
         </div>
-        <ChoiceRow v-model="standard" label="Landmark standard of the folds" compact :options="standards" />
+        <ChoiceRow
+          v-model="standard"
+          label="Landmark standard of the folds"
+          compact
+          :options="standards"
+        />
         <fieldset>
           <legend class="border-b-2 border-ink pb-1 text-xl font-bold">Folds, mm</legend>
           <div class="grid grid-cols-2 gap-x-4 gap-y-2 pt-2 sm:grid-cols-3">
@@ -244,7 +258,7 @@ async function keep(clientId: string) {
         </li>
       </ul>
       <p v-if="clients.length === 0" class="pb-3">No client of that sex yet.</p>
-      <p v-if="trouble" role="alert" class="font-bold text-clay">{{ trouble }}</p>
+      <AlertLine :text="trouble" />
       <button type="button" class="button mt-3" @click="keeping = false">Keep nothing</button>
     </AskDialog>
   </main>

@@ -69,6 +69,7 @@ CREATE TABLE "check_in_revisions" (
 	"check_in_id" uuid NOT NULL,
 	"field" text NOT NULL,
 	"revision" integer NOT NULL,
+	"window" uuid,
 	CONSTRAINT "check_in_revisions_check_in_id_field_pk" PRIMARY KEY("check_in_id","field")
 );
 --> statement-breakpoint

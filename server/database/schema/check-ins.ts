@@ -119,6 +119,8 @@ export const checkInRevisions = pgTable(
     /** As `conversion`, `skips.thigh`, `conditions.time`. */
     field: text('field').notNull(),
     revision: integer('revision').notNull(),
+    /** The window that changed it, where it said so. */
+    window: uuid('window'),
   },
   (t) => [primaryKey({ columns: [t.checkInId, t.field] })],
 )

@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { TRAINING } from '../../../core'
 import { route } from '../define'
 import { newPlanSchema, planSchema } from '../plans'
 import { byId, none } from './base'
@@ -8,7 +9,11 @@ export const plans = {
     ...byId,
     method: 'GET',
     path: '/api/clients/:id/plans',
-    reply: z.object({ plans: z.array(planSchema), flags: z.array(z.string()) }),
+    reply: z.object({
+      plans: z.array(planSchema),
+      flags: z.array(z.string()),
+      training: z.enum(TRAINING).nullable(),
+    }),
   }),
   keep: route({
     ...byId,

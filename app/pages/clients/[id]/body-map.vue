@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { fixed, formatDate, isSkinfold, lengthIn, nameOf, signed, type SiteChange } from '#core'
-import { spotOf } from '~/components/figure/sites'
+import { spotOf } from '~/ui/figure/sites'
 
-const { view, error, measured } = await useClientView('body map')
+const { view, error, measured } = await useClientRecord('body map')
 
 const { then, now, judgement, choose } = usePair(view, measured)
 const lengthUnit = useLengthUnit()

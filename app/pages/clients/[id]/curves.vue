@@ -17,6 +17,7 @@ import {
   nameOf,
   protocolOf,
   seriesBy,
+  setupChange,
   signed,
   siteValues,
   weeklyAverages,
@@ -24,18 +25,18 @@ import {
   type Quantity,
   type SiteId,
 } from '#core'
-import { z } from 'zod'
-import { clientNoteSchema, CLIENT_NOTE_KINDS } from '#shared/contract/notes'
-import type { Curve } from '~/components/client/SeriesChart.vue'
-import { setupChange } from '~/utils/hands'
+import { v4 as newId } from 'uuid'
+import { CLIENT_NOTE_KINDS, type ClientNote } from '#shared/contract/notes'
+import { notes } from '#shared/contract/routes/notes'
+import type { Curve } from '~/features/client/SeriesChart.vue'
 
-const { id, view, error, patch, measured, planInForce } = await useClientView('curves')
+const { id, view, error, patch, measured } = await useClientRecord('curves')
+const planInForce = computed(() => view.value.planInForce)
 
-const api = useApi()
 const massUnit = useMassUnit()
 const lengthUnit = useLengthUnit()
 const { hiding, shown, asked } = usePercentages(() => view.value?.client)
-const { sites } = useLedger(view)
+const { sites } = useLedger(view, measured)
 
 type Subject = 'parts' | 'fatPercent' | 'sum' | 'mass' | SiteId
 const subject = ref<Subject>(shown.value ? 'parts' : 'sum')
@@ -66,9 +67,7 @@ const gaps = computed(() =>
 )
 
 const bands = computed(() =>
-  measured.value.map((m) =>
-    bandsOf(view.value.client, m, basis.value!, setupChange(newest.value, m)),
-  ),
+  measured.value.map((m) => bandsOf(view.value.client, m, basis.value!, newest.value)),
 )
 
 /** One quantity over the check-ins, with the band of the measurement error. */
@@ -76,14 +75,14 @@ function byCheckIn(quantity: Quantity, name: string, look: Omit<Curve, 'name' | 
   const inMass = quantity === 'fatMass' || quantity === 'leanMass'
   const show = (v: number) => (inMass ? massIn(v, massUnit.value) : v)
   const points = measured.value.map((m, i) => {
-    const hands = setupChange(newest.value, m)
+    const other = setupChange(newest.value!, m)
     const band = bands.value[i]![quantity]
     return {
       date: m.measuredOn,
       value: band ? show(band.value) : null,
       low: band && show(band.value - band.halfWidth),
       high: band && show(band.value + band.halfWidth),
-      otherSetup: !!(hands.anotherTester || hands.anotherCaliper),
+      otherSetup: other.anotherTester || other.anotherCaliper,
     }
   })
   return { name, points, ...look }
@@ -174,7 +173,7 @@ const goal = computed(() => {
   return { name, value: shownAs }
 })
 
-/* The stretch that is looked at: all of it until the coach brushes or names two dates. */
+/* The period that is looked at: all of it until the coach brushes or names two dates. */
 const dates = computed(() => curves.value.flatMap((c) => c.points.map((p) => p.date)).sort())
 const brushed = ref<{ from: IsoDate; to: IsoDate }>()
 const from = computed({
@@ -211,7 +210,7 @@ const slopeWords = computed(() => {
   return `${signed(slope, 2)} ${unit.value} a week${about}`
 })
 
-/** First against last check-in of the stretch. */
+/** First against last check-in of the period. */
 const judgement = computed(() => {
   const inside = measured.value.filter((m) => within(m.measuredOn))
   const [a, b] = [inside[0], inside.at(-1)]
@@ -219,21 +218,24 @@ const judgement = computed(() => {
 })
 
 /* Notes on the axis. */
-const eventsSchema = z.array(clientNoteSchema)
-const note = reactive({ date: isoDateOf(new Date()), kind: 'phase', words: '' })
-const trouble = ref('')
-async function change(run: () => Promise<z.output<typeof eventsSchema>>) {
-  trouble.value = ''
-  try {
-    patch({ events: await run() })
-    note.words = ''
-  } catch (failure) {
-    trouble.value = (failure as Error).message
-  }
+const note = reactive({
+  date: isoDateOf(new Date()),
+  kind: 'phase' as ClientNote['kind'],
+  words: '',
+})
+const { trouble, submit } = useSubmit()
+async function change(run: () => Promise<ClientNote[]>) {
+  const all = await submit(run)
+  if (!all) return
+  patch({ notes: all })
+  note.words = ''
 }
-const addNote = () => change(() => api.post(`/api/clients/${id}/notes`, eventsSchema, { ...note }))
-const removeNote = (event: string) =>
-  change(() => api.delete(`/api/clients/${id}/notes/${event}`, eventsSchema))
+const addNote = () => {
+  const body = { id: newId(), ...note }
+  return change(() => callApi(notes.add, { params: { id }, body }))
+}
+const removeNote = (noteId: string) =>
+  change(() => callApi(notes.remove, { params: { id, note: noteId } }))
 
 const slopeOf = [
   { value: 'fat' as const, name: 'slope of fat' },
@@ -277,7 +279,7 @@ const label = computed(() => {
           :curves="curves"
           :unit="unit"
           :digits="1"
-          :events="view.events"
+          :events="view.notes"
           :goal="goal"
           :label="label"
           :brushing="brushing"
@@ -331,9 +333,9 @@ const label = computed(() => {
 
     <section class="pt-6 print:hidden">
       <h2 class="border-b-2 border-ink pb-1 text-xl">Notes on the axis</h2>
-      <ul v-if="view.events.length">
+      <ul v-if="view.notes.length">
         <li
-          v-for="event in view.events"
+          v-for="event in view.notes"
           :key="event.id"
           class="flex items-center gap-3 border-b border-line"
         >
@@ -362,7 +364,7 @@ const label = computed(() => {
         </FieldRow>
         <button type="submit" class="button">Put on the axis</button>
       </form>
-      <p v-if="trouble" role="alert" class="pt-2 font-bold text-clay">{{ trouble }}</p>
+      <AlertLine :text="trouble" />
     </section>
   </ClientPage>
 </template>

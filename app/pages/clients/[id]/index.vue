@@ -1,16 +1,27 @@
 <script setup lang="ts">
 import { addDays, fixed, formatDate, isoDateOf, massIn } from '#core'
+import { clients } from '#shared/contract/routes/clients'
 
 const route = useRoute()
-const { id, view, error, refresh, measured } = await useClientView()
+const { id, view, error, refresh, measured } = await useClientRecord()
 const { start, busy, trouble } = useStartCheckIn()
 const atScreening = route.hash === '#screening'
 const unit = useMassUnit()
 
-const { columns, newest, open, series } = useLedger(view)
+const { newest, open, series } = useLedger(view, measured)
 const { then, now, judgement, massKg, take } = usePair(view, measured)
 const { hiding, shown, asked } = usePercentages(() => view.value?.client)
 const today = isoDateOf(new Date())
+
+/** The file is asked for when the page stands: it is below what the coach came for. */
+const file = useAsyncData(`file-${id}`, () => callApi(clients.file, { params: { id } }), {
+  server: false,
+  lazy: true,
+})
+const { data: ofFile } = file
+async function again() {
+  await Promise.all([refresh(), file.refresh()])
+}
 
 /** Check-ins from paper that are still being typed in. */
 const papers = computed(() =>
@@ -68,14 +79,15 @@ const standing = computed(() => {
         </button>
       </div>
     </div>
-    <p v-if="trouble" role="alert" class="pb-3 font-bold text-clay">{{ trouble }}</p>
+    <AlertLine :text="trouble" />
     <p v-if="view.client.archived" class="pb-3 font-bold text-clay">
       Archived: out of Today and the lists.
     </p>
     <PercentagesChoice v-if="hiding" v-model="asked" :name="view.client.name" class="pb-3" />
     <LedgerSheet
-      v-if="columns.length"
+      v-if="measured.length"
       :view="view"
+      :measured="measured"
       :unit="unit"
       :percentages="shown"
       :then-id="then?.id"
@@ -98,17 +110,18 @@ const standing = computed(() => {
           Private screening
           <span class="font-normal text-faded">
             {{
-              view.screening
-                ? `looked through ${formatDate(view.screening.reviewedOn, true)}`
+              ofFile?.screening
+                ? `looked through ${formatDate(ofFile.screening.reviewedOn, true)}`
                 : 'nothing asked yet'
             }}
           </span>
         </summary>
         <ScreeningPanel
+          v-if="ofFile"
           :client-id="view.client.id"
-          :screening="view.screening"
+          :screening="ofFile.screening"
           :today="today"
-          @kept="refresh()"
+          @kept="file.refresh()"
         />
       </details>
       <details class="border-t-2 border-line pt-2">
@@ -129,25 +142,31 @@ const standing = computed(() => {
           </li>
         </ul>
       </details>
-      <details v-if="view.voided.length" class="border-t-2 border-line pt-2">
+      <details v-if="ofFile?.voided.length" class="border-t-2 border-line pt-2">
         <summary class="min-h-11 cursor-pointer py-2 text-lg font-bold">
-          Voided check-ins ({{ view.voided.length }})
+          Voided check-ins ({{ ofFile.voided.length }})
         </summary>
         <ul>
-          <li v-for="checkIn in view.voided" :key="checkIn.id" class="border-b border-line py-2">
+          <li v-for="checkIn in ofFile.voided" :key="checkIn.id" class="border-b border-line py-2">
             <p>
-              {{ formatDate(checkIn.measuredOn, true) }}, {{ checkIn.readings.length }} readings:
-              {{ checkIn.voided!.reason }}
+              {{ formatDate(checkIn.measuredOn, true) }}, {{ checkIn.readings }} readings:
+              {{ checkIn.reason }}
             </p>
-            <CheckInRepair :check-in="checkIn" @done="refresh()" />
+            <CheckInRepair :check-in="checkIn" :client-id="id" voided @done="again" />
           </li>
         </ul>
       </details>
       <details class="border-t-2 border-line pt-2">
         <summary class="min-h-11 cursor-pointer py-2 text-lg font-bold">
-          Edit, history, archive
+          Edit, change log, archive
         </summary>
-        <ClientFile :view="view" :today="today" @changed="refresh()" />
+        <ClientFile
+          v-if="ofFile"
+          :client="view.client"
+          :file="ofFile"
+          :today="today"
+          @changed="again"
+        />
       </details>
     </div>
   </ClientPage>

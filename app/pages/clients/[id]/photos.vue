@@ -1,12 +1,11 @@
 <script setup lang="ts">
 import { formatDate } from '#core'
-import { z } from 'zod'
-import { PHOTO_VIEWS, photoSchema, type Photo } from '#shared/contract/photos'
+import { PHOTO_VIEWS, type Photo } from '#shared/contract/photos'
+import { photos as routes } from '#shared/contract/routes/photos'
 
-const { id, view, error, patch } = await useClientView('photos')
+const { id, view, error, data } = await useClientPart('photos', routes.list)
 
-const api = useApi()
-const photos = computed(() => view.value.photos)
+const photos = computed(() => data.value ?? [])
 const dates = computed(() => [...new Set(photos.value.map(({ takenOn }) => takenOn))].sort())
 const side = ref<(typeof PHOTO_VIEWS)[number]>('front')
 const of = (date: string | undefined) =>
@@ -28,18 +27,12 @@ const layouts = [
   { value: 'slider' as const, name: 'under a slider' },
 ]
 const marking = ref<Photo>()
-const trouble = ref('')
-function kept(all: Photo[]) {
-  patch({ photos: all })
+const { trouble, submit } = useSubmit()
+function kept(all: Photo[] | undefined) {
+  if (all) data.value = all
 }
-async function remove(photo: Photo) {
-  trouble.value = ''
-  try {
-    kept(await api.delete(`/api/photos/${photo.id}`, z.array(photoSchema)))
-  } catch (failure) {
-    trouble.value = (failure as Error).message
-  }
-}
+const remove = async (photo: Photo) =>
+  kept(await submit(() => callApi(routes.remove, { params: { id: photo.id } })))
 </script>
 
 <template>
@@ -85,7 +78,7 @@ async function remove(photo: Photo) {
           </button>
         </li>
       </ul>
-      <p v-if="trouble" role="alert" class="pt-2 font-bold text-clay">{{ trouble }}</p>
+      <AlertLine :text="trouble" />
     </template>
     <p v-else class="pb-3 text-lg">No photos yet.</p>
     <section class="pt-6 print:hidden">

@@ -13,58 +13,49 @@ import {
   weekdayOf,
   weeklyAverages,
 } from '#core'
-import { z } from 'zod'
-import { weighInSchema } from '#shared/contract/weigh-ins'
+import { weighIns as routes } from '#shared/contract/routes/weigh-ins'
 
-const { id, view, error, patch } = await useClientView('weigh-ins')
+const { id, view, error, data } = await useClientPart('weigh-ins', routes.list)
 
-const api = useApi()
+const params = { id }
+const weighIns = computed(() => data.value ?? [])
 const unit = useMassUnit()
 const today = isoDateOf(new Date())
 
 const form = reactive({ text: '', last: today })
-const trouble = ref('')
-const said = ref('')
+const { trouble, done, submit, clear } = useSubmit()
 /** What is understood of what is typed, before it is kept. */
 const read = computed(() =>
   form.text.trim() ? attempt(() => parseWeighIns(form.text, form.last, unit.value)) : undefined,
 )
 watch(form, () => (trouble.value = ''))
 
-const listSchema = z.array(weighInSchema)
 async function keep() {
-  trouble.value = ''
-  said.value = ''
+  clear()
   const found = read.value
   if (!found?.ok) {
     trouble.value = found?.error.message ?? 'Weigh-ins: is missing. Accepted: one mass a day.'
     return
   }
-  try {
-    const { text, last } = form
-    const sent = { text, last, unit: unit.value }
-    patch({ weighIns: await api.post(`/api/clients/${id}/weigh-ins`, listSchema, sent) })
-    said.value = `Kept ${found.value.length} ${found.value.length === 1 ? 'day' : 'days'}.`
-    form.text = ''
-  } catch (failure) {
-    trouble.value = (failure as Error).message
-  }
+  const count = found.value.length
+  const body = { text: form.text, last: form.last, unit: unit.value }
+  const said = `Saved ${count} ${count === 1 ? 'day' : 'days'}.`
+  const all = await submit(() => callApi(routes.add, { params, body }), said)
+  if (!all) return
+  data.value = all
+  form.text = ''
 }
-async function takeBack(date: string) {
-  trouble.value = ''
-  try {
-    patch({ weighIns: await api.delete(`/api/clients/${id}/weigh-ins/${date}`, listSchema) })
-  } catch (failure) {
-    trouble.value = (failure as Error).message
-  }
+async function remove(date: string) {
+  const all = await submit(() => callApi(routes.remove, { params: { id, date } }))
+  if (all) data.value = all
 }
 
 const WEEKS_SHOWN = 12
-const weeks = computed(() => weeklyAverages(view.value.weighIns).reverse().slice(0, WEEKS_SHOWN))
+const weeks = computed(() => weeklyAverages(weighIns.value).reverse().slice(0, WEEKS_SHOWN))
 const TREND_DAYS = 56
-const recent = computed(() => view.value.weighIns.slice(-TREND_DAYS))
+const recent = computed(() => weighIns.value.slice(-TREND_DAYS))
 const odd = computed(() => {
-  const looked = view.value.weighIns.slice(-(WEEKS_SHOWN + 3) * 7)
+  const looked = weighIns.value.slice(-(WEEKS_SHOWN + 3) * 7)
   return new Map(oddDays(looked).map((day) => [day.date, day]))
 })
 const trend = computed(() => massTrend(recent.value))
@@ -82,7 +73,7 @@ const DAY_NAMES = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun']
 const dayName = (date: string) => DAY_NAMES[weekdayOf(date)]!
 const short = (date: string) => `${dayName(date)} ${formatDate(date)}`
 const daysOf = (from: string, to: string) =>
-  view.value.weighIns.filter(({ date }) => date >= from && date <= to)
+  weighIns.value.filter(({ date }) => date >= from && date <= to)
 </script>
 
 <template>
@@ -121,7 +112,7 @@ const daysOf = (from: string, to: string) =>
         </p>
         <div class="flex items-center gap-4">
           <button type="submit" class="button button-lead">Keep</button>
-          <span role="status">{{ said }}</span>
+          <span role="status">{{ done }}</span>
         </div>
         <p class="text-faded">
           Morning, after the toilet, before eating and drinking, in the same clothes or none. One
@@ -171,7 +162,7 @@ const daysOf = (from: string, to: string) =>
                       trend: look again; it still counts
                     </template>
                   </span>
-                  <button type="button" class="min-h-11 px-3 underline" @click="takeBack(day.date)">
+                  <button type="button" class="min-h-11 px-3 underline" @click="remove(day.date)">
                     take back<span class="sr-only"
                       >, {{ fixed(massIn(day.kg, unit), 1) }} of {{ short(day.date) }}</span
                     >

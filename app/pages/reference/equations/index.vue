@@ -27,7 +27,9 @@ const families = computed(() => [...new Set(EQUATIONS.map(({ family }) => family
           </NuxtLink>
           <span class="block text-faded">
             {{ equation.variants.map(({ sex }) => (sex === 'male' ? 'men' : 'women')).join(', ') }}
-            <template v-if="equation.standard"> · {{ LANDMARK_STANDARD_NAMES[equation.standard] }}</template>
+            <template v-if="equation.standard">
+              · {{ LANDMARK_STANDARD_NAMES[equation.standard] }}</template
+            >
             ·
             {{
               [...equation.variants[0]!.folds, ...equation.variants[0]!.girths]

@@ -1,26 +1,28 @@
 <script setup lang="ts">
-import { checkInSchema, checkInViewSchema, type CheckInView } from '#shared/contract/check-ins'
-import type { Conversion } from '#core'
+import { measuredOf, type Conversion } from '#core'
+import type { CheckInView } from '#shared/contract/check-ins'
+import { checkIns } from '#shared/contract/routes/check-ins'
 
 const route = useRoute()
-const api = useApi()
-const id = String(route.params.checkIn)
-const { data, error } = await useAsyncData(`check-in-${id}`, () =>
-  api.get(`/api/check-ins/${id}`, checkInViewSchema),
+const params = { id: String(route.params.checkIn) }
+const { data, error } = await useAsyncData(`check-in-${params.id}`, () =>
+  callApi(checkIns.view, { params }),
 )
 const view = computed(() => data.value as CheckInView)
-const trouble = ref('')
+const judged = computed(() => {
+  const { gym, ownErrors, weighIns, checkIn, earlier } = view.value
+  const known = { testers: gym.testers, instruments: gym.instruments, ownErrors, weighIns }
+  return { now: measuredOf(checkIn, known), earlier: earlier.map((c) => measuredOf(c, known)) }
+})
+const { trouble, submit } = useSubmit()
 
 useHead({ title: () => `${data.value?.client.name ?? 'Check-in'}, result · Oak Pinch` })
 
 async function changeConversion(conversion: Conversion) {
-  trouble.value = ''
-  try {
-    const changed = await api.patch(`/api/check-ins/${id}`, checkInSchema, { conversion })
-    data.value = { ...view.value, checkIn: { ...view.value.checkIn, ...changed } }
-  } catch (failure) {
-    trouble.value = (failure as Error).message
-  }
+  const { revision } = view.value.checkIn
+  const body = { conversion, revision }
+  const changed = await submit(() => callApi(checkIns.change, { params, body }))
+  if (changed) data.value = { ...view.value, checkIn: { ...view.value.checkIn, ...changed } }
 }
 </script>
 
@@ -40,15 +42,19 @@ async function changeConversion(conversion: Conversion) {
       </h1>
       <ResultSheet
         :client="view.client"
-        :setup="view.setup"
-        :check-in="view.checkIn"
-        :earlier="view.earlier"
+        :check-in="judged.now"
+        :earlier="judged.earlier"
         @conversion="changeConversion"
       />
       <div class="pt-6 print:hidden">
-        <CheckInRepair :check-in="view.checkIn" @done="navigateTo(`/clients/${view.client.id}`)" />
+        <CheckInRepair
+          :check-in="view.checkIn"
+          :client-id="view.client.id"
+          :voided="view.checkIn.voided !== null"
+          @done="navigateTo(`/clients/${view.client.id}`)"
+        />
       </div>
-      <p v-if="trouble" role="alert" class="pt-3 font-bold text-clay">{{ trouble }}</p>
+      <AlertLine :text="trouble" />
     </template>
   </main>
 </template>

@@ -6,6 +6,10 @@ import { defineApi } from '../../../../http/define-api'
 /** A client’s plans, and what of the private screening stands against a plan. */
 export default defineApi(plans.list, async ({ db, params: { id } }) => {
   await clientOr404(db, id)
-  const screening = await findScreening(db, id)
-  return { plans: await listPlans(db, id), flags: screening?.answers.flags ?? [] }
+  const answers = (await findScreening(db, id))?.answers
+  return {
+    plans: await listPlans(db, id),
+    flags: answers?.flags ?? [],
+    training: answers?.training ?? null,
+  }
 })

@@ -1,0 +1,95 @@
+<script setup lang="ts" generic="S extends string">
+import { formatDate } from '#core'
+
+defineProps<{ stages: { id: S; name: string; done: boolean }[] }>()
+const stage = defineModel<S | undefined>({ required: true })
+
+const store = useCheckInStore()
+const { client, checkIn, protocol, waiting, waitingReadings, setAside, reachable, unkept } =
+  storeToRefs(store)
+
+/** On a phone the stages scroll: the one in hand stays in sight. */
+const rail = useTemplateRef<HTMLElement>('rail')
+function follow() {
+  const box = rail.value
+  const now = box?.querySelector<HTMLElement>('[aria-current]')
+  if (box && now) box.scrollLeft = now.offsetLeft - (box.clientWidth - now.offsetWidth) / 2
+}
+watch(stage, () => nextTick(follow))
+onMounted(follow)
+
+/** Where the readings are: the coach should be able to walk away from the screen knowing. */
+const safety = computed(() => {
+  const count = waitingReadings.value.length
+  const readings = `${count} ${count === 1 ? 'reading' : 'readings'}`
+  if (setAside.value.length) return { word: '', calm: false }
+  if (unkept.value && waiting.value.length) {
+    return { word: `${readings} not kept by this browser: leave the page open`, calm: false }
+  }
+  if (!reachable.value && count) {
+    return { word: `${readings} kept here, waiting for the server`, calm: false }
+  }
+  if (!reachable.value) return { word: 'server out of reach', calm: false }
+  if (count) return { word: `storing ${readings}`, calm: true }
+  return { word: waiting.value.length ? 'storing' : 'all stored', calm: true }
+})
+const looking = ref(false)
+</script>
+
+<template>
+  <header class="bg-oak text-chalk">
+    <div class="flex min-h-[60px] flex-wrap items-center gap-x-6 px-4 sm:px-6">
+      <NuxtLink to="/" class="figure hidden text-[26px] sm:block">Oak Pinch</NuxtLink>
+      <p class="min-w-0 flex-1 pt-2 sm:pt-0">
+        <NuxtLink :to="`/clients/${client!.id}`" class="font-bold underline underline-offset-4">
+          {{ client!.name }}
+        </NuxtLink>
+        <span class="max-sm:hidden">
+          · {{ formatDate(checkIn!.measuredOn) }} · {{ protocol.name.toLowerCase() }}
+        </span>
+        <span class="max-sm:hidden">
+          ·
+          <a :href="`/caller/${checkIn!.id}`" target="_blank" class="underline underline-offset-4">
+            caller’s view
+          </a>
+        </span>
+        <span
+          role="status"
+          data-test="safety"
+          class="block text-sm"
+          :class="safety.calm ? '' : 'font-bold text-lamp'"
+        >
+          {{ safety.word }}
+          <button
+            v-if="setAside.length"
+            type="button"
+            class="min-h-11 underline underline-offset-4"
+            data-test="set-aside"
+            @click="looking = true"
+          >
+            {{ setAside.length }} {{ setAside.length === 1 ? 'entry' : 'entries' }} not taken: look
+          </button>
+        </span>
+      </p>
+      <nav
+        ref="rail"
+        aria-label="Stages"
+        class="relative flex max-sm:-mx-4 max-sm:w-[calc(100%+2rem)] max-sm:overflow-x-auto max-sm:px-2"
+      >
+        <button
+          v-for="{ id, name, done } in stages"
+          :key="id"
+          type="button"
+          class="border-b-4 px-2.5 pt-3 pb-2 whitespace-nowrap sm:px-3 sm:pt-5 sm:pb-4"
+          :class="id === stage ? 'border-lamp font-bold' : 'border-transparent'"
+          :aria-current="id === stage ? 'step' : undefined"
+          @click="stage = id"
+        >
+          <span v-if="done" aria-hidden="true">✓ </span>{{ name
+          }}<span v-if="done" class="sr-only">, done</span>
+        </button>
+      </nav>
+    </div>
+    <SetAsideDialog :open="looking && setAside.length > 0" @close="looking = false" />
+  </header>
+</template>

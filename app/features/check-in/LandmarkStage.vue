@@ -1,0 +1,209 @@
+<script setup lang="ts">
+import {
+  girthLandmark,
+  isSkinfold,
+  landmarkOf,
+  LANDMARK_STANDARD_NAMES,
+  standardOfSite,
+  standardWithin,
+  TECHNIQUES,
+  type SiteId,
+} from '#core'
+import { spotOf } from '../../ui/figure/sites'
+
+const emit = defineEmits<{ done: [] }>()
+
+const store = useCheckInStore()
+const { client, protocol } = storeToRefs(store)
+
+const on = useTemplateRef<HTMLButtonElement>('on')
+onMounted(() => on.value?.focus({ preventScroll: true }))
+
+const LANDMARK_STANDARD_WORDS = {
+  who: 'WHO',
+  navy: 'Navy',
+  nhanes: 'National surveys',
+  ...LANDMARK_STANDARD_NAMES,
+}
+
+interface Entry {
+  site: SiteId
+  name: string
+  where: string
+  how: string
+  finding?: string
+  /** Direction, standard and offset in one line. */
+  line: string
+  variants: string[]
+}
+
+const entries = computed<Entry[]>(() => {
+  const { sex } = client.value!
+  const { folds, girths } = protocol.value
+  return [...folds[sex], ...girths[sex]].map((site) => {
+    if (!isSkinfold(site)) {
+      const { name, where, how, standards } = girthLandmark(site)
+      const variants = Object.entries(standards).map(
+        ([standard, words]) =>
+          `${LANDMARK_STANDARD_WORDS[standard as keyof typeof LANDMARK_STANDARD_WORDS]}: ${words}`,
+      )
+      return { site, name, where, how, line: 'girth, tape level', variants }
+    }
+    const standard = standardOfSite(protocol.value, site)
+    const { name, where, posture, direction, runs, finding, variants } = landmarkOf(site, standard)!
+    return {
+      ...{ site, name, finding },
+      where: where[sex],
+      how: posture,
+      line: `${direction} fold, runs ${runs} · ${LANDMARK_STANDARD_NAMES[standard]}`,
+      variants: variants ?? [],
+    }
+  })
+})
+
+const current = ref<SiteId>(entries.value[0]!.site)
+const entry = computed(() => entries.value.find(({ site }) => site === current.value)!)
+const found = ref(new Set<SiteId>())
+const spot = computed(() => spotOf(current.value))
+const others = computed(() =>
+  entries.value
+    .filter(({ site }) => site !== current.value)
+    .map(({ site }) => spotOf(site))
+    .filter(({ view }) => view === spot.value.view),
+)
+
+function find(site: SiteId) {
+  if (found.value.has(site)) found.value.delete(site)
+  else found.value.add(site)
+}
+
+const mark = computed(() => store.siteNoteOf(current.value))
+const side = computed(() => mark.value?.side ?? 'right')
+const text = ref('')
+watch([current, mark], () => (text.value = mark.value?.text ?? ''), { immediate: true })
+
+function keep(change: { text?: string; side?: 'right' | 'left' }) {
+  const site = current.value
+  store.keepSiteNote({
+    site,
+    standard: standardWithin(site, protocol.value.standard),
+    text: (change.text ?? mark.value?.text ?? '').trim(),
+    side: change.side ?? side.value,
+  })
+}
+const sides = [
+  { value: 'right', name: 'right' },
+  { value: 'left', name: 'left, and then always' },
+] as { value: 'right' | 'left'; name: string }[]
+
+const technique = computed(
+  () => TECHNIQUES.find(({ standard }) => standard === protocol.value.standard) ?? TECHNIQUES[0]!,
+)
+const first = computed(() => (protocol.value.folds[client.value!.sex].length ? 'folds' : 'tape'))
+</script>
+
+<template>
+  <div class="grid flex-1 lg:grid-cols-[290px_1fr]">
+    <FigurePanel
+      :spot="spot"
+      :others="others"
+      :side="side"
+      :label="`${entry.name} on the ${spot.view} of the body, ${side} side. ${entry.where}`"
+    />
+    <section class="grid min-w-0 content-start gap-x-8 px-4 py-5 sm:px-8 xl:grid-cols-[300px_1fr]">
+      <div>
+        <p class="text-faded">Landmarks · find and mark all, then measure</p>
+        <ul class="pt-2">
+          <li
+            v-for="item in entries"
+            :key="item.site"
+            class="flex items-center gap-1 border-b border-line"
+            :class="{ 'bg-white': item.site === current }"
+          >
+            <button
+              type="button"
+              class="grid size-11 shrink-0 place-items-center"
+              role="checkbox"
+              :aria-checked="found.has(item.site)"
+              :aria-label="`${item.name} found and marked`"
+              @click="find(item.site)"
+            >
+              <span
+                aria-hidden="true"
+                class="grid size-6 place-items-center rounded border-2"
+                :class="found.has(item.site) ? 'border-leaf bg-leaf text-white' : 'border-faded'"
+                >{{ found.has(item.site) ? '✓' : '' }}</span
+              >
+            </button>
+            <button
+              type="button"
+              class="min-h-11 min-w-0 flex-1 text-left"
+              :class="{ 'font-bold': item.site === current }"
+              :aria-current="item.site === current ? 'true' : undefined"
+              @click="current = item.site"
+            >
+              {{ item.name }}
+              <span
+                v-if="
+                  store.siteNoteOf(item.site)?.text || store.siteNoteOf(item.site)?.side === 'left'
+                "
+                class="block truncate text-sm font-normal text-leaf"
+              >
+                {{ store.siteNoteOf(item.site)!.side === 'left' ? 'left side. ' : ''
+                }}{{ store.siteNoteOf(item.site)!.text }}
+              </span>
+            </button>
+          </li>
+        </ul>
+      </div>
+      <div class="min-w-0 pt-4 xl:pt-0">
+        <p class="text-faded">{{ entry.line }}</p>
+        <h2 class="text-[36px] sm:text-[52px]" data-test="landmark">{{ entry.name }}</h2>
+        <p class="max-w-xl text-lg">{{ entry.where }}</p>
+        <p v-if="entry.finding" class="max-w-xl pt-1 text-lg">
+          <strong>Finding it:</strong> {{ entry.finding }}
+        </p>
+        <p class="max-w-xl pt-1 text-lg"><strong>Posture:</strong> {{ entry.how }}</p>
+        <p v-if="isSkinfold(current)" class="max-w-xl pt-1">
+          <strong>Lifting it:</strong> {{ technique.grip }}
+        </p>
+        <ul v-if="entry.variants.length" class="max-w-xl pt-2 text-faded">
+          <li v-for="variant in entry.variants" :key="variant">{{ variant }}</li>
+        </ul>
+        <form class="max-w-xl pt-4" @submit.prevent="keep({ text })">
+          <label for="own-mark" class="block pb-1 font-bold">
+            {{ client!.name.split(' ')[0] }}’s own mark here
+          </label>
+          <div class="flex gap-2">
+            <input
+              id="own-mark"
+              v-model="text"
+              class="field min-w-0 flex-1"
+              maxlength="120"
+              autocomplete="off"
+              placeholder="by the freckle, 1 cm out"
+              @change="keep({ text })"
+            />
+            <button type="submit" class="button">Keep</button>
+          </div>
+        </form>
+        <div class="pt-3">
+          <ChoiceRow
+            :model-value="side"
+            label="Side"
+            :options="sides"
+            @update:model-value="keep({ side: $event })"
+          />
+        </div>
+      </div>
+    </section>
+  </div>
+  <div class="sticky bottom-0 border-t border-line bg-chalk px-4 py-3 sm:px-6">
+    <button ref="on" type="button" class="button button-lead" @click="emit('done')">
+      On to the {{ first }}
+    </button>
+    <span class="pl-4 text-faded max-sm:hidden">
+      {{ found.size }} of {{ entries.length }} ticked
+    </span>
+  </div>
+</template>

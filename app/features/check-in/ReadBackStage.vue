@@ -1,0 +1,252 @@
+<script setup lang="ts">
+import {
+  formatLength,
+  formatMass,
+  isSkinfold,
+  lengthIn,
+  nameOf,
+  readingsInForce,
+  signed,
+  type SiteId,
+} from '#core'
+import type { SheetRow } from '~/features/check-in/useSiteSheet'
+
+const emit = defineEmits<{ done: []; go: [] }>()
+
+const store = useCheckInStore()
+const { view, readings, findings, sheet, lastMass, heightCm } = storeToRefs(store)
+const { take } = useTakeReading()
+const folds = useSiteSheet('folds')
+const girths = useSiteSheet('tape')
+const lengthUnit = useLengthUnit()
+const massUnit = useMassUnit()
+
+const on = useTemplateRef<HTMLButtonElement>('on')
+onMounted(() => on.value?.focus({ preventScroll: true }))
+
+interface Part {
+  name: string
+  unit: string
+  rows: SheetRow[]
+  /** Passes that have a column: the extra one only where somebody took it. */
+  rounds: number[]
+  show(value: number | undefined): string
+}
+
+const parts = computed<Part[]>(() =>
+  [
+    { name: 'Folds', unit: 'mm', rows: folds.rows.value, show: folds.show },
+    { name: 'Girths', unit: lengthUnit.value, rows: girths.rows.value, show: girths.show },
+  ]
+    .filter(({ rows }) => rows.length > 0)
+    .map((part) => ({ ...part, rounds: trialsOfRows(part.rows) })),
+)
+function trialsOfRows(rows: SheetRow[]): number[] {
+  const boxes = rows[0]!.trials.length
+  const extra = rows.some(({ trials }) => trials[boxes - 1] !== undefined)
+  return Array.from({ length: extra ? boxes : boxes - 1 }, (_, i) => i + 1)
+}
+
+/** The value of a site by the rules of the protocol, and its change since last time. */
+function valueOf({ site }: SheetRow) {
+  return sheet.value?.sites[site]?.value
+}
+function changeOf(row: SheetRow): string {
+  const now = valueOf(row)
+  if (now === undefined || row.last === undefined) return ''
+  const change = now - row.last
+  return signed(isSkinfold(row.site) ? change : lengthIn(change, lengthUnit.value), 1)
+}
+
+/** What to look at before closing, in words. */
+function relocation(row: SheetRow): string {
+  const taken = row.trials.filter((t) => t !== undefined).length
+  if (row.skipped) return `left out: ${row.skipped}`
+  if (taken === 0) return 'missing'
+  if (row.asked) return row.asked
+  if (row.apart) return 'the trials do not agree'
+  return taken === 1 && row.trials.length > 2 ? 'one trial only' : ''
+}
+
+const massFinding = computed(() => findings.value.find(({ sites }) => sites.includes('mass')))
+const toLookAt = computed(
+  () =>
+    parts.value.flatMap(({ rows }) => rows).filter((row) => relocation(row) !== '').length +
+    (massFinding.value || sheet.value?.subject.massKg === undefined ? 1 : 0),
+)
+
+const editing = ref<{ site: SiteId; trial: number }>()
+const text = ref('')
+const problem = ref('')
+const isOpen = (site: SiteId, trial: number) =>
+  editing.value?.site === site && editing.value.trial === trial
+
+function edit(site: SiteId, trial: number) {
+  editing.value = { site, trial }
+  text.value = ''
+  problem.value = ''
+  void nextTick(() => document.getElementById('correction')?.focus())
+}
+
+/** Takes the correction; the value before stays on record as superseded. */
+function correct() {
+  const taking = take(editing.value!, text.value)
+  if (taking.ok) stop()
+  else problem.value = taking.problem
+}
+
+function stop() {
+  editing.value = undefined
+  problem.value = ''
+  on.value?.focus()
+}
+
+/** Everything that was replaced, with when it was typed. */
+const replaced = computed(() => {
+  const inForce = new Set(readingsInForce(readings.value).map(({ id }) => id))
+  return readings.value.filter(({ id }) => !inForce.has(id))
+})
+const whoOf = (testerId: string | undefined) =>
+  view.value!.gym.testers.find(({ id }) => id === (testerId ?? view.value!.checkIn.testerId))?.name
+const timeOf = (instant: string) =>
+  new Date(instant).toLocaleTimeString([], { hour: '2-digit', minute: '2-digit' })
+</script>
+
+<template>
+  <div class="mx-auto w-full max-w-5xl px-4 py-6 sm:px-8">
+    <p class="text-faded">Read-back</p>
+    <h2 class="pb-3 text-[36px] sm:text-[44px]" data-test="read-back">
+      {{
+        toLookAt === 0
+          ? 'Nothing to look at again.'
+          : `${toLookAt} ${toLookAt === 1 ? 'thing' : 'things'} to look at before closing.`
+      }}
+    </h2>
+    <div class="relative overflow-x-auto" tabindex="0" role="region" aria-label="Sheet">
+      <table class="w-full border-collapse text-left">
+        <caption class="sr-only">
+          The whole sheet against last time
+        </caption>
+        <template v-for="part in parts" :key="part.name">
+          <thead>
+            <tr class="border-b-2 border-ink text-faded">
+              <th scope="col" class="py-1 font-normal">{{ part.name }}, {{ part.unit }}</th>
+              <!-- On a phone there is no room for it beside a third trial; the change says it. -->
+              <th
+                scope="col"
+                class="px-1 text-right font-normal sm:px-2"
+                :class="{ 'max-sm:hidden': part.rounds.length > 2 }"
+              >
+                last
+              </th>
+              <th
+                v-for="trial in part.rounds"
+                :key="trial"
+                scope="col"
+                class="px-1 text-right font-normal sm:px-2"
+              >
+                {{ trial }}
+              </th>
+              <th scope="col" class="px-1 text-right font-normal sm:px-2">value</th>
+              <th scope="col" class="px-1 text-right font-normal sm:px-2">change</th>
+              <th scope="col" class="px-2 font-normal max-sm:hidden">look at</th>
+            </tr>
+          </thead>
+          <tbody>
+            <template v-for="row in part.rows" :key="row.site">
+              <tr class="border-line sm:border-b" :class="{ 'max-sm:border-b': !relocation(row) }">
+                <th scope="row" class="py-1 pr-1 sm:pr-2">{{ row.name }}</th>
+                <td
+                  class="figure px-1 text-right text-[21px] text-faded sm:px-2"
+                  :class="{ 'max-sm:hidden': part.rounds.length > 2 }"
+                >
+                  {{ part.show(row.last) }}
+                </td>
+                <td v-for="trial in part.rounds" :key="trial" class="text-right">
+                  <form v-if="isOpen(row.site, trial)" novalidate @submit.prevent="correct">
+                    <label for="correction" class="sr-only"
+                      >{{ row.name }}, trial {{ trial }}</label
+                    >
+                    <input
+                      id="correction"
+                      v-model="text"
+                      class="figure h-11 w-20 border-2 border-leaf bg-white px-1 text-right text-[21px]"
+                      inputmode="decimal"
+                      autocomplete="off"
+                      :placeholder="part.show(row.trials[trial - 1])"
+                      aria-describedby="correction-problem"
+                      @keydown.esc="stop"
+                    />
+                  </form>
+                  <button
+                    v-else-if="row.trials[trial - 1] !== undefined"
+                    type="button"
+                    class="figure min-h-11 min-w-11 px-1 text-right sm:min-w-12 sm:px-2 text-[21px] underline decoration-line decoration-dotted underline-offset-4"
+                    @click="edit(row.site, trial)"
+                  >
+                    <span class="sr-only">Correct {{ row.name }}, trial {{ trial }}: </span>
+                    {{ part.show(row.trials[trial - 1]) }}
+                  </button>
+                </td>
+                <td class="figure px-1 text-right text-[21px] sm:px-2">
+                  {{ part.show(valueOf(row)) }}
+                </td>
+                <td class="figure px-1 text-right text-[21px] sm:px-2">{{ changeOf(row) }}</td>
+                <td class="max-w-64 min-w-32 px-2 text-clay max-sm:hidden">
+                  {{ relocation(row) }}
+                </td>
+              </tr>
+              <tr v-if="relocation(row)" class="border-b border-line sm:hidden">
+                <td :colspan="4 + part.rounds.length" class="pb-2 leading-snug text-clay">
+                  {{ relocation(row) }}
+                </td>
+              </tr>
+            </template>
+          </tbody>
+        </template>
+      </table>
+    </div>
+    <p v-if="problem" id="correction-problem" role="alert" class="pt-3 font-bold text-clay">
+      {{ problem }}
+    </p>
+    <p class="flex flex-wrap items-baseline gap-x-4 pt-4 text-lg">
+      <strong>Body mass</strong>
+      <template v-if="sheet?.subject.massKg !== undefined">
+        <span class="figure text-[26px]">{{ formatMass(sheet.subject.massKg, massUnit) }}</span>
+        <span v-if="lastMass" class="text-faded">
+          last {{ formatMass(lastMass.massKg, massUnit) }}
+        </span>
+      </template>
+      <span v-else class="text-clay">not weighed</span>
+      <span v-if="massFinding" class="text-clay">{{ massFinding.evidence }}</span>
+      <template v-if="heightCm !== undefined">
+        <strong>Height</strong>
+        <span class="figure text-[26px]">{{ formatLength(heightCm, lengthUnit) }}</span>
+      </template>
+    </p>
+    <details v-if="replaced.length" class="pt-3">
+      <summary class="cursor-pointer font-bold">Replaced values, kept on record</summary>
+      <ul class="pt-1">
+        <li v-for="reading in replaced" :key="reading.id">
+          {{
+            reading.site
+              ? nameOf(reading.site)
+              : reading.kind === 'height'
+                ? 'Height'
+                : 'Body mass'
+          }}, trial {{ reading.trial }}: typed {{ reading.typedText }} at
+          {{ timeOf(reading.takenAt) }} by
+          {{ whoOf(reading.testerId) }}
+        </li>
+      </ul>
+    </details>
+    <div class="flex flex-wrap gap-3 pt-6">
+      <button ref="on" type="button" class="button button-lead" @click="emit('done')">
+        On to the result
+      </button>
+      <button v-if="sheet?.missing.length" type="button" class="button" @click="emit('go')">
+        Take what is missing
+      </button>
+    </div>
+  </div>
+</template>

@@ -1,0 +1,320 @@
+<script setup lang="ts">
+import { useEventListener } from '@vueuse/core'
+import {
+  ADULT,
+  ageOn,
+  conditionDifferences,
+  CONDITIONS,
+  formatAsTyped,
+  formatDate,
+  PROTOCOLS,
+  LANDMARK_STANDARD_NAMES,
+  type ConditionId,
+  type TypedUnit,
+} from '#core'
+
+const emit = defineEmits<{ begin: [] }>()
+
+const store = useCheckInStore()
+const { view, client, checkIn, protocol, last, byOthers } = storeToRefs(store)
+const testerName = computed(
+  () => view.value!.gym.testers.find(({ id }) => id === checkIn.value!.testerId)?.name,
+)
+
+/* Started by mistake, and nothing measured: it can be thrown away. */
+const { trouble, submit } = useSubmit()
+async function discard() {
+  const { id } = client.value!
+  await submit(() => store.discard())
+  if (!trouble.value) await navigateTo(`/clients/${id}`)
+}
+const { recommendation, against, screeningOld, overdue } = useAdvice()
+
+const begin = useTemplateRef<HTMLButtonElement>('begin')
+onMounted(() => begin.value?.focus({ preventScroll: true }))
+
+const options = computed(() => {
+  const { sex } = client.value!
+  const named = PROTOCOLS.map(({ id, name, folds, girths, rounds, girthRounds }) => {
+    const parts = [
+      [folds[sex].length * rounds, 'fold'],
+      [girths[sex].length * girthRounds, 'girth'],
+    ].flatMap(([count, what]) => (count ? [`${count} ${what} readings`] : []))
+    return { value: id, name, detail: parts.join(', ') }
+  })
+  const own = view.value!.gym.ownProtocols.map(({ id, name, folds, girths, rounds }) => ({
+    value: id,
+    name,
+    detail: `${(folds.length + girths.length) * rounds} readings, your own`,
+  }))
+  return [...named, ...own]
+})
+const known = computed(() => Object.keys(last.value).length > 0)
+const chosen = computed({
+  get: () => checkIn.value!.protocolId,
+  set: (protocolId) => {
+    store.choose(protocolId)
+  },
+})
+const advised = computed(() => recommendation.value.advice[0])
+
+const facts = computed(() => {
+  const { sex, birthDate, heightCm, heightUnit } = client.value!
+  const height =
+    heightCm === null ? 'no height' : formatAsTyped(heightCm, (heightUnit ?? 'cm') as TypedUnit)
+  return `${sex}, ${ageOn(birthDate, checkIn.value!.measuredOn)} years, ${height}`
+})
+const minor = computed(() => ageOn(client.value!.birthDate, checkIn.value!.measuredOn) < ADULT)
+
+/* Consent has a key of its own: C. */
+const consent = computed(() => checkIn.value!.consent)
+function agree() {
+  const by = minor.value ? ('guardian' as const) : ('client' as const)
+  store.updateCheckIn({ consent: consent.value ? null : { by, at: new Date().toISOString() } })
+}
+useEventListener('keydown', (event: KeyboardEvent) => {
+  const typing = event.target instanceof HTMLInputElement
+  if (typing || event.ctrlKey || event.metaKey || event.altKey) return
+  if (event.key.toLowerCase() === 'c') agree()
+})
+
+const chips = computed(() =>
+  CONDITIONS.filter(({ id }) => id !== 'cycle' || client.value!.cycleWanted),
+)
+const conditions = computed(() => checkIn.value!.conditions)
+function condition(id: ConditionId | 'notes', value: string | undefined) {
+  store.updateCheckIn({ conditions: { [id]: value || null } })
+}
+const before = computed(() => view.value!.earlier[0]?.conditions)
+const differences = computed(() =>
+  before.value ? conditionDifferences(before.value, conditions.value) : [],
+)
+function asLastTime() {
+  const { notes: _, ...chips } = before.value!
+  store.updateCheckIn({ conditions: chips })
+}
+
+const tools = computed(() => {
+  const { testers, instruments } = view.value!.gym
+  const of = (kind: string) => instruments.filter((i) => i.kind === kind)
+  return [
+    { key: 'testerId', label: 'Tester', options: testers },
+    { key: 'caliperId', label: 'Caliper', options: of('caliper') },
+    { key: 'tapeId', label: 'Tape', options: of('tape') },
+    { key: 'scaleId', label: 'Scale', options: of('scale') },
+  ] as const
+})
+interface Tool {
+  id: string
+  name: string
+  retired: boolean
+}
+const inUse = (all: readonly Tool[], chosenId: string | null) =>
+  all.filter(({ id, retired }) => !retired || id === chosenId)
+
+const otherSetup = computed(() => {
+  const { anotherTester, anotherCaliper } = store.changedSetup
+  const who = [...(anotherTester ? ['tester'] : []), ...(anotherCaliper ? ['caliper'] : [])]
+  return who.length
+    ? `Another ${who.join(' and another ')} than last time: a change has to be one and a half times as large to be told.`
+    : ''
+})
+</script>
+
+<template>
+  <div class="mx-auto w-full max-w-6xl flex-1 px-4 py-5 sm:px-6">
+    <div class="flex flex-wrap items-end justify-between gap-x-6">
+      <div>
+        <p class="text-faded">{{ facts }}</p>
+        <h2 class="text-[40px]">{{ client!.name }}</h2>
+      </div>
+      <p v-if="checkIn!.fromPaper" class="border-2 border-line bg-board px-3 py-1">
+        From a paper sheet of {{ formatDate(checkIn!.measuredOn, true) }}
+      </p>
+    </div>
+    <CautionList :cautions="recommendation.cautions" class="pt-3" />
+    <p v-if="screeningOld" class="pt-3">
+      The private screening is older than half a year:
+      <NuxtLink :to="`/clients/${client!.id}#screening`" class="underline"
+        >look through it</NuxtLink
+      >
+      when there is a quiet moment.
+    </p>
+
+    <div class="grid gap-x-10 gap-y-6 pt-4 lg:grid-cols-2">
+      <div class="space-y-5">
+        <section aria-labelledby="hear-first">
+          <h3 id="hear-first" class="border-b-2 border-ink pb-1 text-xl">
+            What {{ client!.name.split(' ')[0] }} hears first
+          </h3>
+          <p class="pt-2">
+            I pinch skin and fat at marked places and read a caliper, twice round. It tells how much
+            fat there is about, give or take a few points, and shows changes better than levels. You
+            may stop at any time, keep on what you like, and nobody else sees the numbers. Shorts,
+            and a sports top; skin dry, no lotion.
+          </p>
+          <button
+            type="button"
+            class="button mt-3"
+            :class="{ 'button-lead': consent }"
+            :aria-pressed="!!consent"
+            data-test="consent"
+            @click="agree"
+          >
+            <kbd class="key mr-2">C</kbd>
+            <template v-if="consent">
+              ✓ {{ consent.by === 'guardian' ? 'A guardian' : client!.name.split(' ')[0] }} agrees
+            </template>
+            <template v-else>
+              {{ minor ? 'A guardian agrees' : `${client!.name.split(' ')[0]} agrees` }}?
+            </template>
+          </button>
+        </section>
+
+        <section aria-labelledby="conditions">
+          <h3
+            id="conditions"
+            class="flex items-end justify-between border-b-2 border-ink pb-1 text-xl"
+          >
+            Conditions
+            <button
+              v-if="before && Object.keys(before).length"
+              type="button"
+              class="min-h-11 font-text text-base underline"
+              @click="asLastTime"
+            >
+              as last time
+            </button>
+          </h3>
+          <div class="space-y-2 pt-2">
+            <ChipRow
+              v-for="{ id, label, options: chipOptions } in chips"
+              :key="id"
+              :label="label"
+              :options="chipOptions"
+              :model-value="conditions[id]"
+              @update:model-value="condition(id, $event)"
+            />
+            <div class="flex items-center gap-1.5">
+              <label for="notes" class="w-28 text-faded">Notes</label>
+              <input
+                id="notes"
+                class="field min-w-0 flex-1"
+                maxlength="500"
+                autocomplete="off"
+                :value="conditions.notes"
+                @change="condition('notes', ($event.target as HTMLInputElement).value.trim())"
+              />
+            </div>
+          </div>
+          <ul v-if="differences.length" class="pt-2" data-test="differences">
+            <li v-for="difference in differences" :key="difference" class="flex gap-2 text-clay">
+              <span aria-hidden="true">≠</span>{{ difference }}
+            </li>
+          </ul>
+        </section>
+      </div>
+
+      <div class="space-y-5">
+        <section aria-labelledby="with">
+          <h3 id="with" class="border-b-2 border-ink pb-1 text-xl">Who and with what</h3>
+          <div class="grid grid-cols-2 gap-x-4 gap-y-2 pt-2">
+            <div v-for="tool in tools" :key="tool.key">
+              <label :for="tool.key" class="text-faded">{{ tool.label }}</label>
+              <select
+                :id="tool.key"
+                class="field"
+                :value="checkIn![tool.key] ?? ''"
+                @change="
+                  store.updateCheckIn({
+                    [tool.key]: ($event.target as HTMLSelectElement).value || null,
+                  })
+                "
+              >
+                <option
+                  v-for="option in inUse(tool.options, checkIn![tool.key])"
+                  :key="option.id"
+                  :value="option.id"
+                >
+                  {{ option.name }}
+                </option>
+                <option v-if="tool.key !== 'testerId'" value="">none</option>
+              </select>
+              <p
+                v-if="tool.key !== 'testerId' && overdue(checkIn![tool.key])"
+                class="text-clay"
+                data-test="overdue"
+              >
+                {{ overdue(checkIn![tool.key]) }}
+              </p>
+            </div>
+          </div>
+          <p v-if="otherSetup" class="pt-2 text-clay">{{ otherSetup }}</p>
+          <p v-if="byOthers.length" class="pt-2" data-test="credited">
+            {{ byOthers.length }}
+            {{ byOthers.length === 1 ? 'reading is' : 'readings are' }} credited to another tester.
+            <button type="button" class="button ml-1" @click="store.creditToTester()">
+              Credit to {{ testerName }}
+            </button>
+          </p>
+          <p class="pt-1">
+            <NuxtLink to="/equipment" class="underline">Add, edit and check instruments</NuxtLink> ·
+            <a :href="`/caller/${checkIn!.id}`" target="_blank" class="underline"
+              >caller’s view for another screen</a
+            >
+          </p>
+        </section>
+
+        <section aria-labelledby="protocol">
+          <h3 id="protocol" class="border-b-2 border-ink pb-1 text-xl">Protocol</h3>
+          <p v-if="advised" class="py-2" data-test="advice">
+            <strong>Advised: {{ advised.protocol.name.toLowerCase() }}.</strong>
+            {{ advised.reason }}
+            <button
+              v-if="advised.protocol.id !== chosen"
+              type="button"
+              class="button ml-1"
+              @click="chosen = advised.protocol.id"
+            >
+              Take it
+            </button>
+          </p>
+          <p v-else class="py-2 font-bold text-clay">
+            No set is advised before the above is clear.
+          </p>
+          <p v-if="against && advised" class="pb-2 text-clay">{{ protocol.name }}: {{ against }}</p>
+          <ChoiceRow v-model="chosen" label="Protocol" hide-label compact :options="options" />
+          <p class="pt-2 text-faded">
+            {{ protocol.when }} {{ LANDMARK_STANDARD_NAMES[protocol.standard] }}.
+            {{
+              known
+                ? 'What each site read last time stands beside it.'
+                : 'There is nothing to compare these sites with yet.'
+            }}
+          </p>
+        </section>
+      </div>
+    </div>
+  </div>
+  <div class="sticky bottom-0 border-t border-line bg-chalk px-4 py-3 sm:px-6">
+    <div class="mx-auto flex max-w-6xl flex-wrap items-center gap-x-6 gap-y-2">
+      <button ref="begin" type="button" class="button button-lead" @click="emit('begin')">
+        On to the landmarks
+      </button>
+      <span v-if="differences.length" class="text-clay">
+        <span aria-hidden="true">≠ </span>{{ differences[0]
+        }}{{ differences.length > 1 ? ` And ${differences.length - 1} more.` : '' }}
+      </span>
+      <button
+        v-if="store.readings.length === 0 && !checkIn!.closedAt"
+        type="button"
+        class="button ml-auto"
+        @click="discard"
+      >
+        Discard this check-in
+      </button>
+      <AlertLine :text="trouble" />
+      <span v-if="!consent" class="text-clay">Nobody has agreed yet: <kbd class="key">C</kbd></span>
+    </div>
+  </div>
+</template>

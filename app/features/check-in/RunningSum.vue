@@ -1,0 +1,75 @@
+<script setup lang="ts">
+import { fixed, signed } from '#core'
+
+/** The sum of the folds so far, what it changed, and the smallest change that can be detected: beside the sheet, or one line on a phone. */
+const props = defineProps<{
+  line?: boolean
+  /** Of the folds so far, mm. */
+  sum?: number
+  /** The same less the same folds last time, mm. */
+  since?: number
+}>()
+
+const { detectable, result, client } = storeToRefs(useCheckInStore())
+
+const figures = computed(() => {
+  const fat =
+    result.value?.ok && client.value?.showPercentages ? result.value.value.fatPercent : undefined
+  return [
+    {
+      id: 'sum',
+      name: 'Sum so far',
+      short: 'sum, mm',
+      value: props.sum === undefined ? undefined : fixed(props.sum, 1),
+      unit: 'mm',
+    },
+    {
+      id: 'since',
+      name: 'Sum so far, against last time',
+      short: 'against last',
+      value: props.since === undefined ? undefined : signed(props.since, 1),
+      unit: 'mm',
+    },
+    {
+      id: 'reach',
+      name: 'This hand can tell from',
+      short: 'can tell from',
+      value: detectable.value === undefined ? undefined : fixed(detectable.value, 1),
+      unit: 'mm',
+    },
+    {
+      id: 'running-fat',
+      name: 'Fat, about',
+      short: 'fat, about',
+      value: fat === undefined ? undefined : fixed(fat, 1),
+      unit: '%',
+    },
+  ].filter(({ value }) => value !== undefined)
+})
+</script>
+
+<template>
+  <dl
+    v-if="line"
+    class="flex h-12 items-center justify-between gap-4 border-t border-line bg-board px-4 text-faded"
+  >
+    <div v-for="{ id, short, value, unit } in figures" :key="id" class="leading-none">
+      <dt class="text-[14px]">{{ short }}</dt>
+      <dd class="figure text-[22px] whitespace-nowrap text-ink" :data-test="`line-${id}`">
+        {{ value }}{{ unit === '%' ? ' %' : '' }}
+      </dd>
+    </div>
+  </dl>
+  <dl v-else class="border-t border-line pt-3 text-faded">
+    <div
+      v-for="{ id, name, value, unit } in figures"
+      :key="id"
+      class="flex items-baseline justify-between gap-4"
+    >
+      <dt>{{ name }}</dt>
+      <dd class="figure text-[30px] whitespace-nowrap text-ink" :data-test="id">
+        {{ value }} {{ unit }}
+      </dd>
+    </div>
+  </dl>
+</template>

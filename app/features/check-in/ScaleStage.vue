@@ -1,0 +1,264 @@
+<script setup lang="ts">
+import {
+  ADULT,
+  ageOn,
+  attempt,
+  fixed,
+  formatAsTyped,
+  formatDate,
+  formatLength,
+  formatMass,
+  lengthIn,
+  massIn,
+  parseHeight,
+  parseMass,
+  readingsInForce,
+  type TypedUnit,
+} from '#core'
+
+const emit = defineEmits<{ done: [] }>()
+
+const store = useCheckInStore()
+const { view, client, checkIn, lastMass, sheet, heightCm, readings } = storeToRefs(store)
+const massUnit = useMassUnit()
+const lengthUnit = useLengthUnit()
+const { say } = useVoice()
+
+/** Height is asked for first where none is on record and of those who may still grow; others on request. */
+const HEIGHT_TRIALS = 3
+const growing = ageOn(client.value!.birthDate, checkIn.value!.measuredOn) < ADULT
+const wanted = client.value!.heightCm === null || growing
+const part = ref<'height' | 'mass'>(wanted && heightCm.value === undefined ? 'height' : 'mass')
+
+const text = ref('')
+const problem = ref('')
+const field = useTemplateRef<HTMLInputElement>('field')
+const focus = () => void nextTick(() => field.value?.focus())
+onMounted(focus)
+watch(part, () => {
+  text.value = ''
+  problem.value = ''
+  focus()
+})
+
+const now = computed(() => sheet.value?.subject.massKg)
+const heights = computed(() =>
+  readingsInForce(readings.value).filter(({ kind }) => kind === 'height'),
+)
+const heightOnRecord = computed(() => {
+  const { heightCm: cm, heightUnit } = client.value!
+  return cm === null ? undefined : formatAsTyped(cm, (heightUnit ?? 'cm') as TypedUnit)
+})
+
+function onEnter() {
+  if (part.value === 'height') return onHeight()
+  if (text.value.trim() === '' && now.value !== undefined) return emit('done')
+  const parsed = attempt(() => parseMass(text.value, massUnit.value))
+  if (!parsed.ok) {
+    problem.value = parsed.error.message
+    return
+  }
+  const { value, unit: as, text: typed } = parsed.value
+  store.record({
+    kind: 'mass',
+    site: null,
+    standard: null,
+    trial: 1,
+    value,
+    typedUnit: as,
+    typedText: typed,
+  })
+  say(fixed(massIn(value, massUnit.value), 1))
+  text.value = ''
+  problem.value = ''
+  if (!finding.value) emit('done')
+}
+
+/** Three heights, then the scale. An empty Enter leaves it at what is there. */
+function onHeight() {
+  if (text.value.trim() === '') return void (part.value = 'mass')
+  const parsed = attempt(() => parseHeight(text.value))
+  if (!parsed.ok) {
+    problem.value = parsed.error.message
+    return
+  }
+  const { value, unit: as, text: typed } = parsed.value
+  const free = [1, 2, 3].find((p) => !heights.value.some(({ trial }) => trial === p)) ?? 1
+  store.record({
+    kind: 'height',
+    site: null,
+    standard: null,
+    trial: free,
+    value,
+    typedUnit: as,
+    typedText: typed,
+  })
+  say(fixed(lengthIn(value, lengthUnit.value), 1))
+  text.value = ''
+  problem.value = ''
+  if (heights.value.length >= HEIGHT_TRIALS && !heightFinding.value) part.value = 'mass'
+}
+
+/** What is found about the body mass or height that stands: asked once, here, before the result. */
+const heightFinding = computed(() => store.findings.find(({ sites }) => sites.includes('height')))
+const finding = computed(() =>
+  part.value === 'height'
+    ? heightFinding.value
+    : store.findings.find(({ sites }) => sites.includes('mass')),
+)
+const offer = computed(() => {
+  const value = finding.value?.suggestions[0]?.value
+  if (value === undefined) return ''
+  return part.value === 'height'
+    ? formatLength(value, lengthUnit.value)
+    : formatMass(value, massUnit.value)
+})
+
+function accept() {
+  if (finding.value) store.accept(finding.value)
+  if (part.value === 'height') part.value = 'mass'
+  else emit('done')
+}
+
+function onKey(event: KeyboardEvent) {
+  if (text.value !== '' || event.ctrlKey || event.metaKey || event.altKey) return
+  const key = event.key.toLowerCase()
+  if (key === 'a' && finding.value?.suggestions.length) accept()
+  else if (key === 'h' && part.value === 'mass') part.value = 'height'
+  else if (key === 'd' && part.value === 'mass') dry.value = !dry.value
+  else return
+  event.preventDefault()
+}
+
+/** Dry: after the toilet, before eating or drinking, same clothes or none. */
+const dry = computed({
+  get: () => checkIn.value!.massDry ?? false,
+  set: (massDry) => store.updateCheckIn({ massDry }),
+})
+const wasDry = computed(() => view.value!.earlier[0]?.massDry ?? null)
+const unlike = computed(
+  () => checkIn.value!.massDry !== null && wasDry.value !== null && wasDry.value !== dry.value,
+)
+</script>
+
+<template>
+  <form class="mx-auto w-full max-w-3xl px-4 py-6 sm:py-10" novalidate @submit.prevent="onEnter">
+    <template v-if="part === 'height'">
+      <p class="text-faded">Height · reading {{ heights.length + 1 }} of {{ HEIGHT_TRIALS }}</p>
+      <h2 class="text-[44px] sm:text-[68px]">Height</h2>
+      <p class="text-lg">
+        Barefoot, heels to the wall, looking straight ahead. Three readings are averaged; step away
+        between them.
+      </p>
+    </template>
+    <template v-else>
+      <p class="text-faded">Scale</p>
+      <h2 class="text-[44px] sm:text-[68px]">Body mass</h2>
+      <p class="text-lg">
+        Barefoot, light clothes or the same as last time. Dry is best: in the morning, after the
+        toilet, before eating or drinking.
+      </p>
+    </template>
+    <div class="flex flex-wrap items-end gap-x-5 gap-y-4 pt-6">
+      <label for="mass" class="sr-only">
+        {{ part === 'height' ? 'Height' : `Body mass in ${massUnit}` }}
+      </label>
+      <input
+        id="mass"
+        ref="field"
+        v-model="text"
+        autocomplete="off"
+        enterkeyhint="done"
+        maxlength="20"
+        class="figure h-[110px] w-[260px] border-0 border-b-[6px] border-ink bg-board px-3 text-right text-[80px] leading-none sm:h-[164px] sm:w-[400px] sm:text-[130px]"
+        :aria-invalid="!!problem"
+        aria-describedby="mass-problem"
+        @keydown="onKey"
+      />
+      <ChoiceRow
+        v-if="part === 'mass'"
+        v-model="massUnit"
+        label="Unit of the scale"
+        hide-label
+        :options="MASS_UNITS"
+      />
+      <ChoiceRow
+        v-else
+        v-model="lengthUnit"
+        label="Unit shown"
+        hide-label
+        :options="LENGTH_UNITS"
+      />
+      <dl class="grid grid-cols-[auto_auto] items-baseline gap-x-5 pb-2">
+        <template v-if="part === 'mass'">
+          <template v-if="now !== undefined">
+            <dt class="text-faded">Now</dt>
+            <dd class="figure text-[28px]">{{ formatMass(now, massUnit) }}</dd>
+          </template>
+          <template v-if="lastMass !== undefined">
+            <dt class="text-faded">Last time, {{ formatDate(lastMass.measuredOn) }}</dt>
+            <dd class="figure text-[28px]">{{ formatMass(lastMass.massKg, massUnit) }}</dd>
+          </template>
+        </template>
+        <template v-else>
+          <template v-for="(height, i) in heights" :key="height.id">
+            <dt class="text-faded">{{ i + 1 }}</dt>
+            <dd class="figure text-[28px]">{{ formatLength(height.value, lengthUnit) }}</dd>
+          </template>
+          <template v-if="heightCm !== undefined">
+            <dt class="text-faded">Mean</dt>
+            <dd class="figure text-[28px]" data-test="height-mean">
+              {{ formatLength(heightCm, lengthUnit, 2) }}
+            </dd>
+          </template>
+          <template v-if="heightOnRecord">
+            <dt class="text-faded">On record</dt>
+            <dd class="figure text-[28px]">{{ heightOnRecord }}</dd>
+          </template>
+        </template>
+      </dl>
+    </div>
+    <p
+      v-if="problem"
+      id="mass-problem"
+      role="alert"
+      class="mt-4 border-2 border-l-8 border-clay bg-clay-wash px-4 py-3"
+    >
+      {{ problem }}
+    </p>
+    <FindingLine
+      v-if="finding"
+      :finding="finding"
+      :offer="offer"
+      @accept="accept"
+      @again="field?.focus()"
+    />
+    <div v-if="part === 'mass'" class="flex flex-wrap items-center gap-3 pt-6">
+      <button type="button" class="button" :aria-pressed="dry" @click="dry = !dry">
+        <kbd class="key mr-2">D</kbd>{{ dry ? '✓ weighed dry' : 'weighed dry?' }}
+      </button>
+      <button type="button" class="button" @click="part = 'height'">
+        <kbd class="key mr-2">H</kbd>measure the height
+      </button>
+      <span v-if="heightCm !== undefined" class="text-faded">
+        height {{ formatLength(heightCm, lengthUnit) }}, mean of {{ heights.length }}
+      </span>
+      <span v-else-if="heightOnRecord" class="text-faded">
+        height {{ heightOnRecord }}, on record
+      </span>
+    </div>
+    <p v-if="part === 'mass' && unlike" class="pt-2 text-clay">
+      Last time {{ wasDry ? 'dry' : 'not dry' }}, now {{ dry ? 'dry' : 'not dry' }}: food and water
+      alone move body mass by a kilogram or more.
+    </p>
+    <div class="flex flex-wrap gap-3 pt-6">
+      <button type="submit" class="button button-lead">
+        <kbd class="key mr-2">Enter</kbd>
+        {{ part === 'mass' ? 'read the sheet back' : 'take it; empty, on to the scale' }}
+      </button>
+      <button v-if="part === 'height'" type="button" class="button" @click="part = 'mass'">
+        On to the scale
+      </button>
+    </div>
+  </form>
+</template>

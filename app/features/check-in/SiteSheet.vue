@@ -1,0 +1,91 @@
+<script setup lang="ts">
+import type { SiteStep } from '#core'
+import type { SiteKind } from '~/features/check-in/useSiteEntry'
+
+const props = defineProps<{ kind: SiteKind; step: SiteStep | undefined }>()
+const emit = defineEmits<{ pick: [box: SiteStep] }>()
+
+const { rows, sumOf, sinceLast, shownUnit, show } = useSiteSheet(props.kind)
+const rounds = computed(() => rows.value[0]?.trials.length ?? 0)
+
+const isOpen = (site: string, trial: number) =>
+  props.step?.site === site && props.step.trial === trial
+</script>
+
+<template>
+  <div class="flex h-full flex-col">
+    <table class="w-full border-collapse">
+      <caption class="sr-only">
+        Last time and the trials of this check-in, in
+        {{
+          shownUnit
+        }}
+      </caption>
+      <thead>
+        <tr class="border-b-2 border-ink text-faded">
+          <th scope="col" class="py-2 text-left font-normal">{{ shownUnit }}</th>
+          <th scope="col" class="px-1 text-right font-normal">last</th>
+          <th v-for="trial in rounds" :key="trial" scope="col" class="px-1 text-right font-normal">
+            {{ trial }}
+          </th>
+        </tr>
+      </thead>
+      <tbody>
+        <tr
+          v-for="row in rows"
+          :key="row.site"
+          class="h-[43px] border-b border-line"
+          :class="{ 'bg-white': row.site === step?.site }"
+        >
+          <th
+            scope="row"
+            class="border-l-4 pl-1.5 text-left"
+            :class="row.site === step?.site ? 'border-leaf' : 'border-transparent'"
+          >
+            <span :class="{ 'text-faded line-through': row.skipped }">{{ row.name }}</span>
+            <span v-if="row.skipped" class="block text-sm font-normal">{{ row.skipped }}</span>
+            <span v-if="row.asked" class="font-bold text-clay" :title="row.asked" data-test="asked"
+              >&nbsp;?<span class="sr-only">: {{ row.asked }}</span></span
+            >
+          </th>
+          <td class="figure w-14 px-1 text-right text-[21px] text-faded">
+            {{ show(row.last) }}
+          </td>
+          <td v-for="(trial, i) in row.trials" :key="i" class="w-[52px] p-0 text-right">
+            <button
+              v-if="trial !== undefined"
+              type="button"
+              class="figure h-[40px] w-full px-1 text-right text-[21px]"
+              :class="[
+                row.apart ? 'font-bold text-clay underline decoration-dotted' : '',
+                isOpen(row.site, i + 1) ? 'outline-3 outline-leaf' : '',
+              ]"
+              @click="emit('pick', { site: row.site, trial: i + 1 })"
+            >
+              <span class="sr-only">Correct {{ row.name }}, trial {{ i + 1 }}: </span>
+              {{ show(trial) }}
+            </button>
+            <span
+              v-else-if="isOpen(row.site, i + 1)"
+              class="ml-1 block h-[38px] border-3 border-leaf bg-white"
+            />
+          </td>
+        </tr>
+      </tbody>
+      <tfoot v-if="kind === 'folds'">
+        <tr class="h-[43px] border-t-2 border-ink">
+          <th scope="row" class="pl-2.5 text-left">Sum</th>
+          <td class="figure px-1 text-right text-[21px] text-faded">
+            {{ show(sumOf((r) => r.last)) }}
+          </td>
+          <td v-for="trial in rounds - 1" :key="trial" class="figure px-1 text-right text-[21px]">
+            {{ show(sumOf((r) => r.trials[trial - 1])) }}
+          </td>
+          <td />
+        </tr>
+      </tfoot>
+    </table>
+    <!-- The sum itself stands in the foot above. -->
+    <RunningSum v-if="kind === 'folds'" class="mt-auto" :since="sinceLast" />
+  </div>
+</template>

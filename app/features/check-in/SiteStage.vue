@@ -1,0 +1,445 @@
+<script setup lang="ts">
+import {
+  formatDate,
+  GIRTH_IDS,
+  girthLandmark,
+  isSkinfold,
+  landmarkOf,
+  nameOf,
+  rulesOf,
+  standardOfSite,
+  trialsOf,
+  type GirthId,
+  type SiteId,
+} from '#core'
+import { SKIP_REASONS } from '#shared/contract/check-ins'
+import type { SiteKind } from '~/features/check-in/useSiteEntry'
+import { spotOf } from '../../ui/figure/sites'
+
+const props = defineProps<{ kind: SiteKind }>()
+const emit = defineEmits<{ done: [] }>()
+
+const store = useCheckInStore()
+const { client, protocol, last, skipped } = storeToRefs(store)
+const { text, problem, meant, step, before, trials, apart, finding, ...act } = useSiteEntry(
+  props.kind,
+)
+const { openBox } = act
+const cue = useReadCue(() => protocol.value.readingDelaySeconds[1])
+const { state: cueState, choice: cueChoice } = cue
+const { sites, sumSoFar, sinceLast, shownUnit, show } = useSiteSheet(props.kind)
+const unit = useLengthUnit()
+
+/** Small screens get the keypad in place of the system's own. */
+const pad = ref(false)
+onMounted(() => {
+  const small = window.matchMedia('(max-width: 1023px)')
+  const follow = () => (pad.value = small.matches)
+  follow()
+  small.addEventListener('change', follow)
+  onBeforeUnmount(() => small.removeEventListener('change', follow))
+})
+
+const field = useTemplateRef<HTMLInputElement>('field')
+const focus = () => void nextTick(() => field.value?.focus())
+onMounted(focus)
+watch(step, focus)
+
+/** The site in hand, as its standard has it, in the words of the screen. */
+const landmark = computed(() => {
+  if (!step.value) return undefined
+  const { site } = step.value
+  if (!isSkinfold(site)) {
+    const { name, where, how } = girthLandmark(site)
+    return { name, text: `${where} ${how}`, what: 'girth', caption: 'tape level all round' }
+  }
+  const fold = landmarkOf(site, standardOfSite(protocol.value, site))!
+  return {
+    name: fold.name,
+    text: `${fold.where[client.value!.sex]} ${fold.posture}`,
+    what: `${fold.direction} fold`,
+    caption: `fold runs ${fold.runs}`,
+  }
+})
+const spot = computed(() => step.value && spotOf(step.value.site))
+/** The client's own mark and side of the site in hand. */
+const mark = computed(() => step.value && store.siteNoteOf(step.value.site))
+const side = computed(() => mark.value?.side ?? 'right')
+const others = computed(() =>
+  props.kind === 'tape'
+    ? []
+    : sites.value
+        .filter((site) => site !== step.value?.site)
+        .map(spotOf)
+        .filter(({ view }) => view === spot.value?.view),
+)
+const lastValue = computed(() => step.value && last.value[step.value.site])
+const allowed = computed(() => {
+  const { kind: by, value } = rulesOf(protocol.value, step.value!.site).tolerance
+  return by === 'percent' ? `${value} %` : `${value} ${by}`
+})
+
+/** The value that a finding suggests, as it would be read. */
+const offer = computed(() => {
+  const suggestions = meant.value ? [meant.value] : (finding.value?.suggestions ?? [])
+  return suggestions.map(({ value }) => show(value)).join(' and ')
+})
+
+/** Something is said about a reading, or the read cue runs. */
+const noticed = computed(
+  () => !!problem.value || !!finding.value || !!apart.value || cueState.value !== 'idle',
+)
+
+const voice = useVoice()
+const speaking = useVoiceChoice()
+
+const asking = ref<'keys' | 'skip' | 'site' | 'figure' | 'girth'>()
+const siteOptions = computed(() => sites.value.map((site) => ({ value: site, name: nameOf(site) })))
+/** Girths that the set does not have: any can be taken besides. */
+const extraOptions = computed(() =>
+  GIRTH_IDS.filter((girth) => !sites.value.includes(girth)).map((girth) => ({
+    value: girth,
+    name: nameOf(girth),
+  })),
+)
+function addGirth(girth: GirthId) {
+  store.updateCheckIn({ extraGirths: { [girth]: true } })
+  goTo(girth)
+}
+const reasons = SKIP_REASONS.map((reason) => ({ value: reason, name: reason }))
+
+function close() {
+  asking.value = undefined
+  focus()
+}
+
+function onEnter() {
+  act.enter()
+  cue.stop()
+  if (!step.value && !problem.value) emit('done')
+}
+
+function skip(reason: (typeof SKIP_REASONS)[number]) {
+  if (step.value) store.skip(step.value.site, reason)
+  openBox(undefined)
+  close()
+  if (!step.value) emit('done')
+}
+
+function goTo(site: SiteId) {
+  if (skipped.value.some((s) => s.site === site)) store.skip(site, null)
+  const { rounds } = rulesOf(protocol.value, site)
+  const taken = trialsOf(store.readings, site, protocol.value).filter((t) => t !== undefined)
+  openBox({ site, trial: Math.min(taken.length + 1, rounds) })
+  close()
+}
+
+/** One key each. They work while the field is empty, so that they never stand in the way of a number. */
+const KEYS: Record<string, { does: string; run: () => void }> = {
+  a: { does: 'take the value that is offered', run: act.accept },
+  r: { does: 'measure what is asked about again', run: act.again },
+  s: { does: 'skip this site, with a reason', run: () => (asking.value = 'skip') },
+  g: { does: 'go to a site', run: () => (asking.value = 'site') },
+  j: { does: 'jaws not parallel: skip', run: () => skip('jaws not parallel') },
+  b: { does: 'beyond the caliper: skip', run: () => skip('beyond the caliper') },
+  u: { does: 'undo the last reading', run: act.undo },
+  ' ': { does: 'read cue: start when the jaws close', run: cue.start },
+  ...(props.kind === 'tape'
+    ? { x: { does: 'take another girth', run: () => (asking.value = 'girth') } }
+    : {}),
+  '?': { does: 'these keys', run: () => (asking.value = 'keys') },
+}
+
+function onKey(event: KeyboardEvent) {
+  if (event.ctrlKey || event.metaKey || event.altKey) return
+  const key = event.key.toLowerCase()
+  const refusedOffer = key === 'a' && meant.value
+  if (text.value !== '' && !refusedOffer) return
+  if (key === 'backspace') {
+    event.preventDefault()
+    act.back()
+  } else if (KEYS[key]) {
+    event.preventDefault()
+    KEYS[key].run()
+  }
+}
+
+/** The keypad types where the cursor would: at the end. */
+function backOnPad() {
+  if (text.value === '') act.back()
+  else text.value = text.value.slice(0, -1)
+}
+</script>
+
+<template>
+  <div class="grid flex-1 lg:grid-cols-[290px_1fr_352px]">
+    <FigurePanel
+      v-if="landmark && spot"
+      :spot="spot"
+      :others="others"
+      :side="side"
+      :label="`${landmark.name} on the ${spot.view} of the body. ${landmark.text}`"
+    >
+      <p class="flex justify-between gap-3">
+        <span>{{ landmark.caption }}</span>
+        <span class="whitespace-nowrap"
+          >{{ sites.indexOf(step!.site) + 1 }} of {{ sites.length }}</span
+        >
+      </p>
+    </FigurePanel>
+
+    <section v-if="step && landmark" class="flex flex-col px-4 py-3 sm:px-10 sm:py-8">
+      <div class="flex gap-4">
+        <div class="min-w-0 flex-1">
+          <p class="text-faded">
+            Pass {{ step.trial }} · site {{ sites.indexOf(step.site) + 1 }} of {{ sites.length }} ·
+            {{ landmark.what }}
+          </p>
+          <h2 class="pb-1 text-[40px] sm:text-[68px]" data-test="site">{{ landmark.name }}</h2>
+          <p class="max-w-xl text-lg max-sm:leading-snug" :class="{ 'max-sm:hidden': noticed }">
+            {{ landmark.text }}
+          </p>
+          <p
+            v-if="mark?.text || side === 'left'"
+            class="pt-1 text-lg text-leaf"
+            :class="{ 'max-sm:hidden': noticed }"
+            data-test="own-mark"
+          >
+            <strong>{{ side === 'left' ? 'Left side' : 'Own mark' }}:</strong>
+            {{ mark?.text || 'as always' }}
+          </p>
+        </div>
+        <button
+          v-if="spot"
+          type="button"
+          class="shrink-0 lg:hidden"
+          aria-label="Show the figure"
+          @click="asking = 'figure'"
+        >
+          <BodyFigure
+            :view="spot.view"
+            :current="spot"
+            label=""
+            aria-hidden="true"
+            :class="noticed ? 'h-32! w-16! max-sm:h-20! max-sm:w-10!' : 'h-32! w-16!'"
+          />
+        </button>
+      </div>
+
+      <form
+        class="flex flex-wrap items-end gap-x-5 gap-y-2 pt-3 max-sm:order-2 sm:gap-y-3 sm:pt-6"
+        novalidate
+        @submit.prevent="onEnter"
+      >
+        <label for="reading" class="sr-only">
+          {{ landmark.name }}, trial {{ step.trial }}, in {{ shownUnit }}
+        </label>
+        <input
+          id="reading"
+          ref="field"
+          v-model="text"
+          :inputmode="pad ? 'none' : 'decimal'"
+          enterkeyhint="next"
+          autocomplete="off"
+          maxlength="12"
+          class="figure h-[92px] w-[210px] border-0 border-b-[6px] border-ink bg-board px-3 text-right caret-leaf text-[80px] leading-none sm:h-[164px] sm:w-[330px] sm:text-[150px]"
+          :aria-invalid="!!problem"
+          aria-describedby="reading-problem"
+          @keydown="onKey"
+        />
+        <span v-if="kind === 'folds'" class="figure pb-2 text-[40px] text-faded">mm</span>
+        <ChoiceRow
+          v-else
+          v-model="unit"
+          label="Unit of the tape"
+          hide-label
+          :options="LENGTH_UNITS"
+        />
+        <dl
+          class="grid flex-1 grid-cols-[auto_auto] max-sm:w-full max-sm:flex-none max-sm:grid-cols-[auto_auto_auto_auto] content-end items-baseline justify-start gap-x-5 gap-y-1 pb-2"
+        >
+          <template v-if="before !== undefined">
+            <dt class="text-faded">Keeps on Enter</dt>
+            <dd class="figure text-right text-[28px]">{{ show(before) }}</dd>
+          </template>
+          <template v-for="(trial, i) in trials" :key="i">
+            <template v-if="trial !== undefined && i !== step.trial - 1">
+              <dt class="text-faded">Pass {{ i + 1 }}</dt>
+              <dd class="figure text-right text-[28px]">{{ show(trial) }}</dd>
+            </template>
+          </template>
+          <template v-if="lastValue !== undefined">
+            <dt class="text-faded">Last time, {{ formatDate(lastValue.measuredOn) }}</dt>
+            <dd class="figure text-right text-[28px]" data-test="last">
+              {{ show(lastValue.value) }}
+            </dd>
+          </template>
+        </dl>
+      </form>
+      <!-- On a phone in the place of the landmark, above the number: under it is the keypad. -->
+      <div class="max-sm:order-1" data-test="notices">
+        <p
+          v-if="problem"
+          id="reading-problem"
+          role="alert"
+          class="mt-2 sm:mt-4 border-2 border-l-8 border-clay bg-clay-wash px-4 py-3"
+        >
+          {{ problem }}
+          <KeyedButton v-if="meant" letter="A" class="ml-3" @click="act.accept">
+            take {{ offer }}
+          </KeyedButton>
+        </p>
+        <FindingLine
+          v-if="!problem && finding"
+          :finding="finding"
+          :offer="offer"
+          @accept="act.accept"
+          @again="act.again"
+        />
+        <p
+          v-if="!problem && apart"
+          role="status"
+          data-test="apart"
+          class="mt-2 sm:mt-4 border-2 border-l-8 border-clay bg-clay-wash px-4 py-3"
+        >
+          <strong>{{ show(apart) }} {{ shownUnit }} apart</strong>, more than {{ allowed }}. Take it
+          once more.
+        </p>
+        <p
+          v-if="cueState !== 'idle'"
+          role="status"
+          class="mt-2 sm:mt-4 flex items-center gap-3 text-lg"
+          :class="{ 'font-bold text-leaf': cueState === 'read' }"
+        >
+          <svg
+            v-if="cueChoice.ring"
+            viewBox="0 0 36 36"
+            class="size-12 -rotate-90"
+            aria-hidden="true"
+          >
+            <circle cx="18" cy="18" r="15" class="fill-none stroke-line" stroke-width="5" />
+            <circle
+              cx="18"
+              cy="18"
+              r="15"
+              pathLength="1"
+              class="fill-none stroke-leaf"
+              :class="cueState === 'waiting' ? 'cue-running' : ''"
+              :style="{ '--cue': `${protocol.readingDelaySeconds[1]}s` }"
+              stroke-width="5"
+              stroke-dasharray="1"
+            />
+          </svg>
+          {{ cueState === 'waiting' ? 'Wait…' : 'Read now.' }}
+        </p>
+      </div>
+      <details class="mt-3 max-sm:order-3 lg:hidden">
+        <summary class="min-h-11 py-2 font-bold">Sheet so far</summary>
+        <SiteStrip :kind="kind" :step="step" @pick="openBox" />
+      </details>
+    </section>
+    <section v-else class="px-4 py-8 sm:px-10">
+      <p class="text-faded">{{ kind === 'folds' ? 'Folds' : 'Tape' }}</p>
+      <h2 class="pb-4 text-[44px]">All sites are in.</h2>
+      <div class="flex flex-wrap gap-3">
+        <button type="button" class="button button-lead" autofocus @click="emit('done')">
+          Go on
+        </button>
+        <button v-if="kind === 'tape'" type="button" class="button" @click="asking = 'girth'">
+          Another girth
+        </button>
+      </div>
+    </section>
+
+    <aside class="border-l border-line bg-board px-4 py-5 max-lg:hidden">
+      <SiteSheet :kind="kind" :step="step" @pick="openBox" />
+    </aside>
+  </div>
+  <p class="flex flex-wrap gap-x-8 gap-y-1 border-t border-line px-6 py-3 text-faded max-lg:hidden">
+    <span><kbd class="key">Enter</kbd> takes the number and goes on</span>
+    <span><kbd class="key">⌫</kbd> in an empty field goes back</span>
+    <span><kbd class="key">S</kbd> skip</span>
+    <span><kbd class="key">G</kbd> go to a site</span>
+    <span v-if="kind === 'tape'"><kbd class="key">X</kbd> another girth</span>
+    <span><kbd class="key">?</kbd> all keys</span>
+    <span v-if="kind === 'folds'" class="ml-auto">
+      <kbd class="key">Space</kbd> read cue, {{ protocol.readingDelaySeconds[1] }} s
+    </span>
+  </p>
+  <div v-if="step" class="sticky bottom-0">
+    <RunningSum v-if="pad && kind === 'folds'" line :sum="sumSoFar" :since="sinceLast" />
+    <KeyPad v-if="pad" @type="text += $event" @back="backOnPad" @enter="onEnter">
+      <button type="button" class="button flex-1" @click="asking = 'skip'">Skip</button>
+      <button type="button" class="button flex-1" @click="asking = 'site'">Go to</button>
+      <button v-if="kind === 'folds'" type="button" class="button flex-1" @click="cue.start">
+        Read cue
+      </button>
+      <button v-else type="button" class="button flex-1" @click="asking = 'girth'">
+        Another girth
+      </button>
+    </KeyPad>
+  </div>
+
+  <AskDialog title="Keys" :open="asking === 'keys'" @close="close">
+    <dl class="grid grid-cols-[auto_1fr] gap-x-4 gap-y-2 pb-4 text-lg">
+      <dt><kbd class="key">Enter</kbd></dt>
+      <dd>take the number and go on</dd>
+      <dt><kbd class="key">⌫</kbd></dt>
+      <dd>in an empty field: back to the reading before</dd>
+      <template v-for="(key, name) in KEYS" :key="name">
+        <dt>
+          <kbd class="key">{{ name === ' ' ? 'Space' : name.toUpperCase() }}</kbd>
+        </dt>
+        <dd>{{ key.does }}</dd>
+      </template>
+    </dl>
+    <div class="flex flex-wrap gap-x-6 gap-y-2 border-t border-line pt-3">
+      <label class="flex min-h-11 items-center gap-2">
+        <input v-model="cueChoice.sound" type="checkbox" class="size-5 accent-leaf" /> the cue
+        sounds
+      </label>
+      <label class="flex min-h-11 items-center gap-2">
+        <input v-model="cueChoice.ring" type="checkbox" class="size-5 accent-leaf" /> the cue shows
+        a ring
+      </label>
+      <label v-if="voice.able" class="flex min-h-11 items-center gap-2">
+        <input v-model="speaking" type="checkbox" class="size-5 accent-leaf" /> say each reading
+        back
+      </label>
+      <button type="button" class="button ml-auto" @click="close">Close</button>
+    </div>
+  </AskDialog>
+  <AskDialog
+    v-if="landmark && spot"
+    :title="landmark.name"
+    :open="asking === 'figure'"
+    @close="close"
+  >
+    <div class="h-[60vh]">
+      <BodyFigure :view="spot.view" :current="spot" :others="others" :label="landmark.text" />
+    </div>
+    <p class="py-3">{{ landmark.text }} The {{ landmark.caption }}.</p>
+    <button type="button" class="button" @click="close">Close</button>
+  </AskDialog>
+  <NumberedChoice
+    :title="`Skip ${landmark?.name ?? ''}: why?`"
+    :open="asking === 'skip'"
+    :options="reasons"
+    @choose="skip"
+    @close="close"
+  />
+  <NumberedChoice
+    title="Another girth"
+    :open="asking === 'girth'"
+    :options="extraOptions"
+    @choose="addGirth"
+    @close="close"
+  />
+  <NumberedChoice
+    title="Go to"
+    :open="asking === 'site'"
+    :options="siteOptions"
+    @choose="goTo"
+    @close="close"
+  />
+</template>

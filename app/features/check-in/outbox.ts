@@ -1,0 +1,228 @@
+import { computed, shallowRef } from 'vue'
+import type { CheckIn, ReadingReceipt } from '#shared/contract/check-ins'
+import type { SiteNote } from '#shared/contract/clients'
+import { Refused, ServerFault, Unreachable } from '../../utils/problems'
+import {
+  isWaiting,
+  nextToSend,
+  type ChangeOp,
+  type Operation,
+  type ReadingOp,
+  type SetAside,
+  type SiteNoteOp,
+} from './operations'
+
+/** The server, as the outbox needs it. Each throws Unreachable, Refused or ServerFault. */
+export interface Sending {
+  readings(checkInId: string, readings: ReadingOp['reading'][]): Promise<ReadingReceipt>
+  change(checkInId: string, change: ChangeOp['change']): Promise<CheckIn>
+  siteNote(operation: SiteNoteOp): Promise<SiteNote[]>
+}
+
+/** The browser's own store of operations; each may fail, as in some private windows. */
+export interface Keeping {
+  load(): Promise<Operation[]>
+  put(operation: Operation): Promise<void>
+  remove(id: string): Promise<void>
+}
+
+/** What the server answered to an operation that it took. */
+export type Answer =
+  | { operation: ReadingOp }
+  | { operation: ChangeOp; checkIn: CheckIn }
+  | { operation: SiteNoteOp; siteNotes: SiteNote[] }
+
+/** The waits between two tries at a server that does not answer, ms. */
+const WAITS_MS = [1500, 1500, 3000, 6000, 12_000]
+/** How often an operation that the server fails on is tried before it is set aside. */
+const MOST_FAULTS = 3
+
+/**
+ * The ordered log of what was done in check-ins and has not been answered yet. It sends one check-in's operations in
+ * their order, sets aside what is refused or fails again and again, each by itself and with words, and goes on with
+ * what stands behind it. It outlives the page, the server and a lost connection.
+ */
+export function createOutbox(
+  sending: Sending,
+  keeping: Keeping,
+  wait: (run: () => void, ms: number) => () => void,
+) {
+  // Replaced and never changed in place: the core reads every reading many times for each key.
+  const operations = shallowRef<readonly Operation[]>([])
+  const reachable = shallowRef(true)
+  /** The browser could not keep a copy: what waits is lost with the page. */
+  const unkept = shallowRef(false)
+
+  const listeners = new Set<(answer: Answer) => void>()
+  const sendingOf = new Map<string, Promise<void>>()
+  const faults = new Map<string, number>()
+  let tries = 0
+  let cancelRetry: (() => void) | undefined
+
+  const of = (checkInId: string) => operations.value.filter((o) => o.checkInId === checkInId)
+  const waitingOf = (checkInId: string) => of(checkInId).filter(isWaiting)
+  const setAsideOf = (checkInId: string) => of(checkInId).filter((o) => !isWaiting(o))
+  const anyWaiting = computed(() => operations.value.some(isWaiting))
+
+  function kept(work: Promise<void>): void {
+    work.then(
+      () => (unkept.value = false),
+      () => (unkept.value = true),
+    )
+  }
+
+  /** Puts an operation at the end of the log. It is sent by `send`, once the screen has shown it. */
+  function add(operation: Operation): void {
+    operations.value = [...operations.value, operation]
+    kept(keeping.put(operation))
+  }
+
+  function replace(operation: Operation): void {
+    operations.value = operations.value.map((o) => (o.id === operation.id ? operation : o))
+    kept(keeping.put(operation))
+  }
+
+  function remove(id: string): void {
+    operations.value = operations.value.filter((o) => o.id !== id)
+    faults.delete(id)
+    kept(keeping.remove(id))
+  }
+
+  /** The listener hears first, so that what was stored is never missing on the screen in between. */
+  function answered(answer: Answer): void {
+    for (const hear of listeners) hear(answer)
+    remove(answer.operation.id)
+  }
+
+  function setAside(operation: Operation, why: SetAside): void {
+    replace({ ...operation, setAside: why })
+  }
+
+  async function sendOne(operation: Operation): Promise<void> {
+    if (operation.kind === 'change') {
+      const checkIn = await sending.change(operation.checkInId, operation.change)
+      answered({ operation, checkIn })
+    } else if (operation.kind === 'site-note') {
+      answered({ operation, siteNotes: await sending.siteNote(operation) })
+    } else await sendReadings([operation])
+  }
+
+  async function sendReadings(batch: readonly ReadingOp[]): Promise<void> {
+    const receipt = await sending.readings(
+      batch[0]!.checkInId,
+      batch.map(({ reading }) => reading),
+    )
+    const stored = new Set(receipt.stored)
+    const refused = new Map(receipt.refused.map(({ id, ...why }) => [id, why]))
+    for (const operation of batch) {
+      const why = refused.get(operation.reading.id)
+      if (stored.has(operation.reading.id)) answered({ operation })
+      else if (why) setAside(operation, why)
+    }
+    if (batch.every(({ reading }) => !stored.has(reading.id) && !refused.has(reading.id))) {
+      throw new ServerFault('The server’s answer does not name what was sent.')
+    }
+  }
+
+  /** One operation that the server refuses or fails on: set aside at once, or after some tries. */
+  function troubled(operation: Operation, error: unknown): void {
+    if (error instanceof Refused) {
+      const { code = 'refused', message } = error.problems[0] ?? { message: error.message }
+      return setAside(operation, { code, message })
+    }
+    const count = (faults.get(operation.id) ?? 0) + 1
+    faults.set(operation.id, count)
+    if (count < MOST_FAULTS) return
+    setAside(operation, { code: 'fault', message: (error as Error).message })
+  }
+
+  async function drainOne(checkInId: string): Promise<void> {
+    for (;;) {
+      const batch = nextToSend(of(checkInId))
+      const [first] = batch
+      if (!first) return
+      try {
+        if (batch.length > 1) await sendReadings(batch as ReadingOp[])
+        else await sendOne(first)
+      } catch (error) {
+        if (error instanceof Unreachable) throw error
+        // One of many may be the cause: each is tried by itself.
+        if (batch.length === 1) troubled(first, error)
+        else await sendApart(batch as ReadingOp[])
+      }
+      reachable.value = true
+      tries = 0
+    }
+  }
+
+  async function sendApart(batch: readonly ReadingOp[]): Promise<void> {
+    for (const operation of batch) {
+      try {
+        await sendOne(operation)
+      } catch (error) {
+        if (error instanceof Unreachable) throw error
+        troubled(operation, error)
+      }
+    }
+  }
+
+  /** Sends what waits of one check-in, one sending at a time; who asks meanwhile waits for the one under way. */
+  function send(checkInId: string): Promise<void> {
+    const underWay = sendingOf.get(checkInId)
+    if (underWay) return underWay
+    const work = drainOne(checkInId)
+      .catch(later)
+      .finally(() => sendingOf.delete(checkInId))
+    sendingOf.set(checkInId, work)
+    return work
+  }
+
+  /** The server does not answer: everything is tried again after a while. */
+  function later(): void {
+    reachable.value = false
+    cancelRetry?.()
+    const ms = WAITS_MS[Math.min(tries++, WAITS_MS.length - 1)]!
+    cancelRetry = wait(() => void drain(), ms)
+  }
+
+  /** Sends what waits of every check-in, whichever page is open. */
+  async function drain(): Promise<void> {
+    cancelRetry?.()
+    const waiting = operations.value.filter(isWaiting)
+    await Promise.all([...new Set(waiting.map(({ checkInId }) => checkInId))].map(send))
+  }
+
+  /** Takes up what an earlier page left, and sends it. */
+  async function start(): Promise<void> {
+    try {
+      const before = await keeping.load()
+      const here = new Set(operations.value.map(({ id }) => id))
+      operations.value = [...before.filter(({ id }) => !here.has(id)), ...operations.value]
+    } catch {
+      unkept.value = true
+    }
+    await drain()
+  }
+
+  /** What was set aside is sent once more, as it is or as it was mended. */
+  function mend(id: string, change: (operation: Operation) => Operation = (o) => o): Promise<void> {
+    const operation = operations.value.find((o) => o.id === id)
+    if (!operation) return Promise.resolve()
+    faults.delete(id)
+    replace({ ...change(operation), setAside: null })
+    return send(operation.checkInId)
+  }
+
+  /** Hears every answer. @returns what ends it */
+  function listen(hear: (answer: Answer) => void): () => void {
+    listeners.add(hear)
+    return () => listeners.delete(hear)
+  }
+
+  return {
+    ...{ operations, reachable, unkept, anyWaiting },
+    ...{ add, send, drain, start, mend, drop: remove, listen, of, waitingOf, setAsideOf },
+  }
+}
+
+export type Outbox = ReturnType<typeof createOutbox>

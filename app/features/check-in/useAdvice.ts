@@ -1,0 +1,51 @@
+import { ageOn, candidateOf, checkOverdue, isScreeningOld, recommend, type Instrument } from '#core'
+
+/** What the recommender says of the check-in in hand, and what stands out about its people and instruments. */
+export function useAdvice() {
+  const { view, changedSetup } = storeToRefs(useCheckInStore())
+
+  const candidate = computed(() => {
+    const { client, checkIn, screening, earlier } = view.value!
+    const instruments: Instrument[] = [
+      ...(checkIn.caliperId ? (['caliper'] as const) : []),
+      ...(checkIn.tapeId ? (['tape'] as const) : []),
+      ...(checkIn.scaleId ? (['scale'] as const) : []),
+      ...(client.heightCm === null ? [] : (['height'] as const)),
+    ]
+    const [last] = earlier
+    return candidateOf(
+      { sex: client.sex, ageYears: ageOn(client.birthDate, checkIn.measuredOn) },
+      screening?.answers,
+      instruments,
+      last && {
+        protocolId: last.protocolId,
+        anotherTester: changedSetup.value.anotherTester,
+      },
+    )
+  })
+  const recommendation = computed(() => recommend(candidate.value))
+
+  /** Why the set in hand is not the one to take, or undefined. */
+  const against = computed(
+    () =>
+      recommendation.value.not.find(
+        ({ protocol }) => protocol.id === view.value!.checkIn.protocolId,
+      )?.reason,
+  )
+
+  const screeningOld = computed(() => {
+    const { screening, checkIn } = view.value!
+    return screening !== null && isScreeningOld(screening.reviewedOn, checkIn.measuredOn)
+  })
+
+  /** What is wrong with an instrument's check, or null. */
+  function overdue(id: string | null): string | null {
+    const { gym, checkIn } = view.value!
+    const instrument = gym.instruments.find((i) => i.id === id)
+    if (!instrument) return null
+    const { checks, checkEveryDays } = instrument
+    return checkOverdue(checks[0]?.checkedOn ?? null, checkEveryDays, checkIn.measuredOn)
+  }
+
+  return { recommendation, against, screeningOld, overdue }
+}

@@ -1,0 +1,91 @@
+<script setup lang="ts">
+import { formatDate } from '#core'
+import type { CheckIn } from '#shared/contract/check-ins'
+import { checkIns } from '#shared/contract/routes/check-ins'
+import { clients } from '#shared/contract/routes/clients'
+
+/** Voids a check-in with a reason, moves one that was taken under the wrong name, or restores one. */
+const props = defineProps<{
+  checkIn: Pick<CheckIn, 'id' | 'measuredOn'>
+  clientId: string
+  voided?: boolean
+}>()
+const emit = defineEmits<{ done: [] }>()
+
+const { busy, trouble, submit, clear } = useSubmit()
+const asking = ref<'void' | 'move'>()
+const reason = ref('')
+const target = ref('')
+const others = ref<{ id: string; name: string }[]>([])
+const params = computed(() => ({ id: props.checkIn.id }))
+
+async function ask(what: 'void' | 'move') {
+  reason.value = ''
+  clear()
+  asking.value = what
+  if (what === 'void') return
+  const found = await submit(() => callApi(clients.list, {}))
+  others.value = (found?.entries ?? [])
+    .map(({ client }) => client)
+    .filter(({ id }) => id !== props.clientId)
+}
+
+async function send(call: () => Promise<unknown>) {
+  if ((await submit(call)) === undefined) return
+  asking.value = undefined
+  emit('done')
+}
+
+const restore = () => send(() => callApi(checkIns.restore, { params: params.value }))
+function go() {
+  const body = { reason: reason.value }
+  return asking.value === 'void'
+    ? send(() => callApi(checkIns.void, { params: params.value, body }))
+    : send(() =>
+        callApi(checkIns.move, { params: params.value, body: { ...body, clientId: target.value } }),
+      )
+}
+</script>
+
+<template>
+  <div class="flex flex-wrap gap-3">
+    <template v-if="voided">
+      <button type="button" class="button" @click="restore">Restore</button>
+    </template>
+    <template v-else>
+      <NuxtLink :to="`/check-in/${checkIn.id}`" class="button">Correct readings</NuxtLink>
+      <button type="button" class="button" @click="ask('move')">Move to another client…</button>
+      <button type="button" class="button" @click="ask('void')">Void…</button>
+    </template>
+    <AlertLine v-if="!asking" :text="trouble" />
+    <AskDialog
+      :title="`${asking === 'void' ? 'Void' : 'Move'} the check-in of ${formatDate(checkIn.measuredOn, true)}`"
+      :open="asking !== undefined"
+      @close="asking = undefined"
+    >
+      <form class="space-y-4" @submit.prevent="go">
+        <p v-if="asking === 'void'">
+          It leaves the ledger and the curves; it stays on record with the reason and can be
+          restored.
+        </p>
+        <FieldRow v-else id="move-to" label="To">
+          <select id="move-to" v-model="target" class="field">
+            <option v-for="other in others" :key="other.id" :value="other.id">
+              {{ other.name }}
+            </option>
+          </select>
+        </FieldRow>
+        <FieldRow id="reason" label="Reason">
+          <input id="reason" v-model="reason" class="field" autocomplete="off" maxlength="200" />
+        </FieldRow>
+        <AlertLine :text="trouble" />
+        <div class="flex gap-3">
+          <button type="submit" class="button button-lead" :disabled="busy">
+            {{ asking === 'void' ? 'Void it' : 'Move it' }}
+          </button>
+          <button type="button" class="button" @click="asking = undefined">Leave it</button>
+        </div>
+      </form>
+    </AskDialog>
+  </div>
+</template>

@@ -1,0 +1,22 @@
+<script setup lang="ts">
+import type { Client } from '#shared/contract/clients'
+
+/** The frame of every page about a client: who it is, or why they cannot be shown. */
+defineProps<{
+  view: { client: Client } | undefined
+  error: { message: string } | null | undefined
+}>()
+</script>
+
+<template>
+  <main class="mx-auto max-w-6xl px-4 py-6 sm:px-7">
+    <template v-if="error || !view">
+      <h1 class="pb-3 text-3xl">This client cannot be shown</h1>
+      <p role="alert">{{ error?.message }}</p>
+    </template>
+    <template v-else>
+      <ClientHead :client="view.client" />
+      <slot />
+    </template>
+  </main>
+</template>

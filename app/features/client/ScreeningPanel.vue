@@ -1,0 +1,87 @@
+<script setup lang="ts">
+import {
+  BUILDS,
+  formatDate,
+  isScreeningOld,
+  SCREENING_QUESTIONS,
+  TRAINING,
+  type ScreeningAnswers,
+  type ScreeningFlag,
+} from '#core'
+import { v4 as newId } from 'uuid'
+import type { Screening } from '#shared/contract/clients'
+import { clients } from '#shared/contract/routes/clients'
+
+const props = defineProps<{ clientId: string; screening: Screening | null; today: string }>()
+const emit = defineEmits<{ kept: [screening: Screening] }>()
+
+const answers = ref<ScreeningAnswers>(copy())
+const { trouble, done, submit } = useSubmit()
+
+function copy(): ScreeningAnswers {
+  return { flags: [], ...JSON.parse(JSON.stringify(props.screening?.answers ?? {})) }
+}
+
+const chips = (names: readonly string[]) => names.map((id) => ({ id, name: id }))
+const old = computed(
+  () => props.screening && isScreeningOld(props.screening.reviewedOn, props.today),
+)
+
+function toggle(flag: ScreeningFlag) {
+  const { flags } = answers.value
+  answers.value.flags = flags.includes(flag) ? flags.filter((f) => f !== flag) : [...flags, flag]
+}
+
+async function keep() {
+  const body = { id: newId(), ...answers.value }
+  const params = { id: props.clientId }
+  const kept = await submit(() => callApi(clients.screen, { params, body }), 'Saved.')
+  if (kept) emit('kept', kept)
+}
+</script>
+
+<template>
+  <form class="max-w-3xl space-y-4" novalidate @submit.prevent="keep">
+    <p>
+      Private: never on the caller’s view or a board. Every answer is optional; the advice and the
+      cautions at the start of a check-in read it.
+      <template v-if="screening">
+        Last looked through {{ formatDate(screening.reviewedOn, true) }}.
+        <strong v-if="old" class="text-clay">More than half a year ago: is it still right?</strong>
+      </template>
+    </p>
+    <div class="grid gap-x-8 sm:grid-cols-2">
+      <label
+        v-for="{ flag, label } in SCREENING_QUESTIONS"
+        :key="flag"
+        class="flex min-h-11 items-center gap-3 border-b border-line py-1"
+      >
+        <input
+          type="checkbox"
+          class="size-5 shrink-0 accent-leaf"
+          :checked="answers.flags.includes(flag)"
+          @change="toggle(flag)"
+        />
+        {{ label }}
+      </label>
+    </div>
+    <ChipRow v-model="answers.training" label="Training" :options="chips(TRAINING) as never" />
+    <ChipRow v-model="answers.build" label="Build" :options="chips(BUILDS) as never" />
+    <FieldRow id="screening-notes" label="Notes">
+      <textarea
+        id="screening-notes"
+        v-model="answers.notes"
+        class="field"
+        rows="2"
+        maxlength="2000"
+      />
+    </FieldRow>
+    <AlertLine :text="trouble" />
+    <div class="flex flex-wrap items-center gap-4">
+      <button type="submit" class="button button-lead">
+        {{ screening ? 'Still right, or changed: keep' : 'Keep' }}
+      </button>
+      <span role="status">{{ done }}</span>
+    </div>
+  </form>
+</template>

@@ -1,0 +1,103 @@
+<script setup lang="ts">
+import { fixed, massIn, signed, type Judgement, type MassUnit, type Verdict } from '#core'
+
+/** Every quantity's change with its interval, what the hand can tell, and how sure it is. */
+const props = defineProps<{ judgement: Judgement; unit: MassUnit; percentages: boolean }>()
+
+interface Row {
+  id: string
+  label: string
+  unit: string
+  verdict: Verdict | undefined
+  scale: (value: number) => number
+  /** Not for a client who sees sums and girths only. */
+  level?: boolean
+}
+
+const rows = computed(() => {
+  const { quantities: q, foldsInSum } = props.judgement
+  const mass = (kg: number) => massIn(kg, props.unit)
+  const same = (value: number) => value
+  const all: Row[] = [
+    { id: 'sum', label: `Sum of ${foldsInSum} folds`, unit: 'mm', verdict: q.sum, scale: same },
+    {
+      id: 'fatPercent',
+      label: 'Fat %',
+      unit: 'points',
+      verdict: q.fatPercent,
+      scale: same,
+      level: true,
+    },
+    {
+      id: 'fatMass',
+      label: 'Fat mass',
+      unit: props.unit,
+      verdict: q.fatMass,
+      scale: mass,
+      level: true,
+    },
+    {
+      id: 'leanMass',
+      label: 'Lean mass',
+      unit: props.unit,
+      verdict: q.leanMass,
+      scale: mass,
+      level: true,
+    },
+    {
+      id: 'recomposition',
+      label: 'Net swing',
+      unit: props.unit,
+      verdict: q.recomposition,
+      scale: mass,
+      level: true,
+    },
+    { id: 'mass', label: 'Body mass', unit: props.unit, verdict: q.mass, scale: mass },
+  ]
+  return all.flatMap(({ verdict, level, ...row }) =>
+    verdict && (props.percentages || !level) ? [{ ...row, verdict }] : [],
+  )
+})
+</script>
+
+<template>
+  <div
+    class="relative overflow-x-auto"
+    tabindex="0"
+    role="region"
+    aria-label="What changed and how sure"
+  >
+    <table class="w-full max-w-4xl border-collapse text-left" data-test="verdicts">
+      <caption class="sr-only">
+        What changed, with its interval and how sure it is
+      </caption>
+      <thead>
+        <tr class="border-b-2 border-ink text-faded">
+          <td class="py-1" />
+          <th scope="col" class="px-3 text-right font-normal">change</th>
+          <th scope="col" class="px-3 text-right font-normal whitespace-nowrap">95 in 100</th>
+          <th scope="col" class="px-3 text-right font-normal whitespace-nowrap">can tell from</th>
+          <th scope="col" class="pl-3 font-normal">verdict</th>
+        </tr>
+      </thead>
+      <tbody>
+        <tr v-for="row in rows" :key="row.id" class="border-b border-line">
+          <th scope="row" class="py-1 pr-3 whitespace-nowrap">{{ row.label }}</th>
+          <td class="figure px-3 text-right text-[24px] whitespace-nowrap">
+            {{ signed(row.scale(row.verdict.change), 1) }} {{ row.unit }}
+          </td>
+          <td class="figure px-3 text-right text-[19px] whitespace-nowrap text-faded">
+            {{ signed(row.scale(row.verdict.interval[0]), 1) }} to
+            {{ signed(row.scale(row.verdict.interval[1]), 1) }}
+          </td>
+          <td class="figure px-3 text-right text-[19px] text-faded">
+            {{ fixed(row.scale(row.verdict.minimalDetectableChange), 1) }}
+          </td>
+          <td class="pl-3" :data-test="`${row.id}-verdict`">
+            <VerdictMark :verdict="row.verdict" />
+          </td>
+        </tr>
+      </tbody>
+    </table>
+  </div>
+</template>

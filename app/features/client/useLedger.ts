@@ -1,0 +1,59 @@
+import {
+  GIRTH_IDS,
+  massOf,
+  protocolOf,
+  readingsInForce,
+  seriesBy,
+  siteValues,
+  SKINFOLD_IDS,
+  type Measured,
+  type SiteId,
+} from '#core'
+import type { CheckInWithReadings, ReadingRecord } from '#shared/contract/check-ins'
+import type { ClientRecord } from '#shared/contract/record'
+
+/**
+ * A client's closed check-ins as the paper log has them: sites down, dates across, oldest first.
+ *
+ * @param columns the closed check-ins as the judgement takes them, so that the ledger shows the masses that it judges by
+ */
+export function useLedger<M extends Measured & CheckInWithReadings>(
+  view: Ref<ClientRecord>,
+  columns: Ref<readonly M[]>,
+) {
+  const newest = computed<M | undefined>(() => columns.value.at(-1))
+  const open = computed(() =>
+    view.value.checkIns.find(({ closedAt, fromPaper }) => closedAt === null && !fromPaper),
+  )
+
+  const series = computed(() =>
+    newest.value ? seriesBy(view.value.client, columns.value, newest.value) : [],
+  )
+  const values = computed(() =>
+    columns.value.map((checkIn) =>
+      siteValues(protocolOf(checkIn), view.value.client.sex, checkIn.readings),
+    ),
+  )
+  const masses = computed(() =>
+    columns.value.map(({ readings, weekMass }) => weekMass?.kg ?? massOf(readings)),
+  )
+
+  /** Every site that was ever taken, in the order of the newest protocol, then the rest. */
+  const sites = computed<SiteId[]>(() => {
+    const taken = new Set(values.value.flatMap((v) => Object.keys(v)))
+    const order = newest.value ? protocolOf(newest.value).folds[view.value.client.sex] : []
+    return [...new Set<SiteId>([...order, ...SKINFOLD_IDS, ...GIRTH_IDS])].filter((site) =>
+      taken.has(site),
+    )
+  })
+
+  /** Readings of a site, or of body mass, that another has taken the place of. */
+  function supersededOf({ readings }: CheckInWithReadings, site: SiteId | 'mass'): ReadingRecord[] {
+    const inForce = new Set(readingsInForce(readings))
+    return readings.filter(
+      (r) => !inForce.has(r) && (site === 'mass' ? r.kind === 'mass' : r.site === site),
+    )
+  }
+
+  return { newest, open, series, values, masses, sites, supersededOf }
+}

@@ -1,0 +1,97 @@
+<script setup lang="ts">
+import { watchDebounced } from '@vueuse/core'
+import { addDays, BOARD_MEASURES, isoDateOf } from '#core'
+import { problemsOf } from '#shared/contract/problems'
+import { clients } from '#shared/contract/routes/clients'
+import { MEASURE_WORDS } from './measures'
+import { leaderboardFormSchema, type LeaderboardForm } from '#shared/contract/leaderboards'
+
+/** A leaderboard's name, period, measure and members. */
+const props = defineProps<{
+  start?: LeaderboardForm
+  save: (form: LeaderboardForm) => Promise<void>
+}>()
+
+const today = isoDateOf(new Date())
+const form = reactive<LeaderboardForm>({
+  name: '',
+  startsOn: today,
+  endsOn: addDays(today, 84),
+  measure: 'recomposition',
+  clientIds: [],
+  ...props.start,
+})
+const { trouble, problems, busy, submit } = useSubmit()
+
+const search = ref('')
+const found = ref<{ id: string; name: string }[]>([])
+let asked = 0
+/** The last search asked for is the one shown, whichever answer comes first. */
+async function look() {
+  const mine = ++asked
+  const answer = await callApi(clients.list, { query: { search: search.value } }).catch(
+    () => undefined,
+  )
+  if (mine !== asked || !answer) return
+  found.value = answer.entries.map(({ client: { id, name } }) => ({ id, name }))
+}
+onMounted(look)
+watchDebounced(search, look, { debounce: 200 })
+
+function toggle(id: string) {
+  form.clientIds = form.clientIds.includes(id)
+    ? form.clientIds.filter((other) => other !== id)
+    : [...form.clientIds, id]
+}
+async function keep() {
+  const parsed = leaderboardFormSchema.safeParse(form)
+  if (parsed.success) return submit(() => props.save(parsed.data))
+  problems.value = byField(problemsOf(parsed.error))
+}
+</script>
+
+<template>
+  <form class="space-y-4" novalidate @submit.prevent="keep">
+    <FieldRow id="group-name" label="Name" :error="problems.name">
+      <input id="group-name" v-model="form.name" class="field" autocomplete="off" data-first />
+    </FieldRow>
+    <div class="grid grid-cols-2 gap-3">
+      <FieldRow id="starts" label="First day" :error="problems.startsOn">
+        <input id="starts" v-model="form.startsOn" type="date" class="field" />
+      </FieldRow>
+      <FieldRow id="ends" label="Last day" :error="problems.endsOn">
+        <input id="ends" v-model="form.endsOn" type="date" class="field" />
+      </FieldRow>
+    </div>
+    <FieldRow id="measure" label="Ranked by">
+      <select id="measure" v-model="form.measure" class="field">
+        <option v-for="m in BOARD_MEASURES" :key="m" :value="m">{{ MEASURE_WORDS[m].name }}</option>
+      </select>
+    </FieldRow>
+    <fieldset>
+      <legend class="pb-1 font-bold">Members ({{ form.clientIds.length }})</legend>
+      <input
+        v-model="search"
+        type="search"
+        class="field"
+        aria-label="Search clients"
+        placeholder="Search"
+      />
+      <ul class="max-h-52 overflow-y-auto pt-1">
+        <li v-for="client in found" :key="client.id">
+          <label class="flex min-h-11 items-center gap-3 border-b border-line">
+            <input
+              type="checkbox"
+              class="size-5 accent-leaf"
+              :checked="form.clientIds.includes(client.id)"
+              @change="toggle(client.id)"
+            />
+            {{ client.name }}
+          </label>
+        </li>
+      </ul>
+    </fieldset>
+    <AlertLine :text="trouble" />
+    <button type="submit" class="button button-lead" :disabled="busy">Save</button>
+  </form>
+</template>

@@ -1,0 +1,124 @@
+<script setup lang="ts">
+import { isoDateOf } from '#core'
+import { v4 as newId } from 'uuid'
+import { PHOTO_VIEWS, type Photo } from '#shared/contract/photos'
+import { photos } from '#shared/contract/routes/photos'
+
+/** Takes or chooses a picture of each view. Only what the browser has drawn anew leaves it. */
+const props = defineProps<{ clientId: string; takenOn?: string }>()
+const emit = defineEmits<{ kept: [photos: Photo[]] }>()
+
+const takenOn = ref(props.takenOn ?? isoDateOf(new Date()))
+const { busy, trouble, done, submit } = useSubmit()
+
+async function keep(view: (typeof PHOTO_VIEWS)[number], source: Blob | HTMLVideoElement) {
+  const all = await submit(async () => {
+    const { blob, width, height } = await plainPicture(source)
+    const query = { id: newId(), view, takenOn: takenOn.value, width, height }
+    return callApi(photos.add, { params: { id: props.clientId }, query, file: blob })
+  }, `${view} saved`)
+  if (all) emit('kept', all)
+}
+function onFile(view: (typeof PHOTO_VIEWS)[number], event: Event) {
+  const input = event.target as HTMLInputElement
+  const [file] = input.files ?? []
+  if (file) void keep(view, file)
+  input.value = ''
+}
+
+/* A camera of the machine itself, where the browser lets the page have one. */
+const able = ref(false)
+const filming = ref<(typeof PHOTO_VIEWS)[number]>()
+const video = useTemplateRef<HTMLVideoElement>('video')
+let stream: MediaStream | undefined
+onMounted(() => (able.value = !!navigator.mediaDevices))
+async function film(view: (typeof PHOTO_VIEWS)[number]) {
+  trouble.value = ''
+  try {
+    stream = await navigator.mediaDevices.getUserMedia({ video: { facingMode: 'environment' } })
+    filming.value = view
+    await nextTick()
+    video.value!.srcObject = stream
+    await video.value!.play()
+  } catch {
+    trouble.value = 'The camera cannot be had. Choose a picture instead.'
+  }
+}
+function stop() {
+  stream?.getTracks().forEach((track) => track.stop())
+  stream = undefined
+  filming.value = undefined
+}
+async function shoot() {
+  await keep(filming.value!, video.value!)
+  stop()
+}
+onBeforeUnmount(stop)
+</script>
+
+<template>
+  <div>
+    <ul class="list-disc pl-5">
+      <li>The same clothes, light, wall, distance and time of day as last time.</li>
+      <li>
+        Camera at the height of the navel, the whole person in the picture, crown and floor too.
+      </li>
+      <li>Feet hip-wide on a mark, arms a little off the body, no tensing, breath let out.</li>
+      <li>Only with the client’s consent; they stay in this gym’s own folder.</li>
+    </ul>
+    <FieldRow id="taken-on" label="Taken on" class="max-w-52 pt-3">
+      <input id="taken-on" v-model="takenOn" type="date" class="field" />
+    </FieldRow>
+    <div class="grid gap-3 pt-3 sm:grid-cols-3">
+      <fieldset v-for="view in PHOTO_VIEWS" :key="view" class="border-2 border-line bg-board p-3">
+        <legend class="px-1 text-lg font-bold">{{ view }}</legend>
+        <div class="flex flex-wrap gap-2">
+          <label class="button cursor-pointer sm:hidden">
+            Take
+            <input
+              type="file"
+              accept="image/*"
+              capture="environment"
+              class="sr-only"
+              :disabled="busy"
+              @change="onFile(view, $event)"
+            />
+          </label>
+          <button
+            v-if="able"
+            type="button"
+            class="button max-sm:hidden!"
+            :disabled="busy"
+            @click="film(view)"
+          >
+            Take
+          </button>
+          <label class="button cursor-pointer focus-within:outline-3 focus-within:outline-leaf">
+            Choose
+            <input
+              type="file"
+              accept="image/jpeg,image/png,image/webp"
+              class="sr-only"
+              :aria-label="`Choose the picture from the ${view}`"
+              :disabled="busy"
+              @change="onFile(view, $event)"
+            />
+          </label>
+        </div>
+      </fieldset>
+    </div>
+    <p role="status" class="pt-2">{{ busy ? 'Storing…' : done }}</p>
+    <AlertLine :text="trouble" />
+    <AskDialog
+      :title="`From the ${filming ?? 'front'}`"
+      :open="filming !== undefined"
+      @close="stop"
+    >
+      <video ref="video" class="w-full bg-ink" playsinline muted />
+      <div class="flex gap-3 pt-3">
+        <button type="button" class="button button-lead" data-first @click="shoot">Take it</button>
+        <button type="button" class="button" @click="stop">No picture</button>
+      </div>
+    </AskDialog>
+  </div>
+</template>

@@ -1,0 +1,88 @@
+<script setup lang="ts">
+import { ACTIVITIES, fixed, formatMass, RESTING_FORMS, type RestingForm } from '#core'
+
+/** What to eat for it, and where it leads with all that is not known. */
+const { advised, form, activity, energy, targets, weeks, bands, progress, cancel, again, drafted } =
+  usePlanDraft()
+const massUnit = useMassUnit()
+const mass = (kg: number) => formatMass(kg, massUnit.value)
+const drift = computed(() => drafted.value?.drift)
+const goalKg = computed(() =>
+  targets.value?.ok ? targets.value.value.withForbes.massKg : undefined,
+)
+const forms = (Object.keys(RESTING_FORMS) as RestingForm[]).map((value) => ({
+  value,
+  name: RESTING_FORMS[value].name,
+}))
+</script>
+
+<template>
+  <section class="space-y-3 pt-6">
+    <h2 class="border-b-2 border-ink pb-1 text-xl">Energy</h2>
+    <div class="flex flex-wrap items-end gap-x-6 gap-y-3">
+      <div>
+        <ChoiceRow v-model="form" label="Resting need" compact :options="forms" />
+        <p class="pt-1 text-faded">
+          Advised: {{ RESTING_FORMS[advised.form].name }} ({{ advised.why }}).
+          {{ RESTING_FORMS[form].source }}.
+        </p>
+      </div>
+      <FieldRow id="activity" label="Activity" class="max-w-full min-w-0">
+        <select id="activity" v-model.number="activity" class="field">
+          <option v-for="a in ACTIVITIES" :key="a.factor" :value="a.factor">
+            {{ a.factor }}, {{ a.name }}
+          </option>
+        </select>
+      </FieldRow>
+    </div>
+    <p v-if="energy && !energy.ok" role="alert" class="font-bold text-clay">
+      {{ energy.error.message }}
+    </p>
+    <template v-else-if="energy?.ok">
+      <p class="text-xl" data-test="energy">
+        Rest {{ fixed(energy.value.restingKcal, 0) }}, need {{ fixed(energy.value.needKcal, 0) }},
+        eat
+        <strong>{{ fixed(energy.value.intakeKcal, 0) }} kcal a day</strong>
+        ({{ energy.value.deficitKcal >= 0 ? 'deficit' : 'surplus' }}
+        {{ fixed(Math.abs(energy.value.deficitKcal), 0) }}). Body fat can supply
+        {{ fixed(energy.value.supplyKcal, 0) }} at most, a bound and no target.
+      </p>
+      <p
+        v-for="note in energy.value.notes"
+        :key="note"
+        class="border-2 border-l-8 border-clay bg-clay-wash px-4 py-2"
+      >
+        {{ note }}
+      </p>
+      <p v-if="drift" data-test="drift">
+        After {{ weeks }} weeks of the same intake: {{ mass(drift.two) }} by two compartments, whose
+        need falls with the body; {{ mass(drift.rule) }} by the 3500-kcal rule, which does not. They
+        drift {{ mass(Math.abs(drift.two - drift.rule)) }} apart.
+      </p>
+      <div class="h-[320px]" data-test="plan-chart">
+        <ClientOnly>
+          <LazyPlanChart
+            v-if="bands"
+            :bands="bands"
+            :statically="drafted!.statically"
+            :unit="massUnit"
+            :goal-kg="goalKg"
+            :label="`Body mass over ${weeks} weeks by two compartments and by the static rule`"
+          />
+        </ClientOnly>
+      </div>
+      <p role="status" class="flex flex-wrap items-center gap-3">
+        <template v-if="progress !== undefined">
+          <progress :value="progress" max="1" aria-label="Paths computed" />
+          {{ fixed(progress * 100, 0) }} of 100 parts of 10,000 paths
+          <button type="button" class="button" @click="cancel">Stop</button>
+        </template>
+        <template v-else-if="bands">
+          Of 10,000 paths over the estimate’s error, activity and what is really eaten, 9 in 10 end
+          between {{ mass(bands.at(-1)!.mass[0]) }} and {{ mass(bands.at(-1)!.mass[4]) }}.
+        </template>
+        <button v-else type="button" class="button" @click="again">Compute the band</button>
+      </p>
+    </template>
+  </section>
+</template>

@@ -1,0 +1,84 @@
+<script setup lang="ts">
+import { massIn, fixed, formatMass, nameOf } from '#core'
+
+/** What is wished for, and the body that it leads to. */
+const draft = usePlanDraft()
+const { kinds, kind, goalText, goalUnit, girths, girth, date, peakWeek, targets, shown } = draft
+const { today } = draft
+const massUnit = useMassUnit()
+const mass = (kg: number) => formatMass(kg, massUnit.value)
+</script>
+
+<template>
+  <section class="space-y-4">
+    <h2 class="border-b-2 border-ink pb-1 text-xl">Where to</h2>
+    <ChoiceRow v-model="kind" label="Goal" compact :options="kinds" />
+    <div class="flex flex-wrap items-end gap-3">
+      <FieldRow v-if="kind !== 'holdLean'" id="goal" :label="`Goal, ${goalUnit}`">
+        <input id="goal" v-model="goalText" class="field max-w-32" inputmode="decimal" />
+      </FieldRow>
+      <FieldRow v-if="kind === 'girth'" id="girth" label="Which girth">
+        <select id="girth" v-model="girth" class="field w-auto!">
+          <option v-for="g in girths" :key="g" :value="g">{{ nameOf(g) }}</option>
+        </select>
+      </FieldRow>
+      <FieldRow id="goal-date" label="By (if there is a day)">
+        <input id="goal-date" v-model="date" type="date" class="field" :min="today" />
+      </FieldRow>
+      <ChoiceRow v-model="massUnit" label="Masses in" hide-label :options="MASS_UNITS" />
+    </div>
+    <label v-if="date" class="flex min-h-11 items-center gap-3">
+      <input v-model="peakWeek" type="checkbox" class="size-5 accent-leaf" />
+      Keep the last week before the day for rest
+    </label>
+    <p v-if="targets && !targets.ok" role="alert" class="font-bold text-clay">
+      {{ targets.error.message }}
+    </p>
+    <table
+      v-else-if="targets?.ok && kind !== 'holdLean' && shown"
+      class="w-full border-collapse text-left"
+      data-test="targets"
+    >
+      <caption class="sr-only">
+        The body that the goal leads to
+      </caption>
+      <thead>
+        <tr class="border-b-2 border-ink text-faded">
+          <td />
+          <th scope="col" class="text-right font-normal">body mass</th>
+          <th scope="col" class="text-right font-normal">fat</th>
+          <th scope="col" class="text-right font-normal">lean</th>
+        </tr>
+      </thead>
+      <tbody>
+        <tr
+          v-for="row in [
+            { name: 'lean held', body: targets.value.constantLean },
+            { name: 'with the usual lean change', body: targets.value.withForbes },
+          ]"
+          :key="row.name"
+          class="border-b border-line"
+        >
+          <th scope="row" class="py-1 font-normal">{{ row.name }}</th>
+          <td class="figure text-right text-[24px] whitespace-nowrap">
+            {{ mass(row.body.massKg) }}
+          </td>
+          <td class="figure text-right text-[20px]">
+            {{ fixed(massIn(row.body.fatKg, massUnit), 1) }}
+          </td>
+          <td class="figure text-right text-[20px]">
+            {{ fixed(massIn(row.body.leanKg, massUnit), 1) }}
+          </td>
+        </tr>
+      </tbody>
+    </table>
+    <p v-if="targets?.ok && shown" class="text-faded">
+      The usual lean change is the Forbes relation, from women at rest: it expects too much lean
+      loss of lean people who train.
+      <template v-if="kind === 'sum' || kind === 'girth'">
+        Folds and girths are turned into fat by 8 mm of the sum and 1 cm a kilogram (judgement):
+        follow the number itself.
+      </template>
+    </p>
+  </section>
+</template>

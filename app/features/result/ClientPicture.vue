@@ -1,0 +1,148 @@
+<script setup lang="ts">
+import {
+  comparedWith,
+  fixed,
+  formatDate,
+  formatLength,
+  formatMass,
+  isSkinfold,
+  nameOf,
+  resultOf,
+  sheetOf,
+  judgeChange,
+  type Measured,
+} from '#core'
+import type { CheckInWithReadings } from '#shared/contract/check-ins'
+import type { Client } from '#shared/contract/clients'
+
+/** One calm picture for the client, in words that a coach can show. */
+const props = defineProps<{
+  client: Client
+  checkIn: Measured & CheckInWithReadings
+  /** Earlier check-ins, newest first. */
+  earlier: (Measured & CheckInWithReadings)[]
+}>()
+
+const massUnit = useMassUnit()
+const lengthUnit = useLengthUnit()
+
+const sheet = computed(() => sheetOf(props.client, props.checkIn))
+const result = computed(() => {
+  const found = resultOf(props.client, props.checkIn)
+  return found.ok ? found.value : undefined
+})
+
+/** Sum of the folds now, and of the same folds before. */
+function sumOf(checkIn: Measured): number | undefined {
+  const { sites } = sheetOf(props.client, checkIn)
+  const folds = sheet.value.protocol.folds[props.client.sex]
+  const values = folds.map((site) => sites[site]?.value)
+  if (values.length === 0 || values.some((v) => v === undefined)) return undefined
+  return values.reduce<number>((total, v) => total + v!, 0)
+}
+const sum = computed(() => sumOf(props.checkIn))
+const before = computed(() => comparedWith(props.client, props.checkIn, props.earlier))
+const first = computed(() =>
+  comparedWith(props.client, props.checkIn, [...props.earlier].reverse()),
+)
+/** Then and now, at most three bars, oldest first. */
+const bars = computed(() => {
+  const visits = [first.value, before.value, props.checkIn].filter((c) => c !== undefined)
+  const once = [...new Map(visits.map((c) => [c.id, c])).values()]
+  return once.flatMap((c) => {
+    const value = sumOf(c)
+    return value === undefined ? [] : [{ on: c.measuredOn, value, now: c.id === props.checkIn.id }]
+  })
+})
+const widest = computed(() => Math.max(...bars.value.map(({ value }) => value)))
+
+const sentence = computed(() => {
+  if (sum.value === undefined) return ''
+  const total = `Your folds add up to ${fixed(sum.value, 0)} mm`
+  const then = before.value && sumOf(before.value)
+  if (!before.value || then === undefined) return `${total}. This is where we start.`
+  const on = formatDate(before.value.measuredOn)
+  const { quantities } = judgeChange(props.client, before.value, props.checkIn)
+  const reach = quantities.sum?.minimalDetectableChange ?? 0
+  const change = sum.value - then
+  if (Math.abs(change) < reach) return `${total}: about the same as on ${on}.`
+  const by = `${fixed(Math.abs(change), 0)} mm ${change < 0 ? 'less' : 'more'}`
+  return `${total}: ${by} than on ${on}.`
+})
+
+const girths = computed(() =>
+  sheet.value.measured
+    .filter(({ site }) => !isSkinfold(site))
+    .map(({ site, value }) => ({
+      name: nameOf(site),
+      value: formatLength(value, lengthUnit.value),
+    })),
+)
+const parts = computed(() => {
+  if (!props.client.showPercentages || result.value?.fatMassKg === undefined) return undefined
+  const { fatMassKg, leanMassKg, fatPercent, standardError } = result.value
+  const give = standardError === null ? '' : `, give or take ${fixed(standardError, 1)}`
+  return {
+    fat: formatMass(fatMassKg, massUnit.value),
+    lean: formatMass(leanMassKg!, massUnit.value),
+    about: `about ${fixed(fatPercent, 0)} %${give}`,
+    share: fatPercent,
+  }
+})
+</script>
+
+<template>
+  <section class="max-w-3xl" data-test="client-picture">
+    <p class="text-faded">{{ client.name }} · {{ formatDate(checkIn.measuredOn, true) }}</p>
+    <h2 class="pt-1 pb-5 text-[36px] sm:text-[48px]">
+      {{ sentence || `${client.name.split(' ')[0]}, measured.` }}
+    </h2>
+    <div v-if="bars.length" class="space-y-2 pb-8">
+      <div v-for="bar in bars" :key="bar.on" class="flex items-center gap-3">
+        <span class="w-24 text-right" :class="{ 'font-bold': bar.now }">
+          {{ bar.now ? 'now' : formatDate(bar.on) }}
+        </span>
+        <span
+          class="block h-9 rounded-sm"
+          :class="bar.now ? 'bg-oak' : 'border-2 border-oak bg-board'"
+          :style="{ width: `${(bar.value / widest) * 60}%` }"
+        />
+        <span class="figure text-[26px]">{{ fixed(bar.value, 0) }} mm</span>
+      </div>
+    </div>
+    <div v-if="parts" class="pb-8">
+      <div class="flex h-14 overflow-hidden rounded-sm" aria-hidden="true">
+        <span class="block bg-leaf" :style="{ width: `${100 - parts.share}%` }" />
+        <span class="stripes block bg-amber" :style="{ width: `${parts.share}%` }" />
+      </div>
+      <div class="flex flex-wrap justify-between gap-x-6 pt-2">
+        <p>
+          <span class="figure text-[30px] text-leaf">{{ parts.lean }}</span> lean: muscle, bone,
+          water, organs
+        </p>
+        <p>
+          <span class="figure text-[30px] text-amber">{{ parts.fat }}</span> fat, {{ parts.about }}
+        </p>
+      </div>
+    </div>
+    <dl v-if="girths.length" class="grid max-w-md grid-cols-[1fr_auto] gap-x-6 pb-6">
+      <template v-for="girth in girths" :key="girth.name">
+        <dt>{{ girth.name }}</dt>
+        <dd class="figure text-right text-[26px]">{{ girth.value }}</dd>
+      </template>
+    </dl>
+    <p class="text-lg text-faded">
+      These are estimates. What counts is the direction over weeks, not one figure on one day.
+    </p>
+  </section>
+</template>
+
+<style scoped>
+.stripes {
+  background-image: repeating-linear-gradient(
+    -45deg,
+    transparent 0 8px,
+    rgb(255 255 255 / 25%) 8px 12px
+  );
+}
+</style>

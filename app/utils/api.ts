@@ -1,0 +1,57 @@
+import type { FetchResponse } from 'ofetch'
+import type { z } from 'zod'
+import {
+  pathOf,
+  type ParamsOf,
+  type ReplyOf,
+  type Route,
+  type SentBody,
+  type SentQuery,
+} from '#shared/contract/define'
+import { problemsSchema } from '#shared/contract/problems'
+import { Refused, ServerFault, Unreachable } from './problems'
+
+/** What goes with a call: only what the route takes. */
+export type Sent<T extends Route> = (Record<string, never> extends ParamsOf<T>
+  ? { params?: undefined }
+  : { params: ParamsOf<T> }) & {
+  query?: SentQuery<T>
+  file?: Blob
+} & (T['body'] extends z.ZodType ? { body?: SentBody<T> } : { body?: undefined })
+
+/** Nuxt's fetch without its table of typed routes: the contract is the type. */
+const raw = (path: string, options: object) =>
+  ($fetch.raw as (path: string, options: object) => Promise<FetchResponse<unknown>>)(path, options)
+
+/**
+ * The one way to talk to the server: by a route of the contract. Every answer is read by its schema.
+ *
+ * @throws Refused with the server's words, Unreachable when there is no answer, ServerFault when it is none of ours
+ */
+export async function callApi<T extends Route>(route: T, sent: Sent<T>): Promise<ReplyOf<T>> {
+  const { params, query, body, file } = sent as {
+    params?: Record<string, string>
+    query?: Record<string, unknown>
+    body?: unknown
+    file?: Blob
+  }
+  const response = await raw(pathOf(route.path, params), {
+    ...{ method: route.method, query, retry: 0, ignoreResponseError: true },
+    body: route.file ? file : route.body ? (body ?? {}) : undefined,
+  }).catch(() => {
+    throw new Unreachable()
+  })
+  if (!response.ok) {
+    const words = problemsSchema.safeParse(response._data)
+    const problems = words.success ? words.data.problems : []
+    if (response.status >= 500) {
+      throw new ServerFault(problems[0]?.message ?? 'Something went wrong on the server.')
+    }
+    throw new Refused(response.status, problems)
+  }
+  const reply = (route.reply as z.ZodType).safeParse(response._data)
+  if (!reply.success) {
+    throw new ServerFault('The server gave an answer that this page does not know: load it again.')
+  }
+  return reply.data as ReplyOf<T>
+}

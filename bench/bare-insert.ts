@@ -7,7 +7,8 @@ import { join } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import { openDatabase } from '../server/database/driver'
 import { checkIns, clients } from '../server/database/schema'
-import { ensureGym, findSettings } from '../server/repositories/gym'
+import { ensureGym } from '../server/equipment/commands'
+import { findSettings } from '../server/equipment/queries'
 
 const folder = mkdtempSync(join(tmpdir(), 'oak-pinch-bare-'))
 const migrations = fileURLToPath(new URL('../server/database/migrations', import.meta.url))
@@ -25,7 +26,7 @@ await db.insert(checkIns).values({
 })
 
 const INSERT = `insert into readings
-  (id, check_in_id, kind, site, standard, trial, value, unit, typed, tester_id, instrument_id, taken_at, supersedes)
+  (id, check_in_id, kind, site, standard, trial, value_canonical, typed_unit, typed_text, tester_id, instrument_id, taken_at, supersedes)
   values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13) on conflict (id) do nothing`
 
 const server = createServer((request, response) => {
@@ -34,7 +35,17 @@ const server = createServer((request, response) => {
   request.on('end', async () => {
     const [r] = (JSON.parse(body) as { readings: Record<string, unknown>[] }).readings
     await engine.query(INSERT, [
-      ...[r!.id, checkInId, r!.kind, r!.site, r!.standard, r!.trial, r!.value, r!.unit, r!.typed],
+      ...[
+        r!.id,
+        checkInId,
+        r!.kind,
+        r!.site,
+        r!.standard,
+        r!.trial,
+        r!.value,
+        r!.typedUnit,
+        r!.typedText,
+      ],
       ...[testerId, caliperId, r!.takenAt, r!.supersedes],
     ])
     response.setHeader('content-type', 'application/json')

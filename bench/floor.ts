@@ -4,14 +4,13 @@
  * the scripts that a check-in loads.
  */
 import { spawn } from 'node:child_process'
-import { randomUUID } from 'node:crypto'
 import { once } from 'node:events'
 import { Agent, request } from 'node:http'
 import { gzipSync } from 'node:zlib'
-import { isoDateOf, SEVEN_FOLDS } from '../core'
+import { SEVEN_FOLDS } from '../core'
 import type { CheckIn } from '../shared/contract/check-ins'
-import type { Client } from '../shared/contract/clients'
 import { openBrowser, waitForFocus } from '../tests/e2e/support/browser'
+import { addClient, readingsFor, startCheckIn } from '../tests/e2e/support/record'
 import { TestServer } from '../tests/e2e/support/server'
 
 const LAPS = 6
@@ -21,15 +20,8 @@ const quantile = (values: readonly number[], share: number) =>
   [...values].sort((a, b) => a - b)[Math.ceil(share * values.length) - 1]!
 
 async function newCheckIn(server: TestServer): Promise<CheckIn> {
-  const client = await server.post<Client>('/api/clients', {
-    ...{ name: 'Bea Bench', sex: 'female', birthDate: '1990-03-14', height: '168 cm' },
-  })
-  return server.post<CheckIn>('/api/check-ins', {
-    id: randomUUID(),
-    clientId: client.id,
-    measuredOn: isoDateOf(new Date()),
-    startedAt: new Date().toISOString(),
-  })
+  const client = await addClient(server, 'Bea Bench')
+  return startCheckIn(server, client.id)
 }
 
 /** One call after another over one kept connection, as a screen makes them. */
@@ -67,21 +59,17 @@ async function acknowledgement(server: TestServer) {
   })
   try {
     const [port] = (await once(bare.stdout, 'data')) as [Buffer]
-    const { id: checkInId } = await newCheckIn(server)
+    const checkIn = await newCheckIn(server)
     const [ours, plain] = [caller(server.port), caller(Number(String(port)))]
     const reading = (i: number) => ({
-      readings: [
-        {
-          ...{ id: randomUUID(), checkInId, kind: 'skinfold', site: SEVEN_FOLDS[i % 7] },
-          ...{ standard: 'us', trial: 1 + (i % 2), value: 12.5, unit: 'mm', typed: '12.5' },
-          ...{ takenAt: new Date().toISOString(), supersedes: null },
-        },
-      ],
+      readings: readingsFor(checkIn, [
+        { kind: 'skinfold', site: SEVEN_FOLDS[i % 7]!, trial: 1 + (i % 2), value: 12.5 },
+      ]),
     })
     const times = { ours: [] as number[], plain: [] as number[] }
     // Turn about, so that what else the machine does falls on both.
     for (let i = 0; i < INSERTS; i++) {
-      times.ours.push(await ours(`/api/check-ins/${checkInId}/readings`, reading(i)))
+      times.ours.push(await ours(`/api/check-ins/${checkIn.id}/readings`, reading(i)))
       times.plain.push(await plain('/', reading(i)))
     }
     const warm = (all: number[]) => all.slice(INSERTS / 8)

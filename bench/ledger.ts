@@ -2,43 +2,25 @@
  * `npm run bench -- ledger`: a client of five years of weekly check-ins in headless Chromium. The sheet is scrolled from
  * end to end; the longest frame, in frames of the same page at rest.
  */
-import { randomUUID } from 'node:crypto'
-import { addDays, isoDateOf, SEVEN_FOLDS } from '../core'
-import type { Client } from '../shared/contract/clients'
+import { SEVEN_FOLDS } from '../core'
 import { openBrowser } from '../tests/e2e/support/browser'
+import { addClient, closeWithSheet, startCheckIn } from '../tests/e2e/support/record'
 import { TestServer } from '../tests/e2e/support/server'
 
 const VISITS = 260
 const LONGEST_FRAME_MS = 50
-const today = isoDateOf(new Date())
 
 async function fill(server: TestServer): Promise<string> {
-  const { id: clientId } = await server.post<Client>('/api/clients', {
-    ...{ name: 'Lea Longtime', sex: 'female', birthDate: '1988-03-14', height: '168 cm' },
-  })
+  const client = await addClient(server, 'Lea Longtime')
   for (let visit = VISITS - 1; visit >= 0; visit--) {
-    const id = randomUUID()
-    const measuredOn = addDays(today, -7 * visit)
-    const takenAt = `${measuredOn}T08:00:00Z`
-    await server.post('/api/check-ins', { id, clientId, measuredOn, startedAt: takenAt })
-    const reading = (more: object) => ({
-      ...{ id: randomUUID(), checkInId: id, trial: 1, unit: 'mm', typed: 'x', takenAt },
-      ...{ supersedes: null, ...more },
-    })
+    const checkIn = await startCheckIn(server, client.id, 7 * visit)
     const share = 1 + 0.1 * Math.sin(visit / 9)
-    await server.post(`/api/check-ins/${id}/readings`, {
-      readings: [
-        ...[1, 2].flatMap((trial) =>
-          SEVEN_FOLDS.map((site, i) =>
-            reading({ kind: 'skinfold', site, standard: 'us', trial, value: (9 + 2 * i) * share }),
-          ),
-        ),
-        reading({ kind: 'mass', site: null, standard: null, unit: 'kg', value: 62 * share ** 0.2 }),
-      ],
+    await closeWithSheet(server, checkIn, {
+      ...{ folds: SEVEN_FOLDS.map((_, i) => (9 + 2 * i) * share), massKg: 62 * share ** 0.2 },
+      rounds: 2,
     })
-    await server.post(`/api/check-ins/${id}/close`, {})
   }
-  return clientId
+  return client.id
 }
 
 const server = await TestServer.create()

@@ -9,9 +9,9 @@ import { fileURLToPath } from 'node:url'
 import { isoDateOf } from '../core'
 import { fillWithMany } from '../demo/many'
 import { openDatabase } from '../server/database/driver'
-import { listCheckIns } from '../server/repositories/check-ins'
-import { ensureGym } from '../server/repositories/gym'
-import { findRoster } from '../server/repositories/roster'
+import { listCheckIns } from '../server/check-ins/queries'
+import { ensureGym } from '../server/equipment/commands'
+import { findRoster } from '../server/clients/roster'
 
 const VISITS = 100
 const ROUNDS = 25

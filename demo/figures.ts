@@ -1,10 +1,4 @@
-import {
-  DETAILS,
-  FIGURE_HEIGHT,
-  FIGURE_WIDTH,
-  OUTLINE,
-  SILHOUETTE,
-} from '../app/ui/figure/outline'
+import { DETAILS, FIGURE_HEIGHT, FIGURE_WIDTH, OUTLINE, SILHOUETTE } from '../app/ui/figure/outline'
 import type { DemoPhoto } from './scenario'
 
 /*

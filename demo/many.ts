@@ -57,13 +57,8 @@ export async function fillWithMany(
     )
     await db.insert(heights).values(
       batch.map(({ id, sex }) => ({
-        ...{
-          id: randomUUID(),
-          clientId: id,
-          typedUnit: 'cm',
-          typedText: '170',
-          takenOn: '2020-01-01',
-        },
+        ...{ id: randomUUID(), clientId: id, takenOn: '2020-01-01' },
+        ...{ typedUnit: 'cm' as const, typedText: '170' },
         valueCm: (sex === 'male' ? 180 : 167) + 6 * normal(),
       })),
     )

@@ -1,7 +1,7 @@
 /** `npm run demo`: a made-up club. Its dates count back from today, so it is made anew each day. */
 import { existsSync, readdirSync, rmSync } from 'node:fs'
 import { join } from 'node:path'
-import { ensureBuild, ensurePackages, root, serve } from './tools.mjs'
+import { ensureBuild, ensurePackages, makeDemo, root, serve } from './tools.mjs'
 
 ensurePackages()
 ensureBuild()
@@ -11,4 +11,6 @@ for (const name of existsSync(data) ? readdirSync(data) : []) {
   if (name.startsWith('demo-') && name !== `demo-${day}`)
     rmSync(join(data, name), { recursive: true })
 }
-await serve({ OAK_PINCH_DATA: join(data, `demo-${day}`), OAK_PINCH_DEMO: '1' })
+const folder = join(data, `demo-${day}`)
+makeDemo(folder)
+await serve({ OAK_PINCH_DATA: folder })

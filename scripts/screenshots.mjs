@@ -4,7 +4,7 @@ import { mkdirSync, mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { launch } from 'puppeteer-core'
-import { ensureBuild, root } from './tools.mjs'
+import { ensureBuild, makeDemo, root } from './tools.mjs'
 
 const DESK = { width: 1280, height: 800 }
 const PHONE = { width: 390, height: 844, isMobile: true, hasTouch: true }
@@ -16,10 +16,10 @@ ensureBuild()
 const out = join(root, 'docs', 'screenshots')
 mkdirSync(out, { recursive: true })
 const folder = mkdtempSync(join(tmpdir(), 'oak-pinch-pictures-'))
+makeDemo(join(folder, 'data'))
 const server = spawn(process.execPath, [join(root, '.output', 'server', 'index.mjs')], {
   env: {
     ...process.env,
-    OAK_PINCH_DEMO: '1',
     OAK_PINCH_DATA: join(folder, 'data'),
     NITRO_HOST: '127.0.0.1',
     NITRO_PORT: String(PORT),
@@ -84,7 +84,7 @@ await go('/')
 await shot('today')
 await page.setViewport(DESK)
 const tilda = `/clients/${entryOf('Tilda').client.id}`
-const first = await fetch(`${base}/api${tilda}`)
+const first = await fetch(`${base}/api${tilda}/record`)
   .then((r) => r.json())
   .then(({ checkIns }) => checkIns.at(-5).id)
 await go(`${tilda}?then=${first}`)

@@ -39,7 +39,6 @@ export function ensureBuild() {
     'shared',
     'server',
     'app',
-    'demo',
     'public',
     'nuxt.config.ts',
     'package-lock.json',
@@ -50,6 +49,11 @@ export function ensureBuild() {
   run('npx', ['nuxt', 'build', '--logLevel', 'silent'], {
     env: { ...process.env, NODE_ENV: 'production' },
   })
+}
+
+/** Puts the made-up club into a data folder; does nothing where there are clients already. */
+export function makeDemo(folder) {
+  run('npx', ['tsx', '--tsconfig', 'tsconfig.tests.json', 'scripts/demo-data.ts', folder])
 }
 
 /** True when nothing listens on the port of the loopback address. */

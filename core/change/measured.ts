@@ -71,7 +71,8 @@ function otherSetups(
   checkIn: CheckInRecord & SetupIds,
   known: Omit<JudgedWith, 'weighIns'>,
 ): Measured['siteSetups'] {
-  const others: Measured['siteSetups'] = {}
+  // The last reading of a site says by whom and with what; a site read as usual at last is none of the others.
+  const others = new Map<SiteId, SiteSetup>()
   for (const { site, testerId, instrumentId } of readingsInForce(checkIn.readings)) {
     if (!site) continue
     const fold = isSkinfold(site)
@@ -79,11 +80,11 @@ function otherSetups(
     const by = testerId ?? checkIn.testerId
     const using = instrumentId === undefined ? usual : instrumentId
     if (by === checkIn.testerId && using === usual) {
-      delete others[site]
+      others.delete(site)
       continue
     }
     const ids = { testerId: by, caliperId: checkIn.caliperId, tapeId: checkIn.tapeId }
-    others[site] = {
+    others.set(site, {
       testerId: by,
       instrumentId: using,
       setup: measurementSetupOf(
@@ -91,9 +92,9 @@ function otherSetups(
         { ...ids, [fold ? 'caliperId' : 'tapeId']: using },
         known.ownErrors[by],
       ),
-    }
+    })
   }
-  return Object.keys(others).length ? others : undefined
+  return others.size ? Object.fromEntries(others) : undefined
 }
 
 /** Who read a site in a check-in and with what. */

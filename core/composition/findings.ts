@@ -1,4 +1,4 @@
-import { type SiteId, type SkinfoldId, isSkinfold } from '../anatomy/ids'
+import { type SiteId, isSkinfold } from '../anatomy/ids'
 import { type CheckInRecord, type Person, type Sheet, leadEquation, sheetOf } from './check-in'
 import { servedValues } from './every'
 import { expectedMass } from './expected-mass'
@@ -6,11 +6,7 @@ import { lastValues } from './last-values'
 import { findEntryErrors } from '../data-quality/find'
 import type { Finding } from '../data-quality/finding'
 import { equationById } from '../equations/registry'
-import {
-  type MeasurementSetup,
-  minimalDetectableChange,
-  siteError,
-} from '../measurement-error/site-error'
+import { type MeasurementSetup, siteError } from '../measurement-error/site-error'
 import { type CompressionDrift, findCompressionDrift } from '../readings/compression-drift'
 import { trialsOf } from '../readings/trials'
 import { heightOf, massOf } from '../readings/values'

@@ -12,7 +12,7 @@ import type { TestServer } from './support/server'
 const SHEET = [4, 4, 12, 6, 5, 4, 12]
 const SLIPPED = [4, 4, 12, 4, 5, 4, 12]
 
-const floor = useFloor({ OAK_PINCH_DEMO: '1' })
+const floor = useFloor({ demo: true })
 let page: Page
 let server: TestServer
 beforeEach(() => ({ page, server } = floor))

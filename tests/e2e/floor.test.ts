@@ -1,3 +1,4 @@
+import { randomUUID } from 'node:crypto'
 import type { Page } from 'puppeteer-core'
 import { beforeEach, describe, expect, test } from 'vitest'
 import { SEVEN_FOLDS } from '#core'
@@ -129,7 +130,9 @@ describe('keys', () => {
 
   test('the sum, what the hand can tell and fat % stand beside the sheet', async () => {
     // A hand without duplicates of its own yet: the usual error holds.
-    const gym = await server.post<Gym>('/api/gym/testers', { name: 'New Hand', skill: 'trained' })
+    const gym = await server.post<Gym>('/api/gym/testers', {
+      ...{ id: randomUUID(), name: 'New Hand', skill: 'trained' },
+    })
     const fresh = gym.testers.find(({ name }) => name === 'New Hand')!
     await server.patch('/api/gym/settings', { testerId: fresh.id })
     const id = await secondCheckIn('Suse Sum')

@@ -1,11 +1,12 @@
+import { randomUUID } from 'node:crypto'
 import type { Page } from 'puppeteer-core'
 import { beforeEach, describe, expect, test } from 'vitest'
 import { addDays } from '#core'
-import type { ClientView } from '#shared/contract/record'
+import type { Plan } from '#shared/contract/plans'
 import type { Today } from '#shared/contract/today'
 import { DESK, PHONE, textOf, waitForText } from './support/browser'
 import * as flow from './support/floor'
-import { LAST, press, today, useFloor } from './support/floor'
+import { LAST, press, todayIs, useFloor } from './support/floor'
 import type { TestServer } from './support/server'
 
 const floor = useFloor()
@@ -14,13 +15,14 @@ let server: TestServer
 beforeEach(() => ({ page, server } = floor))
 
 const open = (path: string) => page.goto(`${server.url}${path}`, { waitUntil: 'networkidle0' })
+const plansOf = (id: string) => server.get<{ plans: Plan[] }>(`/api/clients/${id}/plans`)
 const bodyText = () => page.evaluate(() => document.body.innerText)
 
 /** A woman of 62 kg with one check-in so many days ago. */
 async function measured(name: string, daysAgo = 1) {
   const client = await flow.addClient(server, name)
-  const { id } = await flow.startCheckIn(server, client.id, daysAgo)
-  await flow.closeWithSheet(server, id, { rounds: 2 })
+  const checkIn = await flow.startCheckIn(server, client.id, daysAgo)
+  await flow.closeWithSheet(server, checkIn, { rounds: 2 })
   return client
 }
 
@@ -57,7 +59,8 @@ describe('a plan', () => {
     await waitForText(page, 'do not fit in')
     await press(page, 'Keep this plan')
     await waitForText(page, 'Kept.')
-    const { plans, client } = await server.get<ClientView>(`/api/clients/${id}`)
+    const { plans } = await plansOf(id)
+    const { client } = await flow.recordOf(server, id)
     expect(plans[0]).toMatchObject({
       replacedAt: null,
       definition: { goal: { kind: 'mass', value: 60 } },
@@ -69,7 +72,7 @@ describe('a plan', () => {
     const { id } = await measured('Wilma Wish')
     await open(`/clients/${id}/plan`)
     await page.type('#goal', '57')
-    await setDate('#goal-date', addDays(today, 14))
+    await setDate('#goal-date', addDays(todayIs(), 14))
     await waitForText(page, 'Not feasible by')
     expect(await textOf(page, 'feasibility')).toMatch(/earliest safe date is \d+ \w+ \d{4}/)
     await press(page, 'fat %')
@@ -88,7 +91,7 @@ describe('a plan', () => {
     await press(page, 'Keep this plan')
     await waitForText(page, 'Kept.')
     const next = await flow.startCheckIn(server, id, 1)
-    await flow.closeWithSheet(server, next.id, {
+    await flow.closeWithSheet(server, next, {
       folds: LAST.map((mm) => mm * 1.25),
       massKg: 64.5,
       rounds: 2,
@@ -117,14 +120,17 @@ describe('a plan', () => {
     await page.waitForSelector('[data-test="standing-of-plan"]')
     await press(page, 'Plan again from here')
     await waitForText(page, 'Plans before (1)')
-    const { plans } = await server.get<ClientView>(`/api/clients/${id}`)
+    const { plans } = await plansOf(id)
     expect(plans.map(({ replacedAt }) => replacedAt === null)).toEqual([true, false])
     expect(plans[0]!.definition.checkInId).toBe(next.id)
   })
 
   test('a pregnancy stops every deficit, with who to see', async () => {
     const { id } = await measured('Petra Pause')
-    await server.post(`/api/clients/${id}/screening`, { flags: ['pregnant'] })
+    await server.post(`/api/clients/${id}/screening`, {
+      id: randomUUID(),
+      flags: ['pregnant'],
+    })
     await open(`/clients/${id}/plan`)
     expect(await textOf(page, 'plan-cautions')).toMatch(/Pregnancy: no deficit.*midwife/)
     await page.type('#goal', '60')
@@ -145,7 +151,7 @@ describe('a plan', () => {
 describe('the calendar', () => {
   test('moves a check-in by dragging, and by the dialog, and gives it back', async () => {
     const client = await measured('Drago Drag', 1)
-    const due = addDays(today, 27)
+    const due = addDays(todayIs(), 27)
     await page.setViewport({ width: 1280, height: 1100 })
     await open(`/calendar?month=${due.slice(0, 7)}`)
     const place = async (selector: string) => (await (await page.$(selector))!.boundingBox())!
@@ -185,7 +191,7 @@ describe('the calendar', () => {
     const mine = await text(`?client=${one.id}`)
     expect(mine.match(/BEGIN:VEVENT/g)).toHaveLength(1)
     expect(mine).toContain(`UID:${one.id}@oak-pinch`)
-    expect(mine).toContain(`DTSTART;VALUE=DATE:${addDays(today, 26).replaceAll('-', '')}`)
+    expect(mine).toContain(`DTSTART;VALUE=DATE:${addDays(todayIs(), 26).replaceAll('-', '')}`)
   })
 })
 

@@ -1,11 +1,12 @@
+import { randomUUID } from 'node:crypto'
 import type { Page } from 'puppeteer-core'
 import { beforeEach, describe, expect, test } from 'vitest'
 import { addDays, SEVEN_FOLDS } from '#core'
-import type { CheckInView } from '#shared/contract/check-ins'
-import type { ClientView } from '#shared/contract/record'
+import type { Gym } from '#shared/contract/equipment'
+import type { ClientFile } from '#shared/contract/record'
 import { enter, openPage, PHONE, tabTo, textOf, waitForFocus, waitForText } from './support/browser'
 import * as flow from './support/floor'
-import { NOW, press, today, useFloor } from './support/floor'
+import { NOW, press, todayIs, useFloor } from './support/floor'
 import type { TestServer } from './support/server'
 
 const floor = useFloor()
@@ -13,7 +14,7 @@ let page: Page
 let server: TestServer
 beforeEach(() => ({ page, server } = floor))
 
-const view = (id: string) => server.get<CheckInView>(`/api/check-ins/${id}`)
+const view = (id: string) => flow.viewOf(server, id)
 const bodyText = () => page.evaluate(() => document.body.innerText)
 
 async function open(id: string) {
@@ -25,7 +26,7 @@ describe('Ready', () => {
   test('keeps consent by its own key, conditions by a tap, and warns of what differs', async () => {
     const id = await flow.secondCheckIn(server, 'Rada Ready')
     const { earlier, client } = await view(id)
-    await server.patch(`/api/check-ins/${earlier[0]!.id}`, {
+    await flow.changeCheckIn(server, earlier[0]!.id, {
       conditions: { time: 'morning', training: 'before' },
     })
     await open(id)
@@ -49,6 +50,7 @@ describe('Ready', () => {
     const id = await flow.secondCheckIn(server, 'Priya Private')
     const { client } = await view(id)
     await server.post(`/api/clients/${client.id}/screening`, {
+      id: randomUUID(),
       flags: ['pregnant'],
       notes: 'due in May',
     })
@@ -61,7 +63,8 @@ describe('Ready', () => {
 
   test('says what another tester does to the change, and which check is overdue', async () => {
     const id = await flow.secondCheckIn(server, 'Toril Tester')
-    const gym = await server.post<{ testers: { id: string; name: string }[] }>('/api/gym/testers', {
+    const gym = await server.post<Gym>('/api/gym/testers', {
+      id: randomUUID(),
       name: 'Second Hand',
       skill: 'novice',
     })
@@ -79,12 +82,11 @@ describe('Ready', () => {
     await flow.stored(page, server, id)
     // The novice's error counts at once: 2 mm and not 0.7 mm at the chest, half as much again for another tester.
     expect(parseFloat(await textOf(page, 'reach'))).toBeGreaterThan(9)
-    const { checkIn, setup } = await view(id)
-    expect(setup.skill).toBe('novice')
+    const { checkIn } = await view(id)
     expect(checkIn.readings[0]!.testerId).toBe(other.id)
     // Put back, so that the other tests measure with the usual setup.
     const first = (await view(id)).gym.testers[0]!
-    await server.patch(`/api/check-ins/${id}`, { testerId: first.id })
+    await flow.changeCheckIn(server, id, { testerId: first.id })
   })
 })
 
@@ -105,7 +107,7 @@ test('landmarks: a mark of the client’s own and the left side stay for ever', 
   for (const value of NOW.slice(0, 2)) await enter(page, value)
   expect(await textOf(page, 'own-mark')).toBe('Left side: by the freckle, 1 cm out')
   await flow.stored(page, server, id)
-  const kept = await server.get<ClientView>(`/api/clients/${client.id}`)
+  const kept = await server.get<ClientFile>(`/api/clients/${client.id}/file`)
   expect(kept.siteNotes).toEqual([
     { site: 'triceps', standard: 'us', text: 'by the freckle, 1 cm out', side: 'left' },
   ])
@@ -138,17 +140,17 @@ const GIRTHS = ['31.5', '74', '31.6', '74.2']
 async function eightFolds(name: string): Promise<string> {
   const { id: clientId } = await flow.addClient(server, name)
   const { id } = await flow.startCheckIn(server, clientId, 0, { protocolId: 'eight-fold-int' })
-  await server.patch(`/api/check-ins/${id}`, { extraGirths: ['neck', 'waist'] })
+  await flow.changeCheckIn(server, id, { extraGirths: { neck: true, waist: true } })
   return id
 }
 
 async function expectEight(id: string) {
   const { readings } = await flow.stored(page, server, id)
   const folds = readings.filter(({ kind }) => kind === 'skinfold')
-  expect(folds.map(({ typed }) => typed)).toEqual([...EIGHT, ...EIGHT_AGAIN, '16'])
+  expect(folds.map(({ typedText }) => typedText)).toEqual([...EIGHT, ...EIGHT_AGAIN, '16'])
   expect(folds.at(-1)).toMatchObject({ site: 'abdominal', trial: 3 })
   const girths = readings.filter(({ kind }) => kind === 'girth')
-  expect(girths.map(({ typed }) => typed)).toEqual(GIRTHS)
+  expect(girths.map(({ typedText }) => typedText)).toEqual(GIRTHS)
 }
 
 test('eight folds twice, one third trial and girths: the digits, an Enter each, one key a stage', async () => {
@@ -319,8 +321,8 @@ test('a client who sees sums and girths only meets no percentage and no class na
   const { id: clientId } = await flow.addClient(server, 'Nora Numbers')
   await server.patch(`/api/clients/${clientId}`, { showPercentages: false })
   for (const daysAgo of [56, 28]) {
-    const { id } = await flow.startCheckIn(server, clientId, daysAgo)
-    await flow.closeWithSheet(server, id)
+    const checkIn = await flow.startCheckIn(server, clientId, daysAgo)
+    await flow.closeWithSheet(server, checkIn)
   }
   const { id } = await flow.startCheckIn(server, clientId)
   await flow.openFolds(page, server, id)
@@ -356,12 +358,12 @@ test('the client’s picture says what changed in calm words', async () => {
 describe('repairing the record', () => {
   test('a past check-in from paper gets its own date and its place in the ledger', async () => {
     const { id: clientId } = await flow.addClient(server, 'Petra Paper')
-    await flow.closeWithSheet(server, (await flow.startCheckIn(server, clientId, 7)).id)
+    await flow.closeWithSheet(server, await flow.startCheckIn(server, clientId, 7))
     await page.goto(`${server.url}/clients/${clientId}`, { waitUntil: 'networkidle0' })
     await press(page, 'Past check-in from paper')
     await press(page, 'Type it in')
     await waitForText(page, 'Date of the sheet: is missing')
-    const day = addDays(today, -60)
+    const day = addDays(todayIs(), -60)
     await page.$eval(
       '#paper-date',
       (field, value) => {
@@ -378,9 +380,9 @@ describe('repairing the record', () => {
     await flow.toResult(page)
     await page.keyboard.press('Enter')
     await waitForText(page, 'Next check-in from')
-    const { checkIns } = await server.get<ClientView>(`/api/clients/${clientId}`)
+    const { checkIns } = await flow.recordOf(server, clientId)
     expect(checkIns.map(({ measuredOn, fromPaper }) => [measuredOn, fromPaper])).toEqual([
-      [addDays(today, -7), false],
+      [addDays(todayIs(), -7), false],
       [day, true],
     ])
   })
@@ -388,8 +390,9 @@ describe('repairing the record', () => {
   test('void with a reason, take back, move, edit with history, archive and erase', async () => {
     const right = await flow.addClient(server, 'Rhea Right')
     const wrong = await flow.addClient(server, 'Wren Wrong')
-    const { id } = await flow.startCheckIn(server, wrong.id, 7)
-    await flow.closeWithSheet(server, id)
+    const checkIn = await flow.startCheckIn(server, wrong.id, 7)
+    const { id } = checkIn
+    await flow.closeWithSheet(server, checkIn)
     const sheet = `${server.url}/clients/${wrong.id}/check-ins/${id}`
     await page.goto(sheet, { waitUntil: 'networkidle0' })
     await press(page, 'Void…')
@@ -400,7 +403,7 @@ describe('repairing the record', () => {
     await press(page, 'Void it')
     await press(page, 'Voided check-ins (1)')
     await waitForText(page, 'scale not zeroed')
-    await press(page, 'Take back')
+    await press(page, 'Restore')
     await page.waitForSelector('[data-test="ledger"]')
 
     await page.goto(sheet, { waitUntil: 'networkidle0' })
@@ -410,16 +413,16 @@ describe('repairing the record', () => {
     await page.type('#reason', 'taken under the wrong name')
     await press(page, 'Move it')
     await waitForText(page, 'No check-in yet.')
-    const moved = await server.get<ClientView>(`/api/clients/${right.id}`)
+    const moved = await flow.recordOf(server, right.id)
     expect(moved.checkIns.map((c) => c.id)).toEqual([id])
 
-    await press(page, 'Edit, history, archive')
+    await press(page, 'Edit, change log, archive')
     await page.waitForSelector('#edit-name')
     await page.type('#edit-name', ' Now')
     await press(page, 'Keep the changes')
     await waitForText(page, 'Name: Wren Wrong Now, was Wren Wrong')
     const history = await textOf(page, 'history')
-    for (const words of ['voided: scale not zeroed', 'taken back', 'moved to another client']) {
+    for (const words of ['voided: scale not zeroed', 'restored', 'moved to another client']) {
       expect(history).toContain(words)
     }
     await press(page, 'Archive')
@@ -428,7 +431,7 @@ describe('repairing the record', () => {
     await press(page, 'Wren Wrong Now')
     await waitForText(page, 'Archived: out of Today')
     await page.waitForNetworkIdle()
-    await press(page, 'Edit, history, archive')
+    await press(page, 'Edit, change log, archive')
     await press(page, 'Erase for good…')
     await page.waitForSelector('#erase-name')
     await page.type('#erase-name', 'Wren')
@@ -475,7 +478,7 @@ describe('tables, bench and settings', () => {
     await press(page, 'Keep it as a check-in…')
     await press(page, 'Quinn Quick')
     await page.waitForFunction(() => location.pathname.startsWith('/check-in/'))
-    const { checkIns } = await server.get<ClientView>(`/api/clients/${clientId}`)
+    const { checkIns } = await flow.recordOf(server, clientId)
     expect(checkIns[0]!.readings.map(({ value }) => value)).toEqual([...NOW, 61])
   })
 
@@ -512,7 +515,7 @@ describe('tables, bench and settings', () => {
     await waitForText(page, 'Off one way at every width')
     await press(page, 'Keep the check of today')
     await waitForText(page, 'Reads 1.00 mm too much, more than 0.5 mm.')
-    const { instruments } = await server.get<CheckInView['gym']>('/api/gym')
+    const { instruments } = await server.get<Gym>('/api/gym')
     expect(instruments[0]!.checks[0]!.points).toHaveLength(5)
   })
 

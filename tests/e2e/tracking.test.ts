@@ -4,11 +4,11 @@ import { join } from 'node:path'
 import type { ElementHandle, Page } from 'puppeteer-core'
 import { beforeEach, describe, expect, test } from 'vitest'
 import { addDays } from '#core'
-import type { ClientView } from '#shared/contract/record'
+import type { Photo } from '#shared/contract/photos'
 import type { Board } from '#shared/contract/leaderboards'
 import { DESK, PHONE, textOf, waitForText } from './support/browser'
 import * as flow from './support/floor'
-import { LAST, press, tick, today, useFloor } from './support/floor'
+import { LAST, press, tick, todayIs, useFloor } from './support/floor'
 import type { TestServer } from './support/server'
 
 const floor = useFloor()
@@ -24,8 +24,8 @@ async function losing(name: string, shares: number[], massOf = (share: number) =
   const client = await flow.addClient(server, name)
   for (const [i, share] of shares.entries()) {
     const daysAgo = 7 + 28 * (shares.length - 1 - i)
-    const { id } = await flow.startCheckIn(server, client.id, daysAgo)
-    await flow.closeWithSheet(server, id, {
+    const checkIn = await flow.startCheckIn(server, client.id, daysAgo)
+    await flow.closeWithSheet(server, checkIn, {
       folds: LAST.map((mm) => mm * share),
       massKg: massOf(share),
       rounds: 2,
@@ -51,9 +51,9 @@ describe('the ledger', () => {
     )
     expect(page.url()).toMatch(/then=.*now=/)
     // The pair is kept on the other pages about the client.
-    await press(page, 'Where')
+    await press(page, 'Body map')
     await waitForText(page, 'Changed since')
-    expect(page.url()).toMatch(/where\?.*now=/)
+    expect(page.url()).toMatch(/body-map\?.*now=/)
   })
 
   test('is walked with the keys, shows trials and corrected values, and opens at the newest', async () => {
@@ -61,11 +61,16 @@ describe('the ledger', () => {
       'Kay Keys',
       Array.from({ length: 40 }, (_, i) => 1 - i / 200),
     )
-    const { checkIns } = await server.get<ClientView>(`/api/clients/${id}`)
+    const { checkIns } = await flow.recordOf(server, id)
     const newest = checkIns[0]!
     const chest = newest.readings.find(({ site }) => site === 'chest')!
     await server.post(`/api/check-ins/${newest.id}/readings`, {
-      readings: [{ ...chest, id: randomUUID(), value: 6.5, typed: '6.5', supersedes: chest.id }],
+      readings: [
+        {
+          ...chest,
+          ...{ id: randomUUID(), value: 6.5, typedText: '6.5', supersedes: chest.id, repair: true },
+        },
+      ],
     })
     await open(`/clients/${id}`)
     // Of forty columns only those in sight and a few more are in the page.
@@ -94,7 +99,7 @@ describe('the ledger', () => {
   test('of many columns those in sight are drawn wherever it is scrolled, the curve over them', async () => {
     const shares = Array.from({ length: 48 }, (_, i) => 1 - i / 240)
     const { id } = await losing('Lotte Long', shares)
-    const { checkIns } = await server.get<ClientView>(`/api/clients/${id}`)
+    const { checkIns } = await flow.recordOf(server, id)
     await open(`/clients/${id}`)
     await page.waitForSelector('[data-test="chart"] canvas')
     /** What stands in the middle of the sheet, in each row; and how much of the curve is drawn over the window. */
@@ -246,12 +251,12 @@ describe('curves', () => {
   test('a check-in that the equation cannot read is a gap with its reason', async () => {
     const client = await flow.addClient(server, 'Gail Gap')
     const three = await flow.startCheckIn(server, client.id, 60, { protocolId: 'three-fold' })
-    await flow.closeWithSheet(server, three.id, { sites: ['triceps', 'suprailiac', 'thigh'] })
+    await flow.closeWithSheet(server, three, { sites: ['triceps', 'suprailiac', 'thigh'] })
     for (const daysAgo of [30, 2]) {
-      const { id } = await flow.startCheckIn(server, client.id, daysAgo, {
+      const checkIn = await flow.startCheckIn(server, client.id, daysAgo, {
         protocolId: 'seven-fold',
       })
-      await flow.closeWithSheet(server, id)
+      await flow.closeWithSheet(server, checkIn)
     }
     await open(`/clients/${client.id}/curves`)
     await waitForText(page, 'has no point: not taken: chest, midaxillary, subscapular, abdominal.')
@@ -264,21 +269,12 @@ test('where: each site with sign, number and verdict, since any check-in', async
     [60, 1, 30],
     [2, 0.7, 30],
   ] as const) {
-    const { id } = await flow.startCheckIn(server, client.id, daysAgo)
-    await server.patch(`/api/check-ins/${id}`, { extraGirths: ['upper_arm_relaxed'] })
-    const reading = {
-      ...{
-        id: randomUUID(),
-        checkInId: id,
-        kind: 'girth',
-        site: 'upper_arm_relaxed',
-        standard: null,
-      },
-      ...{ trial: 1, value: arm, unit: 'cm', typed: String(arm), supersedes: null },
-      takenAt: new Date().toISOString(),
-    }
-    await server.post(`/api/check-ins/${id}/readings`, { readings: [reading] })
-    await flow.closeWithSheet(server, id, { folds: LAST.map((mm) => mm * share), rounds: 2 })
+    const checkIn = await flow.startCheckIn(server, client.id, daysAgo)
+    await flow.changeCheckIn(server, checkIn.id, { extraGirths: { upper_arm_relaxed: true } })
+    await flow.addReadings(server, checkIn, [
+      { kind: 'girth', site: 'upper_arm_relaxed', value: arm },
+    ])
+    await flow.closeWithSheet(server, checkIn, { folds: LAST.map((mm) => mm * share), rounds: 2 })
   }
   await open(`/clients/${client.id}/body-map`)
   const sites = await textOf(page, 'sites')
@@ -301,15 +297,16 @@ test('weigh-ins: seven on a line are read back, kept by day, and averaged with w
   await waitForText(page, 'Read as')
   await press(page, 'Keep')
   await waitForText(page, 'Kept 6 days.')
-  const { weighIns } = await server.get<ClientView>(`/api/clients/${id}`)
-  expect(weighIns.map(({ date }) => date)).not.toContain(addDays(today, -4))
-  expect(weighIns.at(-1)).toEqual({ date: today, kg: 62.6 })
+  const { weighIns } = await flow.recordOf(server, id)
+  expect(weighIns.map(({ date }) => date)).not.toContain(addDays(todayIs(), -4))
+  expect(weighIns.at(-1)).toEqual({ date: todayIs(), kg: 62.6 })
   expect(await textOf(page, 'weeks')).toMatch(/of \d days?, without/)
   await waitForText(page, 'kg a week')
 })
 
 test('photos: freed of their metadata, marked by two taps, one laid over the other', async () => {
   const { id } = await flow.addClient(server, 'Phil Photo')
+  const photosOf = () => server.get<Photo[]>(`/api/clients/${id}/photos`)
   await open(`/clients/${id}/photos`)
   // A picture with a place in it, made by the browser and marked as a camera would.
   const base64 = await page.evaluate(() => {
@@ -338,11 +335,11 @@ test('photos: freed of their metadata, marked by two taps, one laid over the oth
       ;(e as HTMLInputElement).value = day
       e.dispatchEvent(new Event('input', { bubbles: true }))
     },
-    addDays(today, -30),
+    addDays(todayIs(), -30),
   )
   await choose()
   await page.waitForFunction(() => document.querySelectorAll('#then option').length === 2)
-  const { photos } = await server.get<ClientView>(`/api/clients/${id}`)
+  const photos = await photosOf()
   expect(photos.map(({ width, height }) => [width, height])).toEqual([
     [1200, 1600],
     [1200, 1600],
@@ -362,9 +359,8 @@ test('photos: freed of their metadata, marked by two taps, one laid over the oth
   await waitForText(page, 'Crown and floor are marked.')
   await press(page, 'Done')
   await page.waitForFunction(() => !document.querySelector('[role=dialog]'))
-  const view = await server.get<ClientView>(`/api/clients/${id}`)
-  const marked = view.photos.find(({ crown }) => crown !== null)!
-  expect(marked.floor!.y - marked.crown!.y).toBeCloseTo(0.8, 1)
+  const marked = (await photosOf()).find(({ crown }) => crown !== null)!
+  expect(marked.groundPoint!.y - marked.crown!.y).toBeCloseTo(0.8, 1)
   await press(page, 'under a slider')
   await page.waitForSelector('input[type=range]')
 })
@@ -384,7 +380,7 @@ test('a board is made, names nobody who hides, and ties who is not clearly apart
       ;(e as HTMLInputElement).value = day
       e.dispatchEvent(new Event('input', { bubbles: true }))
     },
-    addDays(today, -63),
+    addDays(todayIs(), -63),
   )
   for (const { name } of [clear, near, hides]) await tick(page, name)
   await press(page, 'Keep')
@@ -418,7 +414,7 @@ test('the roster finds, filters and sorts while it is typed', async () => {
 test('no page has an accessibility violation or runs over the side, at either size', async () => {
   const { id } = await losing('Axel Audit', [1, 0.9, 0.8])
   await server.post(`/api/clients/${id}/weigh-ins`, {
-    ...{ text: '64 64.2 63.9 64.1 63.8 64 63.7', last: today, unit: 'kg' },
+    ...{ text: '64 64.2 63.9 64.1 63.8 64 63.7', last: todayIs(), unit: 'kg' },
   })
   const paths = ['', '/curves', '/body-map', '/weigh-ins', '/photos'].map(
     (p) => `/clients/${id}${p}`,

@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto'
 import { afterAll, beforeAll, describe, expect, test } from 'vitest'
 import { addDays, isoDateOf } from '#core'
-import { contract, routesOf } from '#shared/contract'
+import { routesOf } from '#shared/contract'
 import { pathOf, type Route } from '#shared/contract/define'
 import { handlers, startApi } from './support/app'
 import { makeSamples, type Sample } from './support/samples'

@@ -95,7 +95,8 @@ async function probe(what: string, route: Route, sample: Sample, init: RequestIn
   const text = response.headers.get('content-type')?.includes('json') ? await response.text() : ''
   expect(response.status, `${what}: ${text.slice(0, 300)}`).toBeLessThan(500)
   // A method that an address does not have is refused by the framework.
-  if (response.status >= 400 && response.status !== 405 && text) expect(text, what).toContain('"problems"')
+  if (response.status >= 400 && response.status !== 405 && text)
+    expect(text, what).toContain('"problems"')
   return response
 }
 

@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto'
 import { afterAll, beforeAll, describe, expect, test } from 'vitest'
-import { addDays, isoDateOf, siteError } from '#core'
+import { addDays, isoDateOf } from '#core'
 import { callerViewSchema, checkInViewSchema, type CheckIn } from '#shared/contract/check-ins'
 import { clientRecordSchema, type ClientFile } from '#shared/contract/record'
 import type { Client } from '#shared/contract/clients'

@@ -1,24 +1,17 @@
-import { randomUUID } from 'node:crypto'
 import { readFileSync } from 'node:fs'
 import { createRequire } from 'node:module'
 import type { Browser, Page } from 'puppeteer-core'
 import { afterAll, afterEach, beforeAll, beforeEach, expect } from 'vitest'
-import { addDays, isoDateOf, SEVEN_FOLDS, type SkinfoldId } from '#core'
-import type { CheckIn, CheckInView } from '#shared/contract/check-ins'
-import type { Client } from '#shared/contract/clients'
 import { openBrowser, openPage, waitForFocus, waitForText } from './browser'
+import { viewOf } from './record'
 import { TestServer } from './server'
 
-/* One sheet and the next, invented for testing: a woman of 36, 62.0 kg, four weeks apart. */
-export const LAST = [9, 11, 17, 13.5, 21, 16, 26]
-export const NOW = [9, 10.5, 16.5, 13, 19.5, 15, 25]
-
-export const today = isoDateOf(new Date())
+export * from './record'
 
 const axe = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8')
 
 /** A server and a browser for one test file, and a fresh page for each test that must end without a fault. */
-export function useFloor(env: Record<string, string> = {}) {
+export function useFloor(options: { demo?: boolean } = {}) {
   const floor = {} as {
     server: TestServer
     browser: Browser
@@ -26,7 +19,7 @@ export function useFloor(env: Record<string, string> = {}) {
   }
   let closeBrowser: () => Promise<void>
   beforeAll(async () => {
-    floor.server = await TestServer.create(env)
+    floor.server = await TestServer.create(options)
     ;({ browser: floor.browser, close: closeBrowser } = await openBrowser())
   })
   afterAll(async () => {
@@ -41,78 +34,6 @@ export function useFloor(env: Record<string, string> = {}) {
     await floor.page.close()
   })
   return floor
-}
-
-/** A woman of 36, put on record over the API. */
-export function addClient(server: TestServer, name: string, more: object = {}): Promise<Client> {
-  return server.post<Client>('/api/clients', {
-    name,
-    sex: 'female',
-    birthDate: addDays(today, -Math.round(36.5 * 365.25)),
-    height: '168 cm',
-    cadenceDays: '28',
-    ...more,
-  })
-}
-
-/** Starts a check-in of a client so many days ago. */
-export function startCheckIn(
-  server: TestServer,
-  clientId: string,
-  daysAgo = 0,
-  more: object = {},
-): Promise<CheckIn> {
-  return server.post<CheckIn>('/api/check-ins', {
-    id: randomUUID(),
-    clientId,
-    measuredOn: addDays(today, -daysAgo),
-    startedAt: new Date(Date.now() - daysAgo * 86_400_000).toISOString(),
-    ...more,
-  })
-}
-
-/** Folds and a body mass, stored and closed: seven folds once and 62.0 kg where nothing else is said. */
-export async function closeWithSheet(
-  server: TestServer,
-  checkInId: string,
-  { folds = LAST, sites = SEVEN_FOLDS, massKg = 62, rounds = 1 }: Sheet = {},
-) {
-  const reading = (more: object) => ({
-    id: randomUUID(),
-    checkInId,
-    trial: 1,
-    unit: 'mm',
-    typed: 'x',
-    takenAt: new Date().toISOString(),
-    supersedes: null,
-    ...more,
-  })
-  const numbers = Array.from({ length: rounds }, (_, i) => i + 1)
-  await server.post(`/api/check-ins/${checkInId}/readings`, {
-    readings: [
-      ...numbers.flatMap((trial) =>
-        sites.map((site, i) =>
-          reading({ kind: 'skinfold', site, standard: 'us', value: folds[i], trial }),
-        ),
-      ),
-      reading({ kind: 'mass', site: null, standard: null, value: massKg, unit: 'kg' }),
-    ],
-  })
-  await server.post(`/api/check-ins/${checkInId}/close`, {})
-}
-
-interface Sheet {
-  folds?: number[]
-  sites?: SkinfoldId[]
-  massKg?: number
-  rounds?: number
-}
-
-/** A woman of 36 with one closed check-in four weeks ago, and one just started; its id. */
-export async function secondCheckIn(server: TestServer, name: string): Promise<string> {
-  const { id } = await addClient(server, name)
-  await closeWithSheet(server, (await startCheckIn(server, id, 28)).id)
-  return (await startCheckIn(server, id)).id
 }
 
 /** From Ready over the landmarks to the first box: one Enter each. */
@@ -141,7 +62,7 @@ export async function toResult(page: Page) {
 /** The check-in as the server has it, once the screen says that everything is stored. */
 export async function stored(page: Page, server: TestServer, id: string) {
   await waitForText(page, 'all stored')
-  return (await server.get<CheckInView>(`/api/check-ins/${id}`)).checkIn
+  return (await viewOf(server, id)).checkIn
 }
 
 /** Presses the button, link or choice that begins with the text, with the mouse. */

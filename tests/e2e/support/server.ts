@@ -1,4 +1,4 @@
-import { spawn, type ChildProcess } from 'node:child_process'
+import { execFileSync, spawn, type ChildProcess } from 'node:child_process'
 import { once } from 'node:events'
 import { mkdtempSync, rmSync } from 'node:fs'
 import { createServer, type AddressInfo } from 'node:net'
@@ -6,7 +6,8 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { fileURLToPath } from 'node:url'
 
-const entry = fileURLToPath(new URL('../../../.output/server/index.mjs', import.meta.url))
+const root = fileURLToPath(new URL('../../..', import.meta.url))
+const entry = join(root, '.output', 'server', 'index.mjs')
 
 async function freePort(): Promise<number> {
   const probe = createServer().listen(0, '127.0.0.1')
@@ -23,12 +24,21 @@ export class TestServer {
   private constructor(
     readonly folder: string,
     readonly port: number,
-    private readonly env: Record<string, string>,
   ) {}
 
-  static async create(env: Record<string, string> = {}): Promise<TestServer> {
+  /** @param demo with the made-up club in it */
+  static async create({ demo = false } = {}): Promise<TestServer> {
     const folder = mkdtempSync(join(tmpdir(), 'oak-pinch-e2e-'))
-    const server = new TestServer(folder, await freePort(), env)
+    if (demo) {
+      execFileSync(
+        'npx',
+        ['tsx', '--tsconfig', 'tsconfig.tests.json', 'scripts/demo-data.ts', folder],
+        {
+          cwd: root,
+        },
+      )
+    }
+    const server = new TestServer(folder, await freePort())
     await server.start()
     return server
   }
@@ -42,7 +52,6 @@ export class TestServer {
     return spawn(process.execPath, [entry], {
       env: {
         ...process.env,
-        ...this.env,
         OAK_PINCH_DATA: this.folder,
         NITRO_HOST: '127.0.0.1',
         NITRO_PORT: String(port),

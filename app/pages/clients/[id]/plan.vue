@@ -129,9 +129,9 @@ const foldsTaken = computed(
           Plans before ({{ old.length }})
         </summary>
         <ul>
-          <li v-for="plan in old" :key="plan.id" class="border-b border-line py-1">
-            From {{ formatDate(plan.startedOn, true) }}: {{ goalWords(plan.definition) }},
-            {{ plan.definition.weeks }} weeks
+          <li v-for="before in old" :key="before.id" class="border-b border-line py-1">
+            From {{ formatDate(before.startedOn, true) }}: {{ goalWords(before.definition) }},
+            {{ before.definition.weeks }} weeks
           </li>
         </ul>
       </details>

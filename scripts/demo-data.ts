@@ -1,0 +1,21 @@
+/** `tsx scripts/demo-data.ts FOLDER`: the made-up club in a data folder, where that holds no clients yet. */
+import { fileURLToPath } from 'node:url'
+import { seedDemo } from '../demo/seed'
+import { openDatabase } from '../server/database/driver'
+import { ensureGym } from '../server/equipment/commands'
+import { writePhoto } from '../server/files/photos'
+
+const [folder] = process.argv.slice(2)
+if (!folder) {
+  console.error('Usage: tsx scripts/demo-data.ts FOLDER')
+  process.exit(2)
+}
+process.env.OAK_PINCH_DATA = folder
+const migrations = fileURLToPath(new URL('../server/database/migrations', import.meta.url))
+const { db, close } = await openDatabase(folder, migrations)
+try {
+  await ensureGym(db)
+  await seedDemo(db, writePhoto)
+} finally {
+  await close()
+}

@@ -3,7 +3,7 @@ import { defineConfig } from 'vitest/config'
 
 const folder = (name: string) => fileURLToPath(new URL(name, import.meta.url))
 
-const alias = { '#core': folder('core'), '#shared': folder('shared'), '#demo': folder('demo') }
+const alias = { '#core': folder('core'), '#shared': folder('shared') }
 
 export default defineConfig({
   test: {
@@ -22,6 +22,14 @@ export default defineConfig({
           // Simulations of many thousand clients: with the whole suite, not with every check.
           name: 'long',
           include: ['tests/long/**/*.test.ts'],
+          pool: 'threads',
+        },
+      },
+      {
+        resolve: { alias },
+        test: {
+          name: 'app',
+          include: ['tests/app/**/*.test.ts'],
           pool: 'threads',
         },
       },

@@ -1,3 +1,4 @@
+import { ref } from 'vue'
 import { byField, Refused } from '../utils/problems'
 
 /**

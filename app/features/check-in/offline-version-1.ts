@@ -1,3 +1,4 @@
+import { v4 as newId } from 'uuid'
 import { z } from 'zod'
 import { newReadingSchema, type CheckInChange } from '#shared/contract/check-ins'
 import { siteNoteSchema } from '#shared/contract/clients'
@@ -109,7 +110,7 @@ function choicesOf({ id: checkInId, view: { checkIn }, change = {}, marks = [] }
   if (Object.keys(parts).length > 0) {
     const revision = checkIn.revision ?? 0
     found.push({
-      ...{ kind: 'change', id: crypto.randomUUID(), checkInId, setAside: null },
+      ...{ kind: 'change', id: newId(), checkInId, setAside: null },
       change: { ...parts, revision } as CheckInChange,
     })
   }
@@ -117,7 +118,7 @@ function choicesOf({ id: checkInId, view: { checkIn }, change = {}, marks = [] }
     const note = siteNoteSchema.safeParse({ ...mark, standard: school })
     if (!note.success) continue
     found.push({
-      ...{ kind: 'site-note', id: crypto.randomUUID(), checkInId, setAside: null },
+      ...{ kind: 'site-note', id: newId(), checkInId, setAside: null },
       ...{ clientId: checkIn.clientId, note: note.data },
     })
   }

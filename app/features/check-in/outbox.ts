@@ -137,39 +137,35 @@ export function createOutbox(
   }
 
   async function drainOne(checkInId: string): Promise<void> {
+    /** Readings that are sent one by one, since one of them may be what the server fails on. */
+    let apart = 0
     for (;;) {
-      const batch = nextToSend(of(checkInId))
+      const batch = nextToSend(of(checkInId), apart > 0 ? 1 : undefined)
       const [first] = batch
       if (!first) return
       try {
         if (batch.length > 1) await sendReadings(batch as ReadingOp[])
         else await sendOne(first)
+        apart--
       } catch (error) {
         if (error instanceof Unreachable) throw error
-        // One of many may be the cause: each is tried by itself.
         if (batch.length === 1) troubled(first, error)
-        else await sendApart(batch as ReadingOp[])
+        else apart = batch.length
       }
       reachable.value = true
       tries = 0
     }
   }
 
-  async function sendApart(batch: readonly ReadingOp[]): Promise<void> {
-    for (const operation of batch) {
-      try {
-        await sendOne(operation)
-      } catch (error) {
-        if (error instanceof Unreachable) throw error
-        troubled(operation, error)
-      }
-    }
-  }
-
   /** Sends what waits of one check-in, one sending at a time; who asks meanwhile waits for the one under way. */
   function send(checkInId: string): Promise<void> {
     const underWay = sendingOf.get(checkInId)
-    if (underWay) return underWay
+    // What was put in at the very end of a sending is not left lying for the next one.
+    if (underWay) {
+      return underWay.then(() => {
+        if (reachable.value && waitingOf(checkInId).length > 0) return send(checkInId)
+      })
+    }
     const work = drainOne(checkInId)
       .catch(later)
       .finally(() => sendingOf.delete(checkInId))
@@ -192,15 +188,23 @@ export function createOutbox(
     await Promise.all([...new Set(waiting.map(({ checkInId }) => checkInId))].map(send))
   }
 
+  let loading: Promise<void> | undefined
+
+  /** Takes up what an earlier page left, once: a check-in is not whole on the screen before. */
+  function load(): Promise<void> {
+    loading ??= keeping.load().then(
+      (before) => {
+        const here = new Set(operations.value.map(({ id }) => id))
+        operations.value = [...before.filter(({ id }) => !here.has(id)), ...operations.value]
+      },
+      () => void (unkept.value = true),
+    )
+    return loading
+  }
+
   /** Takes up what an earlier page left, and sends it. */
   async function start(): Promise<void> {
-    try {
-      const before = await keeping.load()
-      const here = new Set(operations.value.map(({ id }) => id))
-      operations.value = [...before.filter(({ id }) => !here.has(id)), ...operations.value]
-    } catch {
-      unkept.value = true
-    }
+    await load()
     await drain()
   }
 
@@ -221,7 +225,7 @@ export function createOutbox(
 
   return {
     ...{ operations, reachable, unkept, anyWaiting },
-    ...{ add, send, drain, start, mend, drop: remove, listen, of, waitingOf, setAsideOf },
+    ...{ add, send, drain, load, start, mend, drop: remove, listen, of, waitingOf, setAsideOf },
   }
 }
 

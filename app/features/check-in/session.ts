@@ -79,6 +79,7 @@ export function createSession(world: SessionWorld, outbox: Outbox) {
       outbox.unkept.value = true
       return undefined
     })
+    await outbox.load()
     if (mine !== epoch) return
     if (here) view.value = here
     try {

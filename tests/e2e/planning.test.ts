@@ -58,7 +58,7 @@ describe('a plan', () => {
     await page.type('#carbohydrate', '12')
     await waitForText(page, 'do not fit in')
     await press(page, 'Keep this plan')
-    await waitForText(page, 'Kept.')
+    await waitForText(page, 'Saved.')
     const { plans } = await plansOf(id)
     const { client } = await flow.recordOf(server, id)
     expect(plans[0]).toMatchObject({
@@ -89,7 +89,7 @@ describe('a plan', () => {
     await page.type('#goal', '58')
     await waitForText(page, 'Of 10,000 paths')
     await press(page, 'Keep this plan')
-    await waitForText(page, 'Kept.')
+    await waitForText(page, 'Saved.')
     const next = await flow.startCheckIn(server, id, 1)
     await flow.closeWithSheet(server, next, {
       folds: LAST.map((mm) => mm * 1.25),

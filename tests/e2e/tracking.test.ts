@@ -296,7 +296,7 @@ test('weigh-ins: seven on a line are read back, kept by day, and averaged with w
   await page.keyboard.type('62.4 62.1 - 62.8 62.3 62.2 62.6')
   await waitForText(page, 'Read as')
   await press(page, 'Keep')
-  await waitForText(page, 'Kept 6 days.')
+  await waitForText(page, 'Saved 6 days.')
   const { weighIns } = await flow.recordOf(server, id)
   expect(weighIns.map(({ date }) => date)).not.toContain(addDays(todayIs(), -4))
   expect(weighIns.at(-1)).toEqual({ date: todayIs(), kg: 62.6 })
@@ -328,7 +328,7 @@ test('photos: freed of their metadata, marked by two taps, one laid over the oth
     await input.uploadFile(file)
   }
   await choose()
-  await waitForText(page, 'front kept')
+  await waitForText(page, 'front saved')
   await page.$eval(
     '#taken-on',
     (e, day) => {
@@ -383,7 +383,7 @@ test('a board is made, names nobody who hides, and ties who is not clearly apart
     addDays(todayIs(), -63),
   )
   for (const { name } of [clear, near, hides]) await tick(page, name)
-  await press(page, 'Keep')
+  await press(page, 'Save')
   await waitForText(page, 'An equals sign')
   const board = await textOf(page, 'board')
   expect(board).toMatch(/^1\s+Ada Ahead/)

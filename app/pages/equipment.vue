@@ -333,7 +333,7 @@ function savePerson() {
             maxlength="60"
           />
         </FieldRow>
-        <ChoiceRow v-model="person.skill" label="MeasurementSetup" :options="SKILLS" />
+        <ChoiceRow v-model="person.skill" label="Experience" :options="SKILLS" />
         <label class="flex min-h-11 items-center gap-3">
           <input v-model="person.retired" type="checkbox" class="size-5 accent-leaf" />
           no longer measures here

@@ -202,7 +202,7 @@ const retire = (id: string) => take(() => callApi(routes.removeProtocol, { param
         </FieldRow>
         <ChoiceRow
           v-model="standard"
-          label="LandmarkStandard, where nothing else says one"
+          label="Landmark standard, where nothing else says one"
           compact
           :options="standards"
         />
@@ -262,7 +262,12 @@ const retire = (id: string) => take(() => callApi(routes.removeProtocol, { param
         <FieldRow id="own-name" label="Name">
           <input id="own-name" v-model="draft.name" class="field" maxlength="60" />
         </FieldRow>
-        <ChoiceRow v-model="draft.standard" label="LandmarkStandard" compact :options="standards" />
+        <ChoiceRow
+          v-model="draft.standard"
+          label="Landmark standard"
+          compact
+          :options="standards"
+        />
         <fieldset>
           <legend class="pb-1 font-bold">Folds, in the order you tick them</legend>
           <div class="flex flex-wrap gap-1.5">

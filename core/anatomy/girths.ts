@@ -88,7 +88,7 @@ export const GIRTHS: readonly GirthLandmark[] = [
   girth(
     'wrist',
     'Just below the bony knobs of the wrist, towards the hand.',
-    'MeasurementSetup relaxed, palm up.',
+    'Hand relaxed, palm up.',
   ),
 ]
 

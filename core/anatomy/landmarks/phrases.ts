@@ -1,7 +1,7 @@
 /** Phrases that more than one landmark standard uses. */
 export const DOWN = 'straight down'
 export const BLADE_FINDING =
-  'MeasurementSetup behind the back makes the tip of the shoulder blade stand out; then the arm down.'
+  'Hand behind the back makes the tip of the shoulder blade stand out; then the arm down.'
 export const CREASE_FINDING = 'The knee lifted a little shows the crease of the groin.'
 export const CALF_POSTURE = 'Foot on a bench, knee at a right angle, calf loose.'
 

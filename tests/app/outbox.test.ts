@@ -101,23 +101,18 @@ describe('what is put into the outbox', () => {
     expect(outbox.waitingOf(A)).toEqual([])
   })
 
-  test('that comes in at the very end of a sending is sent too', async () => {
-    const { outbox, taken } = started()
-    outbox.add(readingOp(A, 'one'))
-    let late: Promise<void> | undefined
-    outbox.listen(({ operation }) => {
-      if (operation.id !== idOf('one')) return
-      // After the log was found empty, before the sending has ended.
-      void Promise.resolve()
-        .then(() => {})
-        .then(() => {
-          outbox.add(readingOp(A, 'late'))
-          late = outbox.send(A)
-        })
-    })
-    await outbox.send(A)
-    await late
-    expect(taken.map(({ id }) => id)).toEqual([idOf('one'), idOf('late')])
+  test('that comes in at any turn of a sending, to its very end, is sent too', async () => {
+    for (let turns = 0; turns < 20; turns++) {
+      const { outbox, taken } = started()
+      outbox.add(readingOp(A, 'one'))
+      const sent = outbox.send(A)
+      for (let turn = 0; turn < turns; turn++) await Promise.resolve()
+      outbox.add(readingOp(A, 'late'))
+      await outbox.send(A)
+      await sent
+      const ids = taken.map(({ id }) => id)
+      expect(ids, `after ${turns} turns`).toEqual([idOf('one'), idOf('late')])
+    }
   })
 
   test('set aside and mended is sent again, in its old place on record', async () => {

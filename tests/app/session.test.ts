@@ -141,6 +141,14 @@ describe('what is here', () => {
     expect(world.session.view.value!.checkIn.massDry).toBe(true)
   })
 
+  test('keeps a newer choice that was heard, though an older one is answered after it', async () => {
+    const world = await open()
+    world.outbox.add(withWindow(changeOp(A, 'choice')))
+    world.heard.get(A)!({ ...world.session.view.value!.checkIn, revision: 5, massDry: false })
+    await world.outbox.send(A)
+    expect(world.session.view.value!.checkIn).toMatchObject({ revision: 5, massDry: false })
+  })
+
   test('shows what waits on top of what the server has, in its order, and each reading once', async () => {
     const world = await open()
     const one = readingOp(A, 'one', 11)

@@ -64,28 +64,29 @@ export function createOutbox(
   const setAsideOf = (checkInId: string) => of(checkInId).filter((o) => !isWaiting(o))
   const anyWaiting = computed(() => operations.value.some(isWaiting))
 
-  function kept(work: Promise<void>): void {
-    work.then(
-      () => (unkept.value = false),
-      () => (unkept.value = true),
+  /** Notes whether the browser could keep something; never fails. */
+  function kept(work: Promise<void>): Promise<void> {
+    return work.then(
+      () => void (unkept.value = false),
+      () => void (unkept.value = true),
     )
   }
 
   /** Puts an operation at the end of the log. It is sent by `send`, once the screen has shown it. */
   function add(operation: Operation): void {
     operations.value = [...operations.value, operation]
-    kept(keeping.put(operation))
+    void kept(keeping.put(operation))
   }
 
   function replace(operation: Operation): void {
     operations.value = operations.value.map((o) => (o.id === operation.id ? operation : o))
-    kept(keeping.put(operation))
+    void kept(keeping.put(operation))
   }
 
   function remove(id: string): void {
     operations.value = operations.value.filter((o) => o.id !== id)
     faults.delete(id)
-    kept(keeping.remove(id))
+    void kept(keeping.remove(id))
   }
 
   /** The listener hears first, so that what was stored is never missing on the screen in between. */
@@ -98,13 +99,15 @@ export function createOutbox(
     replace({ ...operation, setAside: why })
   }
 
-  async function sendOne(operation: Operation): Promise<void> {
+  /** Sends readings together, or the one operation of another kind. */
+  async function sendBatch(batch: readonly Operation[]): Promise<void> {
+    const operation = batch[0]!
     if (operation.kind === 'change') {
       const checkIn = await sending.change(operation.checkInId, operation.change)
       answered({ operation, checkIn })
     } else if (operation.kind === 'site-note') {
       answered({ operation, siteNotes: await sending.siteNote(operation) })
-    } else await sendReadings([operation])
+    } else await sendReadings(batch as readonly ReadingOp[])
   }
 
   async function sendReadings(batch: readonly ReadingOp[]): Promise<void> {
@@ -144,8 +147,7 @@ export function createOutbox(
       const [first] = batch
       if (!first) return
       try {
-        if (batch.length > 1) await sendReadings(batch as ReadingOp[])
-        else await sendOne(first)
+        await sendBatch(batch)
         apart--
       } catch (error) {
         if (error instanceof Unreachable) throw error
@@ -225,7 +227,20 @@ export function createOutbox(
 
   return {
     ...{ operations, reachable, unkept, anyWaiting },
-    ...{ add, send, drain, load, start, mend, drop: remove, listen, of, waitingOf, setAsideOf },
+    ...{
+      add,
+      send,
+      drain,
+      load,
+      kept,
+      start,
+      mend,
+      drop: remove,
+      listen,
+      of,
+      waitingOf,
+      setAsideOf,
+    },
   }
 }
 

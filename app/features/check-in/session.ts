@@ -24,15 +24,9 @@ export function createSession(world: SessionWorld, outbox: Outbox) {
   let epoch = 0
   let stop: (() => void) | undefined
 
-  const kept = (work: Promise<void>) =>
-    work.then(
-      () => (outbox.unkept.value = false),
-      () => (outbox.unkept.value = true),
-    )
-
   function show(next: CheckInView): void {
     view.value = next
-    if (next.checkIn.closedAt === null) void kept(world.keepView(next))
+    if (next.checkIn.closedAt === null) void outbox.kept(world.keepView(next))
   }
 
   /**
@@ -118,5 +112,12 @@ export function createSession(world: SessionWorld, outbox: Outbox) {
     trouble.value = ''
   }
 
-  return { view, trouble, open, leave, merge, forget: (id: string) => kept(world.forgetView(id)) }
+  return {
+    view,
+    trouble,
+    open,
+    leave,
+    merge,
+    forget: (id: string) => outbox.kept(world.forgetView(id)),
+  }
 }

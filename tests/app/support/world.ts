@@ -1,6 +1,5 @@
 import { v5 } from 'uuid'
 import type { CheckIn, CheckInView, NewReading, ReadingReceipt } from '#shared/contract/check-ins'
-import type { Gym } from '#shared/contract/equipment'
 import { Refused, ServerFault, Unreachable } from '../../../app/utils/problems'
 import type { Keeping, Sending } from '../../../app/features/check-in/outbox'
 import type { ChangeOp, Operation, ReadingOp } from '../../../app/features/check-in/operations'
@@ -48,12 +47,13 @@ export function viewOf(id: string, more: Partial<CheckIn> = {}, name = 'Ann'): C
     },
     ...{ earlier: [], screening: null, siteNotes: [], ownErrors: {}, weighIns: [] },
     gym: {
+      today: '2026-03-02',
       settings: {
-        ...{ defaultProtocolId: null, standard: 'us', tolerance: { kind: 'mm', value: 1 } },
+        ...{ defaultProtocolId: 'seven-fold', standard: 'us', tolerance: null },
         ...{ testerId: idOf('tester'), caliperId: null, tapeId: null, scaleId: null },
       },
       ...{ testers: [], instruments: [], ownProtocols: [] },
-    } as unknown as Gym,
+    },
   }
 }
 

@@ -1,8 +1,7 @@
 import type { Sex, SiteId } from '../anatomy/ids'
 import type { CheckInRecord } from './check-in'
 import type { Protocol } from '../protocols/types'
-import { siteValue } from '../readings/site-value'
-import { rulesOf, trialsOf } from '../readings/trials'
+import { siteValues } from '../readings/values'
 import type { IsoDate } from '../units/dates'
 
 /** What a site read last time, in the standard of the protocol in hand. */
@@ -26,13 +25,13 @@ export function lastValues(
   earlier: readonly CheckInRecord[],
 ): Partial<Record<SiteId, LastValue>> {
   const found: Partial<Record<SiteId, LastValue>> = {}
-  for (const site of [...protocol.folds[sex], ...protocol.girths[sex]]) {
-    for (const { readings, measuredOn } of earlier) {
-      const taken = trialsOf(readings, site, protocol).filter((trial) => trial !== undefined)
-      const value = siteValue(taken, rulesOf(protocol, site).tolerance, protocol.thirdTrial)
-      if (!value) continue
-      found[site] = { value: value.value, trials: value.taken, measuredOn }
-      break
+  const sites = [...protocol.folds[sex], ...protocol.girths[sex]]
+  for (const { readings, measuredOn } of earlier) {
+    if (sites.every((site) => found[site])) break
+    const values = siteValues(protocol, sex, readings)
+    for (const site of sites) {
+      const value = values[site]
+      if (value) found[site] ??= { value: value.value, trials: value.taken, measuredOn }
     }
   }
   return found

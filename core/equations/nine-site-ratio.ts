@@ -2,7 +2,7 @@ import type { Sex, SkinfoldId } from '../anatomy/ids'
 import { sumPerPound, term } from './basis'
 import type { Equation, Variant } from './types'
 
-const NINE_FOLDS: SkinfoldId[] = [
+export const NINE_FOLDS: SkinfoldId[] = [
   'chest',
   'subscapular',
   'biceps',

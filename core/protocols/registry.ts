@@ -12,6 +12,7 @@ import { standardWithin } from '../anatomy/landmark-standards'
 import { landmarkOf } from '../anatomy/landmarks'
 import { nameOf } from '../anatomy/names'
 import { SEVEN_FOLDS } from '../equations/jackson-pollock'
+import { NINE_FOLDS } from '../equations/nine-site-ratio'
 import { EQUATIONS, variantFor } from '../equations/registry'
 import { inputError } from '../errors'
 import type { Protocol } from './types'
@@ -123,17 +124,7 @@ export const PROTOCOLS: readonly Protocol[] = [
     id: 'nine-fold',
     name: 'Nine folds',
     when: 'For physique preparation: the sum of nine over body mass, common practice without a source.',
-    folds: both<SkinfoldId[]>([
-      'chest',
-      'subscapular',
-      'biceps',
-      'triceps',
-      'lower_back',
-      'suprailiac',
-      'abdominal',
-      'thigh',
-      'medial_calf',
-    ]),
+    folds: both(NINE_FOLDS),
     girths: NO_GIRTHS,
     wants: ['mass'],
     equations: both(['nine-site-ratio']),

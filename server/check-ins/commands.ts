@@ -6,7 +6,6 @@ import type { Connection, Database } from '../database/driver'
 import { checkInExtraGirths, checkIns, people, readings } from '../database/schema'
 import { findProtocol, findSettings } from '../equipment/queries'
 import { conflict, notFound, Refusal } from '../http/errors'
-import { checkInOr404 } from './queries'
 
 type CheckInRow = typeof checkIns.$inferSelect
 
@@ -39,6 +38,23 @@ async function usualTester(tx: Connection, last: CheckInRow | undefined, inUse: 
   return tester?.id ?? inUse
 }
 
+/** The id of the client's check-in that is under way on the floor, if one is. */
+async function findOpen(tx: Connection, clientId: string): Promise<string | undefined> {
+  const [open] = await tx
+    .select({ id: checkIns.id })
+    .from(checkIns)
+    .where(
+      and(
+        eq(checkIns.clientId, clientId),
+        isNull(checkIns.voidedAt),
+        isNull(checkIns.closedAt),
+        eq(checkIns.fromPaper, false),
+      ),
+    )
+    .limit(1)
+  return open?.id
+}
+
 /**
  * Starts a check-in by the protocol, conversion and tester of the client's last one, unless another protocol is asked
  * for, with the instruments in use. Starting the same id twice starts it once; where one is under way already, that one
@@ -56,12 +72,8 @@ export async function startCheckIn(db: Database, start: NewCheckIn): Promise<str
     if (same) return same.id
     const paper = start.fromPaper ?? false
     const mine = and(eq(checkIns.clientId, start.clientId), isNull(checkIns.voidedAt))
-    const [open] = await tx
-      .select()
-      .from(checkIns)
-      .where(and(mine, isNull(checkIns.closedAt), eq(checkIns.fromPaper, false)))
-      .limit(1)
-    if (open && !paper) return open.id
+    const open = paper ? undefined : await findOpen(tx, start.clientId)
+    if (open) return open
     const [last] = await tx
       .select()
       .from(checkIns)
@@ -102,18 +114,23 @@ export async function startCheckIn(db: Database, start: NewCheckIn): Promise<str
   })
 }
 
+/** Whether anything was measured in the check-in. */
+async function isMeasured(tx: Connection, id: string): Promise<boolean> {
+  const found = await tx
+    .select({ id: readings.id })
+    .from(readings)
+    .where(eq(readings.checkInId, id))
+    .limit(1)
+  return found.length > 0
+}
+
 /** Closes a check-in in which something was measured; closing twice keeps the first time. */
 export async function closeCheckIn(db: Database, id: string, at: Date): Promise<void> {
   await db.transaction(async (tx) => {
     const { closedAt, voidedAt } = await lockedCheckIn(tx, id)
     if (closedAt) return
     if (voidedAt) throw conflict('This check-in is voided: restore it first.', 'voided')
-    const measured = await tx
-      .select({ id: readings.id })
-      .from(readings)
-      .where(eq(readings.checkInId, id))
-      .limit(1)
-    if (measured.length === 0) {
+    if (!(await isMeasured(tx, id))) {
       throw conflict(
         'Nothing was measured in this check-in: measure something, or discard it.',
         'empty',
@@ -127,12 +144,7 @@ export async function closeCheckIn(db: Database, id: string, at: Date): Promise<
 export async function discardCheckIn(db: Database, id: string): Promise<void> {
   await db.transaction(async (tx) => {
     await lockedCheckIn(tx, id)
-    const measured = await tx
-      .select({ id: readings.id })
-      .from(readings)
-      .where(eq(readings.checkInId, id))
-      .limit(1)
-    if (measured.length > 0) {
+    if (await isMeasured(tx, id)) {
       throw conflict(
         'Something was measured in this check-in: it can be voided, but not discarded.',
         'measured',
@@ -158,18 +170,7 @@ export async function voidCheckIn(
     const voided = before.voidedAt !== null
     if (voided === (reason !== null)) return
     if (reason === null && before.closedAt === null && !before.fromPaper) {
-      const [open] = await tx
-        .select({ id: checkIns.id })
-        .from(checkIns)
-        .where(
-          and(
-            eq(checkIns.clientId, before.clientId),
-            isNull(checkIns.closedAt),
-            isNull(checkIns.voidedAt),
-            eq(checkIns.fromPaper, false),
-          ),
-        )
-      if (open)
+      if (await findOpen(tx, before.clientId))
         throw conflict('Another check-in of this client is under way: close it first.', 'open')
     }
     await tx
@@ -200,8 +201,7 @@ export async function moveCheckIn(
     if (client.id === before.clientId) {
       throw conflict(`This check-in is ${client.name}’s already.`, 'same-client', 'clientId')
     }
-    const checkIn = await checkInOr404(tx, id)
-    await assertAfterBirth(tx, to.clientId, checkIn.measuredOn)
+    await assertAfterBirth(tx, to.clientId, before.measuredOn)
     await tx
       .update(checkIns)
       .set({ clientId: to.clientId, revision: sql`${checkIns.revision} + 1` })

@@ -1,4 +1,4 @@
-import { sql } from 'drizzle-orm'
+import { sql, type SQL } from 'drizzle-orm'
 import { addDays, type IsoDate, type WeighIn } from '#core'
 import type { CallerView, CheckInView, CheckInWithReadings } from '#shared/contract/check-ins'
 import type { Client, Screening, SiteNote } from '#shared/contract/clients'
@@ -16,36 +16,33 @@ import {
   type PlainCheckIn,
 } from './json'
 
-/** A client's check-ins with their readings, newest first, the voided ones among them. */
-export async function listCheckIns(
+/** Check-ins with their readings, newest first, each with the height in force on its day. */
+async function readCheckIns(
   db: Connection,
-  clientId: string,
+  where: SQL,
+  whereHeights: SQL,
 ): Promise<CheckInWithReadings[]> {
   const { checkIns, heights } = await jsonOf<{
     checkIns: PlainCheckIn[]
     heights: HeightOnRecord[]
   }>(
     db,
-    sql`select json_build_object('checkIns', ${checkInsJson(sql`c.client_id = ${clientId}`)},
-      'heights', ${heightsJson(sql`h.client_id = ${clientId}`)})`,
+    sql`select json_build_object('checkIns', ${checkInsJson(where)}, 'heights', ${heightsJson(whereHeights)})`,
   )
   return withHeights(checkIns, heights)
 }
+
+/** A client's check-ins with their readings, newest first, the voided ones among them. */
+export const listCheckIns = (db: Connection, clientId: string): Promise<CheckInWithReadings[]> =>
+  readCheckIns(db, sql`c.client_id = ${clientId}`, sql`h.client_id = ${clientId}`)
 
 /** One check-in with its readings, or undefined. */
 export async function findCheckIn(
   db: Connection,
   id: string,
 ): Promise<CheckInWithReadings | undefined> {
-  const { checkIns, heights } = await jsonOf<{
-    checkIns: PlainCheckIn[]
-    heights: HeightOnRecord[]
-  }>(
-    db,
-    sql`select json_build_object('checkIns', ${checkInsJson(sql`c.id = ${id}`)},
-      'heights', ${heightsJson(sql`h.client_id = (select client_id from check_ins where id = ${id})`)})`,
-  )
-  return withHeights(checkIns, heights)[0]
+  const ofItsClient = sql`h.client_id = (select client_id from check_ins where id = ${id})`
+  return (await readCheckIns(db, sql`c.id = ${id}`, ofItsClient))[0]
 }
 
 /** The check-in of that id; the answer is 404 when there is none. */

@@ -1,5 +1,5 @@
 /** `npm run demo`: a made-up club. Its dates count back from today, so it is made anew each day. */
-import { existsSync, readdirSync, rmSync } from 'node:fs'
+import { existsSync, readdirSync, renameSync, rmSync } from 'node:fs'
 import { join } from 'node:path'
 import { ensureBuild, ensurePackages, makeDemo, root, serve } from './tools.mjs'
 
@@ -12,5 +12,9 @@ for (const name of existsSync(data) ? readdirSync(data) : []) {
     rmSync(join(data, name), { recursive: true })
 }
 const folder = join(data, `demo-${day}`)
-makeDemo(folder)
+if (!existsSync(folder)) {
+  // Whole or not at all: a folder of that name was made to the end.
+  makeDemo(`${folder}.making`)
+  renameSync(`${folder}.making`, folder)
+}
 await serve({ OAK_PINCH_DATA: folder })

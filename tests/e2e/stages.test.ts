@@ -516,6 +516,8 @@ describe('tables, bench and settings', () => {
     }
     await waitForText(page, 'Off one way at every width')
     await press(page, 'Keep the check of today')
+    // The dialog says the same words before anything is stored; it goes when the server has answered.
+    await page.waitForFunction(() => !document.querySelector('[role=dialog]'))
     await waitForText(page, 'Reads 1.00 mm too much, more than 0.5 mm.')
     const { instruments } = await server.get<Gym>('/api/gym')
     expect(instruments[0]!.checks[0]!.points).toHaveLength(5)

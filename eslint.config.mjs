@@ -102,7 +102,12 @@ export default withNuxt(
     rules: {
       'no-restricted-imports': [
         'error',
-        { patterns: forbid(['app', 'server', 'cli', 'demo', 'bench', 'tests'], 'shared/ imports core alone.') },
+        {
+          patterns: forbid(
+            ['app', 'server', 'cli', 'demo', 'bench', 'tests'],
+            'shared/ imports core alone.',
+          ),
+        },
       ],
     },
   },
@@ -111,7 +116,12 @@ export default withNuxt(
     rules: {
       'no-restricted-imports': [
         'error',
-        { patterns: forbid(['server', 'cli', 'demo', 'bench', 'tests'], 'app/ never imports server/.') },
+        {
+          patterns: forbid(
+            ['server', 'cli', 'demo', 'bench', 'tests'],
+            'app/ never imports server/.',
+          ),
+        },
       ],
     },
   },
@@ -120,7 +130,12 @@ export default withNuxt(
     rules: {
       'no-restricted-imports': [
         'error',
-        { patterns: forbid(['app', 'cli', 'demo', 'bench', 'tests'], 'server/ imports shared and core.') },
+        {
+          patterns: forbid(
+            ['app', 'cli', 'demo', 'bench', 'tests'],
+            'server/ imports shared and core.',
+          ),
+        },
       ],
     },
   },
@@ -129,7 +144,12 @@ export default withNuxt(
     rules: {
       'no-restricted-imports': [
         'error',
-        { patterns: forbid(['app', 'demo', 'bench', 'tests'], 'cli/ imports server, shared and core.') },
+        {
+          patterns: forbid(
+            ['app', 'demo', 'bench', 'tests'],
+            'cli/ imports server, shared and core.',
+          ),
+        },
       ],
     },
   },

@@ -2,8 +2,8 @@ import { afterAll, beforeAll, describe, expect, test } from 'vitest'
 import { checkPlan, isoDateOf, resultOf, seriesBy, startOf, type Person } from '#core'
 import { clientRecordSchema } from '#shared/contract/record'
 import { todaySchema } from '#shared/contract/today'
-import { scenario } from '#demo/scenario'
-import { seedDemo } from '#demo/seed'
+import { scenario } from '../../demo/scenario'
+import { seedDemo } from '../../demo/seed'
 import { startApi } from './support/app'
 
 let api: Awaited<ReturnType<typeof startApi>>

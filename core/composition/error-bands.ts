@@ -134,7 +134,7 @@ export function occasionVariance(
 }
 
 /** Two gradients added with weights: the gradient of a quantity made of two others. */
-export function weighted(a: Gradient, forA: number, b: Gradient, forB: number): Gradient {
+function weighted(a: Gradient, forA: number, b: Gradient, forB: number): Gradient {
   const sites = Object.keys(a.sites) as SiteId[]
   return {
     value: forA * a.value + forB * b.value,

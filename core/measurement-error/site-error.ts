@@ -100,13 +100,6 @@ const WIDEST_SIMULATED = 4
 const PAIR_OF_THREE = [0.44, 0.3] as const
 const MEDIAN_OF_THREE = [0.41, 0.1] as const
 
-/** One site value of a check-in, with what its error depends on. */
-export interface MeasuredValue {
-  site: SiteId
-  value: number
-  trials: number
-}
-
 /** By how much the error of a change grows when tester or caliper are not those of last time. */
 export function changedSetupFactor(change: {
   anotherTester?: boolean
@@ -127,22 +120,3 @@ export function massVariance(days = 1, skill: Skill = 'trained'): number {
 
 /** 95 % of a normal distribution lies within this many standard deviations. */
 export const Z95 = 1.96
-
-/**
- * The smallest real change at 95 % of a sum of sites: 1.96 times the standard error of the change.
- *
- * @param sites with the trials taken each time
- * @returns mm (folds) or cm (girths)
- * @example for seven folds by a trained tester: 8.0 mm on single trials, 6.6 mm on double
- */
-export function minimalDetectableChange(
-  sites: readonly { site: SiteId; trials: number }[],
-  setup: MeasurementSetup,
-  change: { anotherTester?: boolean; anotherCaliper?: boolean } = {},
-): number {
-  const variance = sites.reduce(
-    (total, { site, trials }) => total + 2 * valueVariance(siteError(site, setup), trials),
-    0,
-  )
-  return Z95 * changedSetupFactor(change) * Math.sqrt(variance)
-}

@@ -80,7 +80,7 @@ export function acceptablePercentTem(
 }
 
 /** Pairs a site from which the tester's own error counts alone. Judgement. */
-export const PAIRS_TO_TRUST = 20
+const PAIRS_TO_TRUST = 20
 
 /**
  * The tester's own repeat error, blended in variance with the usual one until there are twenty pairs.

@@ -1,6 +1,5 @@
 import { setResponseHeaders } from 'h3'
-import { addDays, PREPARATION } from '#core'
-import { calendarOf } from '#core/exchange/calendar'
+import { addDays, PREPARATION, calendarOf } from '#core'
 import { calendar } from '#shared/contract/routes/calendar'
 import { listDue } from '../clients/queries'
 import { defineApi } from '../http/define-api'

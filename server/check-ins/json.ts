@@ -21,7 +21,7 @@ export const heightsJson = (where: SQL) =>
   )
 
 /** A reading as JSON, of the readings that a query calls r. */
-export const READING = sql`json_build_object('id', r.id, 'checkInId', r.check_in_id, 'kind', r.kind, 'site', r.site,
+const READING = sql`json_build_object('id', r.id, 'checkInId', r.check_in_id, 'kind', r.kind, 'site', r.site,
   'standard', r.standard, 'trial', r.trial, 'value', r.value_canonical, 'typedUnit', r.typed_unit,
   'typedText', r.typed_text, 'takenAt', ${iso(sql`r.taken_at`)}, 'supersedes', r.supersedes,
   'testerId', r.tester_id, 'instrumentId', r.instrument_id)`
@@ -70,7 +70,7 @@ export const checkInsJson = (where: SQL, limit: SQL = sql``) =>
  * @param heights oldest first
  * @param except a check-in whose own measured height is left out
  */
-export function heightOn(
+function heightOn(
   heights: readonly HeightOnRecord[],
   day: IsoDate,
   except?: string,

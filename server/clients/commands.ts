@@ -82,7 +82,7 @@ export async function changeClient(
     const set: Partial<typeof clients.$inferInsert> = {}
     for (const field of FIELDS) {
       const value = change[field]
-      if (value === undefined || value === before[field]) continue
+      if (value === undefined) continue
       Object.assign(set, { [field]: value })
       changes.push({ field, old: before[field], new: value })
     }

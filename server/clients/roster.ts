@@ -1,11 +1,7 @@
 import { sql } from 'drizzle-orm'
 import type { IsoDate } from '#core'
-import {
-  ROSTER_PAGE,
-  type Roster,
-  type RosterEntry,
-  type RosterQuery,
-} from '#shared/contract/roster'
+import { ROSTER_PAGE } from '#shared/contract/choices'
+import type { Roster, RosterEntry, RosterQuery } from '#shared/contract/roster'
 import type { Connection } from '../database/driver'
 import { jsonOf } from '../database/json'
 import { stateOn } from './queries'

@@ -14,6 +14,8 @@ export type Connection = Database | Parameters<Parameters<Database['transaction'
 export interface OpenDatabase {
   db: Database
   engine: PGlite
+  /** Counts the rows anew for the planner of queries. */
+  analyze(): Promise<unknown>
   close(): Promise<void>
 }
 
@@ -38,6 +40,7 @@ export async function openDatabase(
   return {
     db,
     engine,
+    analyze: () => engine.exec('analyze'),
     async close() {
       await engine.close()
       await unlock()

@@ -25,11 +25,23 @@ async function withMigrations<T>(use: (folder: string) => Promise<T>): Promise<T
   }
 }
 
+const ANALYZE_EVERY_MS = 15 * 60_000
+
 async function start(): Promise<OpenDatabase> {
   const folder = dataFolder()
   const open = await withMigrations((migrations) => openDatabase(folder, migrations))
   await ensureGym(open.db)
-  return open
+  // Nothing does it by itself in PGlite, and without it the planner takes every table for nearly empty.
+  await open.analyze()
+  const timer = setInterval(() => open.analyze(), ANALYZE_EVERY_MS)
+  timer.unref()
+  return {
+    ...open,
+    async close() {
+      clearInterval(timer)
+      await open.close()
+    },
+  }
 }
 
 /** The database of this server, opened once. */

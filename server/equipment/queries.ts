@@ -59,11 +59,13 @@ export async function findGym(db: Connection, today: IsoDate): Promise<Gym> {
 }
 
 /** The latest duplicates of each tester that their own error is computed from. */
-export const LATEST_PAIRS = 3000
+const LATEST_PAIRS = 3000
 
 /**
  * The testers' own repeat error by site as JSON: TEM = sqrt(sum d² / 2n) of their latest duplicates, first and second
  * trial of one site by one tester in one closed check-in. The core has the same rule (measurement-error/own-errors.ts).
+ * The pairs are made by grouping, never by a join of readings with readings, which costs seconds where the database
+ * guesses wrongly how many there are.
  */
 export const OWN_ERRORS = sql`coalesce((
   select json_object_agg(tester_id, sites) from (
@@ -71,19 +73,20 @@ export const OWN_ERRORS = sql`coalesce((
     from (
       select tester_id, site, count(*)::int as pairs, sqrt(sum(d * d) / (2 * count(*)))::float8 as tem
       from (
-        select a.tester_id, a.site, a.value_canonical - b.value_canonical as d
+        select t.tester_id, t.site, max(t.value_canonical) filter (where t.trial = 1)
+          - max(t.value_canonical) filter (where t.trial = 2) as d
         from people p
+        cross join (values (1), (2)) as n(trial)
         cross join lateral (
           select r.* from readings_in_force r
           join check_ins c on c.id = r.check_in_id and c.closed_at is not null and c.voided_at is null
-          where r.tester_id = p.id and r.trial = 1 and r.site is not null
+          where r.tester_id = p.id and r.trial = n.trial and r.site is not null
           order by r.position desc
-          limit ${LATEST_PAIRS}) a
-        join readings_in_force b on b.check_in_id = a.check_in_id and b.site = a.site and b.trial = 2
-          and b.kind = a.kind and b.standard is not distinct from a.standard
-          and b.tester_id = a.tester_id) duplicates
-      group by tester_id, site) bySite
-    group by tester_id) byTester), '{}')`
+          limit ${LATEST_PAIRS}) t
+        group by t.tester_id, t.check_in_id, t.kind, t.site, t.standard
+        having count(*) = 2) duplicates
+      group by tester_id, site) by_site
+    group by tester_id) by_tester), '{}')`
 
 export const listOwnErrors = (db: Connection): Promise<Record<string, OwnErrors>> =>
   jsonOf(db, OWN_ERRORS)

@@ -2,7 +2,7 @@ import { getHeader, getRequestWebStream, type H3Event } from 'h3'
 import { Refusal } from './errors'
 
 /** The most that a JSON body may hold, bytes: a batch of 500 readings is a fifth of it. */
-export const MOST_JSON_BYTES = 1_000_000
+const MOST_JSON_BYTES = 1_000_000
 
 /**
  * The bytes of a body, counted while they arrive: one that is too large is refused before it is in memory.

@@ -1,11 +1,13 @@
 import { randomLcg, randomNormal } from 'd3-random'
-import { sampleStandardDeviation } from 'simple-statistics'
+import { mean, sampleStandardDeviation } from 'simple-statistics'
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
 import {
   acceptablePercentTem,
+  agree,
   blendedRepeatError,
   changeErrors,
+  effectiveTrials,
   FAT_KCAL_PER_KG,
   LEAN_KCAL_PER_KG,
   estimate,
@@ -17,6 +19,7 @@ import {
   RELOCATION_SHARE,
   SEVEN_FOLDS,
   siteError,
+  siteValue,
   temOfPairs,
   temOfTrials,
   usualRepeatError,
@@ -56,6 +59,7 @@ describe('technical error of measurement', () => {
   test("a tester's own error takes over in step with its pairs, wholly at twenty", () => {
     expect(blendedRepeatError(undefined, 0, 1)).toBe(1)
     expect(blendedRepeatError(0.5, 20, 1)).toBe(0.5)
+    expect(blendedRepeatError(0.5, 60, 1)).toBe(0.5)
     expect(blendedRepeatError(0.5, 10, 1)).toBeCloseTo(Math.sqrt(0.625), 12)
     const pairs = Array.from({ length: 20 }, (): [number, number] => [15, 16])
     const ownErrors = { triceps: { tem: temOfPairs(pairs), pairs: pairs.length } }
@@ -63,6 +67,32 @@ describe('technical error of measurement', () => {
       Math.SQRT1_2,
       12,
     )
+  })
+
+  /* Simulated triples with known truth: a third trial is taken only where the first two are apart. */
+  test.each([
+    ['agreeing pair', 0.5],
+    ['agreeing pair', 1],
+    ['agreeing pair', 2],
+    ['agreeing pair', 3],
+    ['median', 0.5],
+    ['median', 1],
+    ['median', 2],
+    ['median', 3],
+  ] as const)('three trials by the %s at a tolerance of %f repeat errors', (rule, allowed) => {
+    const random = randomNormal.source(randomLcg(0.4321))(100, 1)
+    const tolerance = { kind: 'mm', value: allowed } as const
+    const squares: number[] = []
+    while (squares.length < 20_000) {
+      const [a, b, c] = [random(), random(), random()]
+      if (agree(a, b, tolerance)) continue
+      const { value, method } = siteValue([a, b, c], tolerance, rule)!
+      if (method === rule) squares.push((value - 100) ** 2)
+    }
+    const error = { repeat: 1, relocation: 0.5 }
+    const worth = effectiveTrials({ taken: 3, method: rule }, allowed, error)
+    // The share that is left is given as a straight line, which is right to a tenth.
+    expect(Math.abs(mean(squares) * worth - 1)).toBeLessThan(0.1)
   })
 
   test('graduation adds to a trial, squeezing by hand half again', () => {

@@ -6,6 +6,7 @@ import {
   comparable,
   conditionDifferences,
   judgeChange,
+  minimalDetectableChangeOfSum,
   QUANTITIES,
   SEVEN_FOLDS,
   siteError,
@@ -56,6 +57,16 @@ function sheet(
 const share = (by: number) => SHEET.map((mm) => mm * by)
 const errorOf = ({ quantities }: Judgement, of: keyof Judgement['quantities']) =>
   quantities[of]!.standardError
+
+/* The project's reference tables: 8.0 mm on single trials, 6.6 mm on double (trained). Judgement, no published source. */
+test('the smallest real change of the sum of seven', () => {
+  const once = sheet('2026-07-01', SHEET)
+  const twice = sheet('2026-07-01', SHEET, { rounds: 2 })
+  const later = { ...twice, measuredOn: '2026-09-01', testerId: 'b' }
+  expect(minimalDetectableChangeOfSum(woman, once)).toBeCloseTo(8.0, 0)
+  expect(minimalDetectableChangeOfSum(woman, twice)).toBeCloseTo(6.6, 1)
+  expect(minimalDetectableChangeOfSum(woman, later, twice)).toBeCloseTo(6.64 * 1.5, 1)
+})
 
 describe('a judgement of two check-ins', () => {
   const values = fc.tuple(...SEVEN_FOLDS.map((site) => plausibleValue(site)))

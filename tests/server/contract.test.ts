@@ -3,8 +3,8 @@ import { afterAll, beforeAll, describe, expect, test } from 'vitest'
 import { addDays, isoDateOf } from '#core'
 import { routesOf } from '#shared/contract'
 import { pathOf, type Route } from '#shared/contract/define'
-import { handlers, startApi } from './support/app'
-import { makeSamples, type Sample } from './support/samples'
+import { handlers } from './support/app'
+import { startWithSamples, type Sample, type SampledApi, type Samples } from './support/samples'
 
 /*
  * The table of routes, walked: every route has one handler, takes what is right, refuses what is wrong in words that
@@ -14,12 +14,9 @@ import { makeSamples, type Sample } from './support/samples'
 const today = isoDateOf(new Date())
 const ROUTES = routesOf()
 
-let api: Awaited<ReturnType<typeof startApi>>
-let made: Awaited<ReturnType<typeof makeSamples>>
-beforeAll(async () => {
-  api = await startApi()
-  made = await makeSamples(api)
-})
+let api: SampledApi
+let made: Samples
+beforeAll(async () => void ({ api, made } = await startWithSamples()))
 afterAll(() => api.close())
 
 /** Sends a request; JSON unless it is a file. */

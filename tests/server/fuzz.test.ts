@@ -2,8 +2,7 @@ import { randomLcg, randomUniform } from 'd3-random'
 import { afterAll, beforeAll, expect, test } from 'vitest'
 import { routesOf } from '#shared/contract'
 import { pathOf, type Route } from '#shared/contract/define'
-import { startApi } from './support/app'
-import { makeSamples, type Sample } from './support/samples'
+import { startWithSamples, type Sample, type SampledApi, type Samples } from './support/samples'
 
 /*
  * Every route of the table with bad values in every field, parameter and query, and with the wrong method, type, id and
@@ -16,12 +15,9 @@ const SEED = 0.1234
 /** An answer that takes longer hangs, for whoever waits. */
 const LONGEST_MS = 5000
 
-let api: Awaited<ReturnType<typeof startApi>>
-let made: Awaited<ReturnType<typeof makeSamples>>
-beforeAll(async () => {
-  api = await startApi()
-  made = await makeSamples(api)
-})
+let api: SampledApi
+let made: Samples
+beforeAll(async () => void ({ api, made } = await startWithSamples()))
 afterAll(() => api.close())
 
 /** What nobody should be able to put into a record. */

@@ -1,3 +1,7 @@
+/*
+ * What is kept of a client and how it is changed. One long file, since its parts build on one record.
+ */
+
 import { randomUUID } from 'node:crypto'
 import { afterAll, beforeAll, describe, expect, test } from 'vitest'
 import { addDays, isoDateOf } from '#core'
@@ -369,4 +373,65 @@ test('site notes: the latest of a site and standard is in force', async () => {
   expect((await mark('x', 'us', 'both')).body.problems[0].message).toBe(
     'Side: got “both”. Accepted: right, left.',
   )
+})
+
+describe('what holds on', () => {
+  test('closing twice keeps the first time', async () => {
+    const { id } = await start((await addClient()).id)
+    await send(id, [reading(id)])
+    await api.post(`/api/check-ins/${id}/close`)
+    const { closedAt } = (await viewOf(id)).checkIn
+    await api.engine.query(
+      "update check_ins set closed_at = closed_at - interval '1 hour' where id = $1",
+      [id],
+    )
+    expect((await api.post(`/api/check-ins/${id}/close`)).status).toBe(200)
+    const hours = (Date.parse(closedAt!) - Date.parse((await viewOf(id)).checkIn.closedAt!)) / 36e5
+    expect(hours).toBeCloseTo(1, 9)
+  })
+
+  test('while a check-in is open nothing is written into the log, sent twice or not', async () => {
+    const client = await addClient()
+    const { id } = await start(client.id)
+    const [first, second] = [reading(id), reading(id, { trial: 2 })]
+    await send(id, [first])
+    expect((await send(id, [first, second])).body.stored).toEqual([first.id, second.id])
+    expect((await fileOf(client.id)).auditLog).toEqual([])
+    await api.patch(`/api/clients/${client.id}`, { name: client.name, cadenceDays: 28 })
+    expect((await fileOf(client.id)).auditLog).toEqual([])
+  })
+
+  test('a voided check-in is none of the earlier ones', async () => {
+    const client = await addClient()
+    const old = await start(client.id, 30)
+    await send(old.id, [reading(old.id)])
+    await api.post(`/api/check-ins/${old.id}/close`)
+    const { id } = await start(client.id)
+    expect((await viewOf(id)).earlier.map((c) => c.id)).toEqual([old.id])
+    await api.post(`/api/check-ins/${old.id}/void`, { reason: 'another person' })
+    expect((await viewOf(id)).earlier).toEqual([])
+  })
+
+  test('a height counts from its own day on', async () => {
+    const client = await addClient()
+    const { id } = await start(client.id)
+    for (const [height, days] of [
+      ['170 cm', 10],
+      ['171 cm', 0],
+    ] as const) {
+      const heightTakenOn = addDays(today, -days)
+      await api.patch(`/api/clients/${client.id}`, { height, heightTakenOn })
+    }
+    expect((await viewOf(id)).checkIn.heightCm).toBe(171)
+  })
+
+  test('a window does not collide with itself, whatever it has heard', async () => {
+    const { id } = await start((await addClient()).id)
+    const [mine, another] = [randomUUID(), randomUUID()]
+    const notes = (text: string, window: string) =>
+      api.patch(`/api/check-ins/${id}`, { revision: 0, window, conditions: { notes: text } })
+    expect((await notes('one', mine)).status).toBe(200)
+    expect((await notes('two', mine)).status).toBe(200)
+    expect((await notes('three', another)).status).toBe(409)
+  })
 })

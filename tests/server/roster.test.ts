@@ -1,6 +1,7 @@
 import { afterAll, beforeAll, expect, test } from 'vitest'
 import { addDays, dueState, isoDateOf } from '#core'
-import { ROSTER_PAGE, ROSTER_SORTS, rosterSchema, type RosterEntry } from '#shared/contract/roster'
+import { ROSTER_PAGE } from '#shared/contract/choices'
+import { ROSTER_SORTS, rosterSchema, type RosterEntry } from '#shared/contract/roster'
 import { fillWithMany } from '../../demo/many'
 import { startApi } from './support/app'
 

@@ -1,8 +1,8 @@
 import { sql, type SQLWrapper } from 'drizzle-orm'
-import { timestamp } from 'drizzle-orm/pg-core'
+import * as pg from 'drizzle-orm/pg-core'
 
 /** A moment in time, with its zone. */
-export const instant = (name: string) => timestamp(name, { withTimezone: true, mode: 'date' })
+export const instant = (name: string) => pg.timestamp(name, { withTimezone: true, mode: 'date' })
 
 /** A CHECK that a column is one of a few words. */
 export const oneOf = (column: SQLWrapper, words: readonly string[]) =>

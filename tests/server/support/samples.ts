@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto'
 import { addDays, isoDateOf } from '#core'
 import type { Gym } from '#shared/contract/equipment'
-import type { startApi } from './app'
+import { startApi } from './app'
 
 type Api = Awaited<ReturnType<typeof startApi>>
 
@@ -22,7 +22,7 @@ const PNG = Buffer.from(
 )
 
 /** A record with one of everything, and for every route of the contract a request that is right. */
-export async function makeSamples(api: Api) {
+async function makeSamples(api: Api) {
   const today = isoDateOf(new Date())
   const now = new Date().toISOString()
   const person = () => ({
@@ -217,4 +217,13 @@ export async function makeSamples(api: Api) {
     'leaderboards.remove': () => ({ params: { id: randomUUID() } }),
   }
   return { samples, client, other, checkIn }
+}
+
+export type SampledApi = Api
+export type Samples = Awaited<ReturnType<typeof makeSamples>>
+
+/** The API with a record that has one of everything. */
+export async function startWithSamples(): Promise<{ api: SampledApi; made: Samples }> {
+  const api = await startApi()
+  return { api, made: await makeSamples(api) }
 }

@@ -1,0 +1,37 @@
+import type { SiteId } from '../anatomy/ids'
+import { type Reading, readingsInForce } from '../readings/reading'
+import type { OwnErrors } from './site-error'
+import { temOfPairs } from './technical-error'
+
+/**
+ * The testers' own repeat error by site, from the duplicates of their check-ins: first and second trial of one site by
+ * one tester. The server asks its database for the same (server/equipment/queries.ts), and the two are held against
+ * each other.
+ *
+ * @param checkIns the readings of each closed check-in, each reading with its tester
+ * @returns by tester: TEM in mm (folds) or cm (girths), and on how many pairs it stands
+ */
+export function ownErrorsOf(checkIns: readonly (readonly Reading[])[]): Record<string, OwnErrors> {
+  const pairs: Record<string, Partial<Record<SiteId, [number, number][]>>> = {}
+  for (const readings of checkIns) {
+    const inForce = readingsInForce(readings)
+    for (const first of inForce) {
+      const { site, testerId } = first
+      if (first.trial !== 1 || !site || !testerId) continue
+      const second = inForce.find(
+        (other) =>
+          other.trial === 2 &&
+          other.kind === first.kind &&
+          other.site === site &&
+          other.standard === first.standard &&
+          other.testerId === testerId,
+      )
+      if (second) ((pairs[testerId] ??= {})[site] ??= []).push([first.value, second.value])
+    }
+  }
+  const bySite = (of: (typeof pairs)[string]): OwnErrors =>
+    Object.fromEntries(
+      Object.entries(of).map(([site, all]) => [site, { tem: temOfPairs(all), pairs: all.length }]),
+    )
+  return Object.fromEntries(Object.entries(pairs).map(([tester, of]) => [tester, bySite(of)]))
+}

@@ -1,0 +1,156 @@
+import { randomUUID } from 'node:crypto'
+import fc from 'fast-check'
+import { sql } from 'drizzle-orm'
+import { afterAll, beforeAll, expect, test } from 'vitest'
+import { addDays, dueState, ownErrorsOf, readingsInForce, type Reading } from '#core'
+import { readings as readingsTable } from '../../server/database/schema'
+import { findToday } from '../../server/clients/queries'
+import { listOwnErrors } from '../../server/equipment/queries'
+import { startApi } from './support/app'
+
+/*
+ * Three rules are written twice: in SQL for lists of thousands, in the core for everything else. Over generated
+ * histories, written as rows since the API would never take some of them, the two have to agree.
+ */
+
+let api: Awaited<ReturnType<typeof startApi>>
+let people: string[] = []
+beforeAll(async () => {
+  api = await startApi()
+  for (const name of ['Ash', 'Birch', 'Cedar']) {
+    await api.add('/api/gym/testers', { name, skill: 'trained' })
+  }
+  const found = await api.engine.query<{ id: string }>('select id from people order by name')
+  people = found.rows.map(({ id }) => id)
+})
+afterAll(() => api.close())
+
+const TODAY = '2026-06-15'
+
+/** A reading of a history: what it is, and which earlier one it corrects, as a share of those before. */
+const someReading = fc.record({
+  place: fc.constantFrom(
+    ...([
+      { kind: 'skinfold', site: 'thigh', standard: 'us' },
+      { kind: 'skinfold', site: 'thigh', standard: 'int' },
+      { kind: 'skinfold', site: 'triceps', standard: 'us' },
+      { kind: 'girth', site: 'waist', standard: null },
+      { kind: 'mass', site: null, standard: null },
+    ] as const),
+  ),
+  trial: fc.integer({ min: 1, max: 3 }),
+  value: fc.integer({ min: 40, max: 400 }).map((n) => n / 10),
+  corrects: fc.option(fc.double({ min: 0, max: 1, maxExcluded: true, noNaN: true })),
+  tester: fc.nat(1),
+  second: fc.nat(5),
+})
+const someCheckIn = fc.record({
+  daysAgo: fc.integer({ min: 0, max: 90 }),
+  state: fc.constantFrom('closed', 'closed', 'closed', 'voided', 'paper'),
+  readings: fc.array(someReading, { maxLength: 25, size: 'max' }),
+})
+const someClient = fc.record({
+  cadenceDays: fc.integer({ min: 7, max: 60 }),
+  movedBy: fc.option(fc.integer({ min: -60, max: 60 })),
+  checkIns: fc.array(someCheckIn, { maxLength: 4 }),
+})
+type SomeCheckIn = typeof someCheckIn extends fc.Arbitrary<infer T> ? T : never
+
+/** Readings of a check-in; a correction is of the same box, and only one corrects each. */
+function readingsOf({ readings }: SomeCheckIn): (Reading & { testerId: string })[] {
+  const all: (Reading & { testerId: string })[] = []
+  for (const { place, trial, value, corrects, tester, second } of readings) {
+    const free = all.filter(
+      (r) =>
+        r.site === place.site &&
+        r.standard === place.standard &&
+        r.kind === place.kind &&
+        !all.some(({ supersedes }) => supersedes === r.id),
+    )
+    const old = corrects === null ? undefined : free[Math.floor(corrects * free.length)]
+    all.push({
+      ...{ ...place, id: randomUUID(), value, testerId: people[tester]! },
+      trial: old?.trial ?? trial,
+      takenAt: `2026-06-01T10:00:0${second}.000Z`,
+      supersedes: old?.id ?? null,
+    })
+  }
+  return all
+}
+
+test('readings in force, what is due, and the testers’ own errors: the same by SQL as by the core', async () => {
+  await fc.assert(
+    fc.asyncProperty(fc.array(someClient, { minLength: 1, maxLength: 5 }), async (clients) => {
+      await api.engine.exec('delete from clients')
+      const inForce: string[] = []
+      const closed: Reading[][] = []
+      const due: Record<string, unknown> = {}
+      for (const { cadenceDays, movedBy, checkIns } of clients) {
+        const clientId = randomUUID()
+        const nextDueOn = movedBy === null ? null : addDays(TODAY, movedBy)
+        await api.db
+          .execute(sql`insert into clients (id, name, sex, birth_date, cadence_days, next_due_on)
+          values (${clientId}, 'Rae', 'female', '1990-03-14', ${cadenceDays}, ${nextDueOn})`)
+        const days: string[] = []
+        for (const checkIn of checkIns) {
+          const id = randomUUID()
+          const measuredOn = addDays(TODAY, -checkIn.daysAgo)
+          await api.db.execute(sql`insert into check_ins
+            (id, client_id, tester_id, protocol_id, conversion, measured_on, started_at, closed_at, voided_at, void_reason, from_paper)
+            values (${id}, ${clientId}, ${people[0]}, 'seven-fold', 'siri', ${measuredOn}, now(),
+              ${checkIn.state === 'paper' ? null : sql`now()`}, ${checkIn.state === 'voided' ? sql`now()` : null},
+              ${checkIn.state === 'voided' ? 'a test' : null}, ${checkIn.state === 'paper'})`)
+          const readings = readingsOf(checkIn)
+          if (readings.length) {
+            await api.db.insert(readingsTable).values(
+              readings.map(({ value, takenAt, ...reading }) => ({
+                ...{ ...reading, checkInId: id, valueCanonical: value, takenAt: new Date(takenAt) },
+                ...({
+                  typedUnit:
+                    reading.kind === 'mass' ? 'kg' : reading.kind === 'girth' ? 'cm' : 'mm',
+                } as const),
+                typedText: String(value),
+              })),
+            )
+          }
+          inForce.push(...readingsInForce(readings).map((reading) => reading.id))
+          if (checkIn.state !== 'closed') continue
+          closed.push(readings)
+          days.push(measuredOn)
+        }
+        const { dueOn, state, daysPast } = dueState(
+          days.sort().at(-1) ?? null,
+          cadenceDays,
+          TODAY,
+          nextDueOn,
+        )
+        due[clientId] = { dueOn, state, daysPast }
+      }
+
+      const { rows } = await api.engine.query<{ id: string }>('select id from readings_in_force')
+      expect(rows.map(({ id }) => id).sort()).toEqual(inForce.sort())
+
+      const { entries } = await findToday(api.db, TODAY)
+      expect(
+        Object.fromEntries(
+          entries.map(({ client, dueOn, state, daysPast }) => [
+            client.id,
+            { dueOn, state, daysPast },
+          ]),
+        ),
+      ).toEqual(due)
+
+      const [bySql, byCore] = [await listOwnErrors(api.db), ownErrorsOf(closed)]
+      expect(Object.keys(bySql).sort()).toEqual(Object.keys(byCore).sort())
+      for (const [tester, sites] of Object.entries(byCore)) {
+        for (const [site, { tem, pairs }] of Object.entries(sites)) {
+          const found = bySql[tester]![site as 'thigh']!
+          expect(found.pairs).toBe(pairs)
+          expect(found.tem).toBeCloseTo(tem, 9)
+        }
+        expect(Object.keys(bySql[tester]!).sort()).toEqual(Object.keys(sites).sort())
+      }
+    }),
+    { numRuns: 60, seed: 7 },
+  )
+})

@@ -29,7 +29,7 @@ export default defineNuxtConfig({
   devtools: { enabled: false },
   modules: ['@pinia/nuxt', '@nuxt/eslint', 'nuxt-security', '@vite-pwa/nuxt'],
   css: ['~/assets/main.css'],
-  alias: { '#core': rootFolder('core') },
+  alias: { '#core': rootFolder('core/index.ts') },
   app: {
     head: {
       htmlAttrs: { lang: 'en' },
@@ -56,7 +56,11 @@ export default defineNuxtConfig({
     '/tables/**': { redirect: '/reference/**' },
   },
   // Without the manifest of routes a page opened from the service worker asks the server for nothing.
-  experimental: { appManifest: false },
+  experimental: {
+    appManifest: false,
+    // A link's page is fetched when a finger or the pointer is on it: fetched when seen, they kept a phone busy.
+    defaults: { nuxtLink: { prefetchOn: { visibility: false, interaction: true } } },
+  },
   pwa: {
     strategies: 'injectManifest',
     srcDir: 'service-worker',

@@ -1,9 +1,12 @@
-import { theOutbox } from '../features/check-in/log'
-
 /** What an earlier page left unsent is sent when the application starts, whichever page is open. */
 export default defineNuxtPlugin((nuxt) => {
+  // After the page stands: none needs the outbox to be seen or used.
+  const outbox = async () => (await import('../features/check-in/log')).theOutbox()
   nuxt.hook('app:mounted', () => {
-    whenIdle(() => theOutbox().start())
-    window.addEventListener('online', () => void theOutbox().drain())
+    whenIdle(async () => {
+      // A browser in which nothing was ever measured has nothing to send, and is spared the code for it.
+      if (await hasOfflineStore()) void (await outbox()).start()
+    })
+    window.addEventListener('online', async () => void (await outbox()).drain())
   })
 })

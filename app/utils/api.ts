@@ -8,7 +8,7 @@ import {
   type SentBody,
   type SentQuery,
 } from '#shared/contract/define'
-import { problemsSchema } from '#shared/contract/problems'
+import type { Later } from '~/contract'
 import { Refused, ServerFault, Unreachable } from './problems'
 
 /** What goes with a call: only what the route takes. */
@@ -23,12 +23,25 @@ export type Sent<T extends Route> = (Record<string, never> extends ParamsOf<T>
 const raw = (path: string, options: object) =>
   ($fetch.raw as (path: string, options: object) => Promise<FetchResponse<unknown>>)(path, options)
 
+/** What is loaded from the server as well, and missing when that cannot be reached. */
+const reached = <T>(loading: Promise<T>): Promise<T> =>
+  loading.catch(() => {
+    throw new Unreachable()
+  })
+
+const resolved = <T extends Route>(named: T | Later<T>): T | Promise<T> =>
+  typeof named === 'function' ? reached(named()) : named
+
 /**
  * The one way to talk to the server: by a route of the contract. Every answer is read by its schema.
  *
  * @throws Refused with the server's words, Unreachable when there is no answer, ServerFault when it is none of ours
  */
-export async function callApi<T extends Route>(route: T, sent: Sent<T>): Promise<ReplyOf<T>> {
+export async function callApi<T extends Route>(
+  named: T | Later<T>,
+  sent: Sent<T>,
+): Promise<ReplyOf<T>> {
+  const route = await resolved(named)
   const { params, query, body, file } = sent as {
     params?: Record<string, string>
     query?: Record<string, unknown>
@@ -42,6 +55,7 @@ export async function callApi<T extends Route>(route: T, sent: Sent<T>): Promise
     throw new Unreachable()
   })
   if (!response.ok) {
+    const { problemsSchema } = await reached(import('#shared/contract/problems'))
     const words = problemsSchema.safeParse(response._data)
     const problems = words.success ? words.data.problems : []
     if (response.status >= 500) {

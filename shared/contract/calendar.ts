@@ -1,4 +1,4 @@
-import { z } from 'zod'
+import { z } from './zod'
 import { idSchema, isoDateSchema } from './fields'
 import { errorText } from './problems'
 

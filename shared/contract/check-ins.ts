@@ -1,4 +1,5 @@
-import { z } from 'zod'
+import { SKIP_REASONS } from './choices'
+import { z } from './zod'
 import {
   CONDITIONS,
   isGirth,
@@ -7,7 +8,7 @@ import {
   limitsOf,
   nameOf,
   type ConditionId,
-} from '../../core'
+} from '../../core/index'
 import { clientSchema, siteNoteSchema, screeningSchema } from './clients'
 import {
   consentSchema,
@@ -32,7 +33,7 @@ import {
 } from './fields'
 import { errorText } from './problems'
 
-export const conversionSchema = choice('Conversion', ['siri', 'brozek'])
+const conversionSchema = choice('Conversion', ['siri', 'brozek'])
 
 /** What starts a check-in. The id is made by the client, so that starting twice starts once. */
 export const newCheckInSchema = z.object({
@@ -45,15 +46,6 @@ export const newCheckInSchema = z.object({
   fromPaper: yesOrNo('From paper').optional(),
 })
 export type NewCheckIn = z.infer<typeof newCheckInSchema>
-
-/** Why a site is left out. */
-export const SKIP_REASONS = [
-  'jaws not parallel',
-  'beyond the caliper',
-  'skin, wound or implant',
-  'client declined',
-  'out of time',
-] as const
 
 const reasonSchema = choice('Reason', SKIP_REASONS)
 export const skippedSchema = z.array(z.object({ site: siteIdSchema, reason: reasonSchema }))
@@ -79,7 +71,7 @@ const conditionShape = {
 }
 
 /** One chip of each condition, and notes. */
-export const conditionsSchema = z.strictObject(conditionShape).partial()
+const conditionsSchema = z.strictObject(conditionShape).partial()
 
 const choices = {
   protocolId: protocolIdSchema,
@@ -145,7 +137,7 @@ export const checkInSchema = z.object({
 export type CheckIn = z.infer<typeof checkInSchema>
 
 /** Units that people type, by what is measured. */
-export const TYPED_UNITS = ['mm', 'cm', 'm', 'in', 'ft in', 'kg', 'lb', 'st lb'] as const
+const TYPED_UNITS = ['mm', 'cm', 'm', 'in', 'ft in', 'kg', 'lb', 'st lb'] as const
 
 /** One reading as it is on record. */
 const readingFields = z.object({
@@ -226,7 +218,7 @@ export const readingBatchSchema = z.object({
 })
 
 /** Why a reading was not stored: a value that is refused, or what stands in the way. */
-export const REFUSALS = [
+const REFUSALS = [
   'refused',
   'other-check-in',
   'id-taken',

@@ -1,4 +1,4 @@
-import { z } from 'zod'
+import { z } from './zod'
 import {
   ageOn,
   BUILDS,
@@ -9,7 +9,7 @@ import {
   SCREENING_QUESTIONS,
   TRAINING,
   isoDateOf,
-} from '../../core'
+} from '../../core/index'
 import { siteIdSchema } from './sites'
 import {
   choice,
@@ -23,7 +23,7 @@ import {
 } from './fields'
 import { errorText, readBy } from './problems'
 
-export const sexSchema = choice('Sex used by the equations', ['male', 'female'])
+const sexSchema = choice('Sex used by the equations', ['male', 'female'])
 
 const OLDEST = 110
 
@@ -94,7 +94,6 @@ export const clientSummarySchema = z.object({
   birthDate: isoDateSchema,
   cadenceDays: z.number(),
 })
-export type ClientSummary = z.infer<typeof clientSummarySchema>
 
 export const clientSchema = clientSummarySchema.extend({
   /** The latest height on record. */
@@ -113,7 +112,7 @@ export type Client = z.infer<typeof clientSchema>
 const FLAGS = SCREENING_QUESTIONS.map(({ flag }) => flag)
 
 /** The private screening; every answer is optional. */
-export const screeningAnswersSchema = z.object({
+const screeningAnswersSchema = z.object({
   flags: z.array(
     choice('Screening', FLAGS),
     errorText('Screening', `a list of ${FLAGS.join(', ')}`),

@@ -1,4 +1,5 @@
-import { z } from 'zod'
+import { JAWS } from './choices'
+import { z } from './zod'
 import {
   GIRTH_IDS,
   InputError,
@@ -6,7 +7,7 @@ import {
   readOwnProtocol,
   SKINFOLD_IDS,
   type OwnProtocol,
-} from '../../core'
+} from '../../core/index'
 import {
   above0,
   choice,
@@ -43,14 +44,13 @@ export type TesterForm = z.output<typeof testerFormSchema>
 
 const points = errorText('Points', 'one to 20, each with what is known and what was read')
 const read = errorText('Read', '0 to 1000')
-export const checkPointSchema = z.object(
+const checkPointSchema = z.object(
   {
     known: above0('Known', 1000),
     read: z.number(read).min(0, read).max(1000, read),
   },
   points,
 )
-export type CheckPoint = z.infer<typeof checkPointSchema>
 
 export const instrumentCheckFormSchema = z.object({
   id: idSchema,
@@ -59,19 +59,10 @@ export const instrumentCheckFormSchema = z.object({
 })
 export type InstrumentCheckForm = z.output<typeof instrumentCheckFormSchema>
 
-export const instrumentCheckSchema = z.object({
+const instrumentCheckSchema = z.object({
   checkedOn: isoDateSchema,
   points: z.array(z.object({ known: z.number(), read: z.number() })),
 })
-export type InstrumentCheck = z.infer<typeof instrumentCheckSchema>
-
-/** How a caliper's jaws are pressed. */
-export const JAWS = ['spring', 'hand', 'click'] as const
-export const JAW_NAMES: Record<(typeof JAWS)[number], string> = {
-  spring: 'held by a spring',
-  hand: 'squeezed by hand',
-  click: 'pressed until it clicks',
-}
 
 const graduation = errorText('Graduation', '0.01 to 5')
 

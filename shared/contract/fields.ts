@@ -1,5 +1,5 @@
-import { z } from 'zod'
-import { addDays, isIsoDate, isoDateOf } from '../../core'
+import { z } from './zod'
+import { addDays, isIsoDate, isoDateOf } from '../../core/index'
 import { errorText } from './problems'
 
 /** An id made by whoever creates the thing, so that sending it twice creates it once. */

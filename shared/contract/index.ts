@@ -14,7 +14,7 @@ import { weighIns } from './routes/weigh-ins'
  * Every route, once for both ends. The server's handlers and the browser's calls both go through these, and the tests
  * walk the table. A page imports the routes of its area alone, so that it does not carry the schemas of all.
  */
-export const contract = {
+const contract = {
   today,
   calendar,
   clients,

@@ -1,5 +1,5 @@
-import { z } from 'zod'
-import { BOARD_MEASURES, refusal } from '../../core'
+import { z } from './zod'
+import { BOARD_MEASURES, refusal } from '../../core/index'
 import { choice, idSchema, isoDateSchema, requiredText } from './fields'
 import { errorText } from './problems'
 

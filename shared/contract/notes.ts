@@ -1,7 +1,6 @@
-import { z } from 'zod'
+import { CLIENT_NOTE_KINDS } from './choices'
+import { z } from './zod'
 import { choice, idSchema, isoDateSchema, requiredText } from './fields'
-
-export const CLIENT_NOTE_KINDS = ['phase', 'holiday', 'injury', 'illness', 'other'] as const
 
 export const clientNoteFormSchema = z.object({
   id: idSchema,

@@ -1,15 +1,12 @@
-import { z } from 'zod'
-import { refusal } from '../../core'
+import { LONGEST_SIDE, PHOTO_VIEWS } from './choices'
+import { z } from './zod'
+import { refusal } from '../../core/index'
 import { choice, idSchema, isoDateSchema, numberIn, pastDateSchema } from './fields'
 import { errorText } from './problems'
-
-export const PHOTO_VIEWS = ['front', 'side', 'back'] as const
 
 /** Pictures that are taken in: what a browser makes after it has drawn the picture anew. */
 export const PHOTO_TYPES = ['image/jpeg', 'image/png', 'image/webp'] as const
 
-/** Longest side of a kept picture, pixels. */
-export const LONGEST_SIDE = 1600
 export const LARGEST_PHOTO_BYTES = 8_000_000
 
 const share = numberIn('Point', 0, 1)

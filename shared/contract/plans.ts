@@ -1,5 +1,5 @@
-import { z } from 'zod'
-import { GOAL_KINDS, PACE_UNITS, TRAINING_TARGETS } from '../../core'
+import { z } from './zod'
+import { GOAL_KINDS, PACE_UNITS, TRAINING_TARGETS } from '../../core/index'
 import { girthIdSchema } from './sites'
 import {
   above0,
@@ -13,19 +13,19 @@ import {
 
 const number = (label: string) => numberIn(label, -100_000, 100_000)
 
-export const goalSchema = z.object({
+const goalSchema = z.object({
   kind: choice('Goal', GOAL_KINDS),
   value: number('Goal').optional(),
   girth: girthIdSchema.optional(),
   date: isoDateSchema.optional(),
 })
 
-export const paceSchema = z.object({
+const paceSchema = z.object({
   unit: choice('Pace', PACE_UNITS),
   value: above0('Pace'),
 })
 
-export const PURPOSES = ['preparation', 'training', 'otherwise'] as const
+const PURPOSES = ['preparation', 'training', 'otherwise'] as const
 const TRAININGS = TRAINING_TARGETS.map(({ id }) => id) as [string, ...string[]]
 
 /** Everything that a plan is computed from; what follows from it is computed anew each time. */

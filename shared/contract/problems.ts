@@ -1,5 +1,5 @@
-import { z } from 'zod'
-import { InputError, refusal } from '../../core'
+import { z } from './zod'
+import { InputError, refusal } from '../../core/index'
 
 /** One thing wrong with one field: words for the person at the screen, and what they are made of. */
 export const problemSchema = z.object({

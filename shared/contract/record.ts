@@ -1,4 +1,4 @@
-import { z } from 'zod'
+import { z } from './zod'
 import { checkInWithReadingsSchema, ownErrorsSchema } from './check-ins'
 import { auditEntrySchema, clientSchema, screeningSchema, siteNoteSchema } from './clients'
 import { instrumentSchema, testerSchema } from './equipment'

@@ -1,12 +1,10 @@
-import { z } from 'zod'
+import { ROSTER_STATES } from './choices'
+import { z } from './zod'
 import { clientSummarySchema } from './clients'
 import { choice, freeText, isoDateSchema } from './fields'
 import { errorText } from './problems'
 
-export const ROSTER_STATES = ['under way', 'late', 'due', 'first', 'coming', 'archived'] as const
 export const ROSTER_SORTS = ['name', 'due', 'last'] as const
-export const ROSTER_PAGE = 50
-
 const page = errorText('Page', 'a whole number from 1')
 
 /** What a roster is asked for. */

@@ -1,5 +1,5 @@
-import { z } from 'zod'
-import { GIRTH_IDS, SKINFOLD_IDS } from '../../core'
+import { z } from './zod'
+import { GIRTH_IDS, SKINFOLD_IDS } from '../../core/index'
 import { errorText } from './problems'
 
 export const siteIdSchema = z.enum(

@@ -1,5 +1,5 @@
-import { z } from 'zod'
-import { InputError, parseWeighIns, type TypedWeighIn } from '../../core'
+import { z } from './zod'
+import { InputError, parseWeighIns, type TypedWeighIn } from '../../core/index'
 import { choice, isoDateSchema, pastDateSchema } from './fields'
 import { errorText } from './problems'
 

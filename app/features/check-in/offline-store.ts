@@ -1,5 +1,6 @@
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb'
 import { checkInViewSchema, type CheckInView } from '#shared/contract/check-ins'
+import { OFFLINE_STORE } from './offline-known'
 import { operationsOfVersion1 } from './offline-version-1'
 import type { Operation } from './operations'
 
@@ -17,13 +18,12 @@ interface Schema extends DBSchema {
   }
 }
 
-const NAME = 'oak-pinch'
 const VERSION = 2
 
 let opening: Promise<IDBPDatabase<Schema>> | undefined
 
 function database() {
-  opening ??= openDB<Schema>(NAME, VERSION, {
+  opening ??= openDB<Schema>(OFFLINE_STORE, VERSION, {
     async upgrade(db, before, _after, tx) {
       // What version 1 kept is read before its stores go, and put into the new ones.
       const old = before === 1 ? await readVersion1(tx as unknown as Version1) : []

@@ -3,6 +3,7 @@ import { z } from 'zod'
 import { newReadingSchema, type CheckInChange } from '#shared/contract/check-ins'
 import { siteNoteSchema } from '#shared/contract/clients'
 import type { Operation } from './operations'
+import { instrumentFor } from './stamp'
 
 /*
  * What the first version of this application kept in the browser: a view of the check-in under older names, choices
@@ -74,16 +75,10 @@ function readingOf(
   refusal: string | null,
 ): Operation[] {
   const { school, pass, unit, typed, coachId: _c, ...rest } = old
-  const instrumentId = {
-    skinfold: checkIn.caliperId,
-    girth: checkIn.tapeId,
-    mass: checkIn.scaleId,
-    height: null,
-  }[old.kind]
   const read = newReadingSchema.safeParse({
     ...rest,
     ...{ standard: school, trial: pass, typedUnit: unit, typedText: typed },
-    ...{ testerId: checkIn.coachId, instrumentId: instrumentId ?? null },
+    ...{ testerId: checkIn.coachId, instrumentId: instrumentFor(old.kind, checkIn) },
   })
   if (!read.success) return []
   const setAside = refusal === null ? null : { code: 'refused', message: refusal }

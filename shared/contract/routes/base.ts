@@ -1,4 +1,4 @@
-import { z } from 'zod'
+import { z } from '../zod'
 import { idSchema } from '../fields'
 
 export const none = z.object({})

@@ -1,4 +1,4 @@
-import { z } from 'zod'
+import { z } from '../zod'
 import { route } from '../define'
 import { calendarQuerySchema, calendarSchema } from '../calendar'
 import { idSchema } from '../fields'

@@ -1,4 +1,4 @@
-import { z } from 'zod'
+import { z } from '../zod'
 import { route } from '../define'
 import { idSchema } from '../fields'
 import { clientNoteFormSchema, clientNoteSchema } from '../notes'

@@ -1,5 +1,5 @@
-import { z } from 'zod'
-import { TRAINING } from '../../../core'
+import { z } from '../zod'
+import { TRAINING } from '../../../core/index'
 import { route } from '../define'
 import { newPlanSchema, planSchema } from '../plans'
 import { byId, none } from './base'

@@ -1,0 +1,28 @@
+/*
+ * What some fields choose from and how much of some there is, apart from the schemas: a page that shows them need not
+ * carry those.
+ */
+
+export const ROSTER_STATES = ['under way', 'late', 'due', 'first', 'coming', 'archived'] as const
+export const ROSTER_PAGE = 50
+
+export const PHOTO_VIEWS = ['front', 'side', 'back'] as const
+/** Longest side of a kept picture, pixels. */
+export const LONGEST_SIDE = 1600
+
+export const CLIENT_NOTE_KINDS = ['phase', 'holiday', 'injury', 'illness', 'other'] as const
+
+export const JAWS = ['spring', 'hand', 'click'] as const
+export const JAW_NAMES: Record<(typeof JAWS)[number], string> = {
+  spring: 'held by a spring',
+  hand: 'squeezed by hand',
+  click: 'pressed until it clicks',
+}
+
+export const SKIP_REASONS = [
+  'jaws not parallel',
+  'beyond the caliper',
+  'skin, wound or implant',
+  'client declined',
+  'out of time',
+] as const

@@ -1,8 +1,7 @@
 <script setup lang="ts">
 import { addDays, addMonths, formatDate, reminderText, weekdayOf } from '#core'
 import type { Calendar } from '#shared/contract/calendar'
-import { calendar } from '#shared/contract/routes/calendar'
-import { clients } from '#shared/contract/routes/clients'
+import { calendar, clients } from '~/contract'
 
 useHead({ title: 'Calendar · Oak Pinch' })
 
@@ -162,9 +161,13 @@ const WEEKDAYS = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun']
           class="flex flex-wrap items-end gap-3"
           @submit.prevent="(move(opened, newDay), (opened = undefined))"
         >
-          <FieldRow id="new-day" label="Next check-in on">
-            <input id="new-day" v-model="newDay" type="date" class="field" data-first />
-          </FieldRow>
+          <TextField
+            id="new-day"
+            v-model="newDay"
+            label="Next check-in on"
+            type="date"
+            data-first
+          />
           <button type="submit" class="button button-lead">Move</button>
           <button
             v-if="opened.moved"

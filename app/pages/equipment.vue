@@ -10,8 +10,9 @@ import {
   type InstrumentKind,
 } from '#core'
 import { v4 as newId } from 'uuid'
-import { JAW_NAMES, JAWS, type Gym, type Instrument, type Tester } from '#shared/contract/equipment'
-import { gym as routes } from '#shared/contract/routes/equipment'
+import { JAW_NAMES, JAWS } from '#shared/contract/choices'
+import type { Gym, Instrument, Tester } from '#shared/contract/equipment'
+import { gym as routes } from '~/contract'
 
 const { data, error } = await useAsyncData('gym', () => callApi(routes.view, {}))
 const gym = computed(() => data.value as Gym)
@@ -211,47 +212,27 @@ function savePerson() {
       @close="editing = undefined"
     >
       <form v-if="editing" class="space-y-4" novalidate @submit.prevent="saveInstrument">
-        <FieldRow id="instrument-name" label="Name">
-          <input
-            id="instrument-name"
-            v-model="editing.name"
-            class="field"
-            autocomplete="off"
-            maxlength="60"
-          />
-        </FieldRow>
-        <FieldRow
+        <TextField id="instrument-name" v-model="editing.name" label="Name" maxlength="60" />
+        <TextField
           id="graduation"
+          v-model="editing.graduation"
           :label="`Smallest step, ${INSTRUMENT_UNITS[editing.kind]}`"
           hint="0.5, or 1; empty if you do not know"
-        >
-          <input
-            id="graduation"
-            v-model="editing.graduation"
-            class="field"
-            inputmode="decimal"
-            autocomplete="off"
-          />
-        </FieldRow>
+          inputmode="decimal"
+        />
         <ChoiceRow
           v-if="editing.kind === 'caliper' && editing.jaws"
           v-model="editing.jaws"
           label="Jaws"
           :options="JAWS.map((jaw) => ({ value: jaw, name: JAW_NAMES[jaw] }))"
         />
-        <FieldRow id="check-every" label="Days between checks">
-          <input
-            id="check-every"
-            v-model="editing.checkEveryDays"
-            class="field"
-            inputmode="numeric"
-            autocomplete="off"
-          />
-        </FieldRow>
-        <label class="flex min-h-11 items-center gap-3">
-          <input v-model="editing.retired" type="checkbox" class="size-5 accent-leaf" />
-          put away, no longer used
-        </label>
+        <TextField
+          id="check-every"
+          v-model="editing.checkEveryDays"
+          label="Days between checks"
+          inputmode="numeric"
+        />
+        <TickBox v-model="editing.retired">put away, no longer used</TickBox>
         <AlertLine :text="trouble" />
         <button type="submit" class="button button-lead">Keep</button>
       </form>
@@ -324,20 +305,9 @@ function savePerson() {
       @close="person = undefined"
     >
       <form v-if="person" class="space-y-4" novalidate @submit.prevent="savePerson">
-        <FieldRow id="coach-name" label="Name">
-          <input
-            id="coach-name"
-            v-model="person.name"
-            class="field"
-            autocomplete="off"
-            maxlength="60"
-          />
-        </FieldRow>
+        <TextField id="coach-name" v-model="person.name" label="Name" maxlength="60" />
         <ChoiceRow v-model="person.skill" label="Experience" :options="SKILLS" />
-        <label class="flex min-h-11 items-center gap-3">
-          <input v-model="person.retired" type="checkbox" class="size-5 accent-leaf" />
-          no longer measures here
-        </label>
+        <TickBox v-model="person.retired">no longer measures here</TickBox>
         <AlertLine :text="trouble" />
         <button type="submit" class="button button-lead">Keep</button>
       </form>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { formatDate } from '#core'
 import type { TodayEntry } from '#shared/contract/today'
-import { today } from '#shared/contract/routes/today'
+import { today } from '~/contract'
 
 const { data, error } = await useAsyncData('today', () => callApi(today, {}))
 const { start, busy, trouble } = useStartCheckIn()

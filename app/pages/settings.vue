@@ -1,10 +1,10 @@
 <script setup lang="ts">
 import {
   GIRTH_IDS,
-  isSkinfold,
   LANDMARKS,
   nameOf,
   ownProtocol,
+  readOwnProtocol,
   plainText,
   typedNumber,
   PROTOCOLS,
@@ -13,13 +13,11 @@ import {
   type GirthId,
   type OwnProtocol,
   type LandmarkStandard,
-  type SiteId,
   type SkinfoldId,
   type Tolerance,
 } from '#core'
 import type { Gym, SettingsChange } from '#shared/contract/equipment'
-import { clients } from '#shared/contract/routes/clients'
-import { gym as routes } from '#shared/contract/routes/equipment'
+import { clients, gym as routes } from '~/contract'
 
 const { data, error } = await useAsyncData('gym', () => callApi(routes.view, {}))
 const gym = computed(() => data.value as Gym)
@@ -110,14 +108,6 @@ watch(
   },
 )
 /** Sites are taken in the order in which they are chosen. */
-function toggle(site: SiteId) {
-  const d = draft.value!
-  if (isSkinfold(site)) {
-    d.folds = d.folds.includes(site) ? d.folds.filter((s) => s !== site) : [...d.folds, site]
-  } else {
-    d.girths = d.girths.includes(site) ? d.girths.filter((s) => s !== site) : [...d.girths, site]
-  }
-}
 const definition = computed<OwnProtocol | undefined>(() => {
   if (!draft.value) return undefined
   const { id, name, rounds, toleranceMm, ...rest } = draft.value
@@ -136,7 +126,7 @@ const definition = computed<OwnProtocol | undefined>(() => {
 })
 /** The equations that the draft would feed, for both sexes. */
 const fed = computed(() => {
-  const made = definition.value && attempt(() => ownProtocol(definition.value!))
+  const made = definition.value && attempt(() => ownProtocol(readOwnProtocol(definition.value!)))
   if (!made?.ok) return undefined
   return new Set([...made.value.equations.male, ...made.value.equations.female]).size
 })
@@ -168,18 +158,11 @@ const retire = (id: string) => take(() => callApi(routes.removeProtocol, { param
         </FieldRow>
         <fieldset>
           <legend class="pb-1 font-bold">Sounds and signs</legend>
-          <label class="flex min-h-11 items-center gap-3">
-            <input v-model="cue.sound" type="checkbox" class="size-5 accent-leaf" />
-            the read cue sounds
-          </label>
-          <label class="flex min-h-11 items-center gap-3">
-            <input v-model="cue.ring" type="checkbox" class="size-5 accent-leaf" />
-            the read cue shows a ring
-          </label>
-          <label class="flex min-h-11 items-center gap-3">
-            <input v-model="voice" type="checkbox" class="size-5 accent-leaf" />
-            each reading is said back, where the browser has a voice
-          </label>
+          <TickBox v-model="cue.sound">the read cue sounds</TickBox>
+          <TickBox v-model="cue.ring">the read cue shows a ring</TickBox>
+          <TickBox v-model="voice"
+            >each reading is said back, where the browser has a voice</TickBox
+          >
         </fieldset>
       </section>
       <section class="space-y-4">
@@ -259,67 +242,32 @@ const retire = (id: string) => take(() => callApi(routes.removeProtocol, { param
     </template>
     <AskDialog title="A set of your own" :open="draft !== undefined" @close="draft = undefined">
       <form v-if="draft" class="space-y-4" novalidate @submit.prevent="save">
-        <FieldRow id="own-name" label="Name">
-          <input id="own-name" v-model="draft.name" class="field" maxlength="60" />
-        </FieldRow>
+        <TextField id="own-name" v-model="draft.name" label="Name" maxlength="60" />
         <ChoiceRow
           v-model="draft.standard"
           label="Landmark standard"
           compact
           :options="standards"
         />
-        <fieldset>
-          <legend class="pb-1 font-bold">Folds, in the order you tick them</legend>
-          <div class="flex flex-wrap gap-1.5">
-            <button
-              v-for="site in foldsOfStandard"
-              :key="site"
-              type="button"
-              class="min-h-11 rounded border-2 px-3"
-              :class="draft.folds.includes(site) ? 'border-leaf bg-white font-bold' : 'border-line'"
-              :aria-pressed="draft.folds.includes(site)"
-              @click="toggle(site)"
-            >
-              <template v-if="draft.folds.includes(site)">
-                {{ draft.folds.indexOf(site) + 1 }}.
-              </template>
-              {{ nameOf(site) }}
-            </button>
-          </div>
-        </fieldset>
-        <fieldset>
-          <legend class="pb-1 font-bold">Girths</legend>
-          <div class="flex flex-wrap gap-1.5">
-            <button
-              v-for="site in GIRTH_IDS"
-              :key="site"
-              type="button"
-              class="min-h-11 rounded border-2 px-3"
-              :class="
-                draft.girths.includes(site) ? 'border-leaf bg-white font-bold' : 'border-line'
-              "
-              :aria-pressed="draft.girths.includes(site)"
-              @click="toggle(site)"
-            >
-              <template v-if="draft.girths.includes(site)">
-                {{ draft.girths.indexOf(site) + 1 }}.
-              </template>
-              {{ nameOf(site) }}
-            </button>
-          </div>
-        </fieldset>
+        <SiteToggles
+          v-model="draft.folds"
+          label="Folds, in the order you tick them"
+          :sites="foldsOfStandard"
+        />
+        <SiteToggles v-model="draft.girths" label="Girths" :sites="GIRTH_IDS" />
         <div class="grid grid-cols-2 gap-4">
-          <FieldRow id="own-rounds" label="Rounds, 1 to 3">
-            <input id="own-rounds" v-model="draft.rounds" class="field" inputmode="numeric" />
-          </FieldRow>
-          <FieldRow id="own-tolerance" label="Tolerance, mm">
-            <input
-              id="own-tolerance"
-              v-model="draft.toleranceMm"
-              class="field"
-              inputmode="decimal"
-            />
-          </FieldRow>
+          <TextField
+            id="own-rounds"
+            v-model="draft.rounds"
+            label="Rounds, 1 to 3"
+            inputmode="numeric"
+          />
+          <TextField
+            id="own-tolerance"
+            v-model="draft.toleranceMm"
+            label="Tolerance, mm"
+            inputmode="decimal"
+          />
         </div>
         <p v-if="fed !== undefined" role="status">
           {{ fed === 0 ? 'Feeds no equation: a record only.' : `Feeds ${fed} equations.` }}

@@ -7,16 +7,13 @@ const model = defineModel<T | undefined>()
 <template>
   <div role="group" :aria-label="label" class="flex flex-wrap items-center gap-1.5">
     <span class="w-28 text-faded" aria-hidden="true">{{ label }}</span>
-    <button
+    <ChipButton
       v-for="option in options"
       :key="option.id"
-      type="button"
-      class="min-h-11 rounded border-2 px-3"
-      :class="model === option.id ? 'border-leaf bg-white font-bold' : 'border-faded/60 bg-chalk'"
-      :aria-pressed="model === option.id"
+      :on="model === option.id"
       @click="model = model === option.id ? undefined : option.id"
     >
-      <span v-if="model === option.id" aria-hidden="true">✓ </span>{{ option.name }}
-    </button>
+      {{ option.name }}
+    </ChipButton>
   </div>
 </template>

@@ -13,6 +13,7 @@ import {
   parseHeight,
   parseMass,
   readingsInForce,
+  type Typed,
   type TypedUnit,
 } from '#core'
 
@@ -50,6 +51,16 @@ const heightOnRecord = computed(() => {
   return cm === null ? undefined : formatAsTyped(cm, (heightUnit ?? 'cm') as TypedUnit)
 })
 
+function record(
+  kind: 'mass' | 'height',
+  trial: number,
+  { value, unit: typedUnit, text: typedText }: Typed,
+) {
+  store.record({ kind, site: null, standard: null, trial, value, typedUnit, typedText })
+  text.value = ''
+  problem.value = ''
+}
+
 function onEnter() {
   if (part.value === 'height') return onHeight()
   if (text.value.trim() === '' && now.value !== undefined) return emit('done')
@@ -58,19 +69,8 @@ function onEnter() {
     problem.value = parsed.error.message
     return
   }
-  const { value, unit: as, text: typed } = parsed.value
-  store.record({
-    kind: 'mass',
-    site: null,
-    standard: null,
-    trial: 1,
-    value,
-    typedUnit: as,
-    typedText: typed,
-  })
-  say(fixed(massIn(value, massUnit.value), 1))
-  text.value = ''
-  problem.value = ''
+  record('mass', 1, parsed.value)
+  say(fixed(massIn(parsed.value.value, massUnit.value), 1))
   if (!finding.value) emit('done')
 }
 
@@ -82,20 +82,9 @@ function onHeight() {
     problem.value = parsed.error.message
     return
   }
-  const { value, unit: as, text: typed } = parsed.value
   const free = [1, 2, 3].find((p) => !heights.value.some(({ trial }) => trial === p)) ?? 1
-  store.record({
-    kind: 'height',
-    site: null,
-    standard: null,
-    trial: free,
-    value,
-    typedUnit: as,
-    typedText: typed,
-  })
-  say(fixed(lengthIn(value, lengthUnit.value), 1))
-  text.value = ''
-  problem.value = ''
+  record('height', free, parsed.value)
+  say(fixed(lengthIn(parsed.value.value, lengthUnit.value), 1))
   if (heights.value.length >= HEIGHT_TRIALS && !heightFinding.value) part.value = 'mass'
 }
 

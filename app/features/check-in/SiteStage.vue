@@ -1,26 +1,14 @@
 <script setup lang="ts">
-import {
-  formatDate,
-  GIRTH_IDS,
-  girthLandmark,
-  isSkinfold,
-  landmarkOf,
-  nameOf,
-  rulesOf,
-  standardOfSite,
-  trialsOf,
-  type GirthId,
-  type SiteId,
-} from '#core'
-import { SKIP_REASONS } from '#shared/contract/check-ins'
+import { useMediaQuery } from '@vueuse/core'
+import { formatDate, GIRTH_IDS, nameOf, rulesOf, trialsOf, type GirthId, type SiteId } from '#core'
+import { SKIP_REASONS } from '#shared/contract/choices'
 import type { SiteKind } from '~/features/check-in/useSiteEntry'
-import { spotOf } from '../../ui/figure/sites'
 
 const props = defineProps<{ kind: SiteKind }>()
 const emit = defineEmits<{ done: [] }>()
 
 const store = useCheckInStore()
-const { client, protocol, last, skipped } = storeToRefs(store)
+const { protocol, last, skipped } = storeToRefs(store)
 const { text, problem, meant, step, before, trials, apart, finding, ...act } = useSiteEntry(
   props.kind,
 )
@@ -31,48 +19,14 @@ const { sites, sumSoFar, sinceLast, shownUnit, show } = useSiteSheet(props.kind)
 const unit = useLengthUnit()
 
 /** Small screens get the keypad in place of the system's own. */
-const pad = ref(false)
-onMounted(() => {
-  const small = window.matchMedia('(max-width: 1023px)')
-  const follow = () => (pad.value = small.matches)
-  follow()
-  small.addEventListener('change', follow)
-  onBeforeUnmount(() => small.removeEventListener('change', follow))
-})
+const pad = useMediaQuery('(max-width: 1023px)')
 
 const field = useTemplateRef<HTMLInputElement>('field')
 const focus = () => void nextTick(() => field.value?.focus())
 onMounted(focus)
 watch(step, focus)
 
-/** The site in hand, as its standard has it, in the words of the screen. */
-const landmark = computed(() => {
-  if (!step.value) return undefined
-  const { site } = step.value
-  if (!isSkinfold(site)) {
-    const { name, where, how } = girthLandmark(site)
-    return { name, text: `${where} ${how}`, what: 'girth', caption: 'tape level all round' }
-  }
-  const fold = landmarkOf(site, standardOfSite(protocol.value, site))!
-  return {
-    name: fold.name,
-    text: `${fold.where[client.value!.sex]} ${fold.posture}`,
-    what: `${fold.direction} fold`,
-    caption: `fold runs ${fold.runs}`,
-  }
-})
-const spot = computed(() => step.value && spotOf(step.value.site))
-/** The client's own mark and side of the site in hand. */
-const mark = computed(() => step.value && store.siteNoteOf(step.value.site))
-const side = computed(() => mark.value?.side ?? 'right')
-const others = computed(() =>
-  props.kind === 'tape'
-    ? []
-    : sites.value
-        .filter((site) => site !== step.value?.site)
-        .map(spotOf)
-        .filter(({ view }) => view === spot.value?.view),
-)
+const { landmark, spot, mark, side, others } = useSiteLandmark(props.kind, step, sites)
 const lastValue = computed(() => step.value && last.value[step.value.site])
 const allowed = computed(() => {
   const { kind: by, value } = rulesOf(protocol.value, step.value!.site).tolerance
@@ -90,9 +44,7 @@ const noticed = computed(
   () => !!problem.value || !!finding.value || !!apart.value || cueState.value !== 'idle',
 )
 
-const voice = useVoice()
 const speaking = useVoiceChoice()
-
 const asking = ref<'keys' | 'skip' | 'site' | 'figure' | 'girth'>()
 const siteOptions = computed(() => sites.value.map((site) => ({ value: site, name: nameOf(site) })))
 /** Girths that the set does not have: any can be taken besides. */
@@ -305,33 +257,11 @@ function backOnPad() {
           <strong>{{ show(apart) }} {{ shownUnit }} apart</strong>, more than {{ allowed }}. Take it
           once more.
         </p>
-        <p
-          v-if="cueState !== 'idle'"
-          role="status"
-          class="mt-2 sm:mt-4 flex items-center gap-3 text-lg"
-          :class="{ 'font-bold text-leaf': cueState === 'read' }"
-        >
-          <svg
-            v-if="cueChoice.ring"
-            viewBox="0 0 36 36"
-            class="size-12 -rotate-90"
-            aria-hidden="true"
-          >
-            <circle cx="18" cy="18" r="15" class="fill-none stroke-line" stroke-width="5" />
-            <circle
-              cx="18"
-              cy="18"
-              r="15"
-              pathLength="1"
-              class="fill-none stroke-leaf"
-              :class="cueState === 'waiting' ? 'cue-running' : ''"
-              :style="{ '--cue': `${protocol.readingDelaySeconds[1]}s` }"
-              stroke-width="5"
-              stroke-dasharray="1"
-            />
-          </svg>
-          {{ cueState === 'waiting' ? 'Wait…' : 'Read now.' }}
-        </p>
+        <ReadCue
+          :state="cueState"
+          :ring="cueChoice.ring"
+          :seconds="protocol.readingDelaySeconds[1]"
+        />
       </div>
       <details class="mt-3 max-sm:order-3 lg:hidden">
         <summary class="min-h-11 py-2 font-bold">Sheet so far</summary>
@@ -380,47 +310,22 @@ function backOnPad() {
     </KeyPad>
   </div>
 
-  <AskDialog title="Keys" :open="asking === 'keys'" @close="close">
-    <dl class="grid grid-cols-[auto_1fr] gap-x-4 gap-y-2 pb-4 text-lg">
-      <dt><kbd class="key">Enter</kbd></dt>
-      <dd>take the number and go on</dd>
-      <dt><kbd class="key">⌫</kbd></dt>
-      <dd>in an empty field: back to the reading before</dd>
-      <template v-for="(key, name) in KEYS" :key="name">
-        <dt>
-          <kbd class="key">{{ name === ' ' ? 'Space' : name.toUpperCase() }}</kbd>
-        </dt>
-        <dd>{{ key.does }}</dd>
-      </template>
-    </dl>
-    <div class="flex flex-wrap gap-x-6 gap-y-2 border-t border-line pt-3">
-      <label class="flex min-h-11 items-center gap-2">
-        <input v-model="cueChoice.sound" type="checkbox" class="size-5 accent-leaf" /> the cue
-        sounds
-      </label>
-      <label class="flex min-h-11 items-center gap-2">
-        <input v-model="cueChoice.ring" type="checkbox" class="size-5 accent-leaf" /> the cue shows
-        a ring
-      </label>
-      <label v-if="voice.able" class="flex min-h-11 items-center gap-2">
-        <input v-model="speaking" type="checkbox" class="size-5 accent-leaf" /> say each reading
-        back
-      </label>
-      <button type="button" class="button ml-auto" @click="close">Close</button>
-    </div>
-  </AskDialog>
-  <AskDialog
-    v-if="landmark && spot"
-    :title="landmark.name"
-    :open="asking === 'figure'"
+  <KeysDialog
+    v-model:sound="cueChoice.sound"
+    v-model:ring="cueChoice.ring"
+    v-model:speaking="speaking"
+    :open="asking === 'keys'"
+    :keys="KEYS"
     @close="close"
-  >
-    <div class="h-[60vh]">
-      <BodyFigure :view="spot.view" :current="spot" :others="others" :label="landmark.text" />
-    </div>
-    <p class="py-3">{{ landmark.text }} The {{ landmark.caption }}.</p>
-    <button type="button" class="button" @click="close">Close</button>
-  </AskDialog>
+  />
+  <LandmarkDialog
+    v-if="landmark && spot"
+    :open="asking === 'figure'"
+    :landmark="landmark"
+    :spot="spot"
+    :others="others"
+    @close="close"
+  />
   <NumberedChoice
     :title="`Skip ${landmark?.name ?? ''}: why?`"
     :open="asking === 'skip'"

@@ -16,7 +16,6 @@ import {
   resultOf,
   setupChange,
   sheetOf,
-  slotOf,
   standardWithin,
   USUAL_SETUP,
   type Finding,
@@ -34,13 +33,8 @@ import { followCheckIn } from './live'
 import { theOutbox } from './log'
 import { forgetView, keepView, keptView } from './offline-store'
 import { withOperations, withSiteNotes, type Operation } from './operations'
+import { stampReading, type TypedReading } from './stamp'
 import { createSession } from './session'
-
-/** What the coach typed, before it says who took it and what it stands in the place of. */
-export type TypedReading = Pick<
-  NewReading,
-  'kind' | 'site' | 'standard' | 'trial' | 'value' | 'typedUnit' | 'typedText'
->
 
 /** This window, so that what it changes twice is no collision with itself. */
 const WINDOW = newId()
@@ -168,24 +162,11 @@ export const useCheckInStore = defineStore('check-in', () => {
       : undefined,
   )
 
-  /** Who takes a reading now and with what, and what it stands in the place of. */
-  function stamp(reading: TypedReading): NewReading {
-    const { id: checkInId, testerId, caliperId, tapeId, scaleId, closedAt } = checkIn.value!
-    const slot = slotOf(reading)
-    const before = readingsInForce(readings.value).find((r) => slotOf(r) === slot)
-    return {
-      ...reading,
+  const stamp = (reading: TypedReading): NewReading =>
+    stampReading(reading, checkIn.value!, readings.value, {
       id: newId(),
-      checkInId,
       takenAt: new Date().toISOString(),
-      supersedes: before?.id ?? null,
-      testerId,
-      instrumentId: { skinfold: caliperId, girth: tapeId, mass: scaleId, height: null }[
-        reading.kind
-      ],
-      ...(closedAt === null ? {} : { repair: true }),
-    }
-  }
+    })
 
   function put(operation: Operation): void {
     outbox.add(operation)

@@ -1,6 +1,6 @@
 import { v4 as newId } from 'uuid'
 import { isoDateOf, type IsoDate } from '#core'
-import { checkIns } from '#shared/contract/routes/check-ins'
+import { checkIns } from '~/contract'
 
 /** Starts a check-in of a client, or goes on with the one under way, and opens its screen. */
 export function useStartCheckIn() {

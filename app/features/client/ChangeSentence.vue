@@ -66,8 +66,7 @@ const nextWords = computed(() => {
     <ul v-if="judgement.differs.length" class="pt-1 text-faded">
       <li v-for="words in judgement.differs" :key="words">{{ words }}</li>
     </ul>
-    <details class="pt-2">
-      <summary class="min-h-11 cursor-pointer py-2 font-bold">What coaches usually do next</summary>
+    <FoldOut title="What coaches usually do next" class="pt-2">
       <ul class="max-w-3xl space-y-2 pb-2">
         <template v-for="rule in [sentence.rule, ...sentence.also]" :key="rule.id">
           <li v-for="suggestion in rule.next" :key="suggestion.what">
@@ -78,7 +77,7 @@ const nextWords = computed(() => {
           </li>
         </template>
       </ul>
-    </details>
+    </FoldOut>
     <p v-if="nextWords" class="max-w-3xl" data-test="next">{{ nextWords }}</p>
   </section>
 </template>

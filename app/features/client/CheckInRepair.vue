@@ -1,8 +1,7 @@
 <script setup lang="ts">
 import { formatDate } from '#core'
 import type { CheckIn } from '#shared/contract/check-ins'
-import { checkIns } from '#shared/contract/routes/check-ins'
-import { clients } from '#shared/contract/routes/clients'
+import { checkIns, clients } from '~/contract'
 
 /** Voids a check-in with a reason, moves one that was taken under the wrong name, or restores one. */
 const props = defineProps<{
@@ -75,9 +74,7 @@ function go() {
             </option>
           </select>
         </FieldRow>
-        <FieldRow id="reason" label="Reason">
-          <input id="reason" v-model="reason" class="field" autocomplete="off" maxlength="200" />
-        </FieldRow>
+        <TextField id="reason" v-model="reason" label="Reason" maxlength="200" />
         <AlertLine :text="trouble" />
         <div class="flex gap-3">
           <button type="submit" class="button button-lead" :disabled="busy">

@@ -2,7 +2,7 @@
 import { formatAsTyped, formatDate, type TypedUnit } from '#core'
 import type { Client } from '#shared/contract/clients'
 import type { ClientFile } from '#shared/contract/record'
-import { clients } from '#shared/contract/routes/clients'
+import { clients } from '~/contract'
 import { auditWords } from './audit-words'
 
 /** Edits of a client with their history, the archive and erasing. */
@@ -58,26 +58,30 @@ const instant = (at: string) =>
 <template>
   <div class="grid gap-x-12 gap-y-8 lg:grid-cols-2">
     <form class="space-y-4" novalidate @submit.prevent="keep">
-      <FieldRow id="edit-name" label="Name" :error="problems.name">
-        <input id="edit-name" v-model="form.name" class="field" autocomplete="off" />
-      </FieldRow>
+      <TextField id="edit-name" v-model="form.name" label="Name" :error="problems.name" />
       <ChoiceRow v-model="form.sex" label="Sex used by the equations" :options="sexes" />
-      <FieldRow id="edit-birth" label="Birth date" :error="problems.birthDate">
-        <input id="edit-birth" v-model="form.birthDate" type="date" class="field" />
-      </FieldRow>
+      <TextField
+        id="edit-birth"
+        v-model="form.birthDate"
+        label="Birth date"
+        :error="problems.birthDate"
+        type="date"
+      />
       <div class="grid grid-cols-2 gap-4">
-        <FieldRow id="edit-height" label="New height" :error="problems.height">
-          <input
-            id="edit-height"
-            v-model="form.height"
-            class="field"
-            autocomplete="off"
-            placeholder="leave empty to keep"
-          />
-        </FieldRow>
-        <FieldRow id="edit-height-on" label="measured on" :error="problems.heightTakenOn">
-          <input id="edit-height-on" v-model="form.heightTakenOn" type="date" class="field" />
-        </FieldRow>
+        <TextField
+          id="edit-height"
+          v-model="form.height"
+          label="New height"
+          :error="problems.height"
+          placeholder="leave empty to keep"
+        />
+        <TextField
+          id="edit-height-on"
+          v-model="form.heightTakenOn"
+          label="measured on"
+          :error="problems.heightTakenOn"
+          type="date"
+        />
       </div>
       <p v-if="file.heights.length" class="text-faded">
         On record:
@@ -90,21 +94,20 @@ const instant = (at: string) =>
             .join('; ')
         }}. Each check-in uses the height in force on its day.
       </p>
-      <FieldRow id="edit-cadence" label="Days between check-ins" :error="problems.cadenceDays">
-        <input id="edit-cadence" v-model="form.cadenceDays" class="field" inputmode="numeric" />
-      </FieldRow>
-      <label class="flex min-h-11 items-center gap-3">
-        <input v-model="form.showPercentages" type="checkbox" class="size-5 accent-leaf" />
-        Percentages and class names may be shown (else sums and girths only)
-      </label>
-      <label class="flex min-h-11 items-center gap-3">
-        <input v-model="form.cycleWanted" type="checkbox" class="size-5 accent-leaf" />
-        Keep the phase of the cycle with each check-in, as the client wishes
-      </label>
-      <label class="flex min-h-11 items-center gap-3">
-        <input v-model="form.hiddenOnLeaderboards" type="checkbox" class="size-5 accent-leaf" />
-        Name hidden on leaderboards
-      </label>
+      <TextField
+        id="edit-cadence"
+        v-model="form.cadenceDays"
+        label="Days between check-ins"
+        :error="problems.cadenceDays"
+        inputmode="numeric"
+      />
+      <TickBox v-model="form.showPercentages"
+        >Percentages and class names may be shown (else sums and girths only)</TickBox
+      >
+      <TickBox v-model="form.cycleWanted"
+        >Keep the phase of the cycle with each check-in, as the client wishes</TickBox
+      >
+      <TickBox v-model="form.hiddenOnLeaderboards">Name hidden on leaderboards</TickBox>
       <AlertLine :text="trouble" />
       <div class="flex flex-wrap items-center gap-4">
         <button type="submit" class="button button-lead">Keep the changes</button>
@@ -144,9 +147,7 @@ const instant = (at: string) =>
         Every check-in, reading, mark and note of {{ client.name }} is deleted. This cannot be
         undone. Type the name to go on.
       </p>
-      <FieldRow id="erase-name" label="Name">
-        <input id="erase-name" v-model="erasedName" class="field" autocomplete="off" />
-      </FieldRow>
+      <TextField id="erase-name" v-model="erasedName" label="Name" />
       <AlertLine :text="erasure.trouble.value" />
       <div class="flex gap-3">
         <button type="submit" class="button border-clay! bg-clay! text-white!">

@@ -32,19 +32,6 @@ const pages = computed(() =>
   <header class="pb-3">
     <p class="text-faded">{{ facts }}</p>
     <h1 class="text-[30px]">{{ client.name }}</h1>
-    <nav
-      aria-label="About this client"
-      class="flex gap-x-6 overflow-x-auto border-b border-line print:hidden"
-    >
-      <NuxtLink
-        v-for="page in pages"
-        :key="page.label"
-        :to="page.to"
-        class="min-h-11 py-2 whitespace-nowrap underline decoration-line decoration-2 underline-offset-8"
-        exact-active-class="font-bold decoration-leaf!"
-      >
-        {{ page.label }}
-      </NuxtLink>
-    </nav>
+    <SubNav label="About this client" :pages="pages" />
   </header>
 </template>

@@ -23,6 +23,10 @@ const props = defineProps<{
 
 const HEIGHT = 210
 
+/** The chart comes after the figures, which are what the coach reads first. */
+const idle = ref(false)
+onMounted(() => whenIdle(() => (idle.value = true)))
+
 const wide = ref(props.firstWidth - props.labelWidth)
 const from = ref(Math.max(0, props.columnsWidth - 2 * wide.value))
 /** As wide as two windows, half of one on either side of what is in sight. */
@@ -107,6 +111,7 @@ const figures = computed(() => {
     >
       <ClientOnly>
         <LazyCompositionChart
+          v-if="idle"
           :points="points"
           :events="events"
           :unit="unit"

@@ -10,7 +10,7 @@ import {
 } from '#core'
 import { v4 as newId } from 'uuid'
 import type { Screening } from '#shared/contract/clients'
-import { clients } from '#shared/contract/routes/clients'
+import { clients } from '~/contract'
 
 const props = defineProps<{ clientId: string; screening: Screening | null; today: string }>()
 const emit = defineEmits<{ kept: [screening: Screening] }>()

@@ -1,5 +1,5 @@
 import type { Route } from '#shared/contract/define'
-import { clients } from '#shared/contract/routes/clients'
+import { clients, type Later } from '~/contract'
 import { useClientTitle } from './useClientRecord'
 
 /**
@@ -8,7 +8,7 @@ import { useClientTitle } from './useClientRecord'
  * @param part in words, for the title
  * @param route of the part, by the client's id
  */
-export async function useClientPart<T extends Route>(part: string, route: T) {
+export async function useClientPart<T extends Route>(part: string, route: Later<T>) {
   const id = String(useRoute().params.id)
   const params = { id }
   const person = useAsyncData(`client-${id}`, () => callApi(clients.view, { params }))

@@ -1,6 +1,6 @@
 import { measuredOf } from '#core'
 import type { ClientRecord } from '#shared/contract/record'
-import { clients } from '#shared/contract/routes/clients'
+import { clients } from '~/contract'
 
 /** The title of a page about a client. */
 export function useClientTitle(name: () => string | undefined, part?: string) {

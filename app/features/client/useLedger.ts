@@ -55,5 +55,7 @@ export function useLedger<M extends Measured & CheckInWithReadings>(
     )
   }
 
-  return { newest, open, series, values, masses, sites, supersededOf }
+  return { columns, newest, open, series, values, masses, sites, supersededOf }
 }
+
+export type Ledger<M extends Measured & CheckInWithReadings> = ReturnType<typeof useLedger<M>>

@@ -2,7 +2,7 @@
 import { watchDebounced } from '@vueuse/core'
 import { addDays, BOARD_MEASURES, isoDateOf } from '#core'
 import { problemsOf } from '#shared/contract/problems'
-import { clients } from '#shared/contract/routes/clients'
+import { clients } from '~/contract'
 import { MEASURE_WORDS } from './measures'
 import { leaderboardFormSchema, type LeaderboardForm } from '#shared/contract/leaderboards'
 
@@ -52,16 +52,22 @@ async function keep() {
 
 <template>
   <form class="space-y-4" novalidate @submit.prevent="keep">
-    <FieldRow id="group-name" label="Name" :error="problems.name">
-      <input id="group-name" v-model="form.name" class="field" autocomplete="off" data-first />
-    </FieldRow>
+    <TextField id="group-name" v-model="form.name" label="Name" :error="problems.name" data-first />
     <div class="grid grid-cols-2 gap-3">
-      <FieldRow id="starts" label="First day" :error="problems.startsOn">
-        <input id="starts" v-model="form.startsOn" type="date" class="field" />
-      </FieldRow>
-      <FieldRow id="ends" label="Last day" :error="problems.endsOn">
-        <input id="ends" v-model="form.endsOn" type="date" class="field" />
-      </FieldRow>
+      <TextField
+        id="starts"
+        v-model="form.startsOn"
+        label="First day"
+        :error="problems.startsOn"
+        type="date"
+      />
+      <TextField
+        id="ends"
+        v-model="form.endsOn"
+        label="Last day"
+        :error="problems.endsOn"
+        type="date"
+      />
     </div>
     <FieldRow id="measure" label="Ranked by">
       <select id="measure" v-model="form.measure" class="field">

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { Photo, PhotoPoint } from '#shared/contract/photos'
-import { photos } from '#shared/contract/routes/photos'
+import { photos } from '~/contract'
 
 /** Crown and floor of one picture, each by a tap. */
 const props = defineProps<{ photo: Photo }>()

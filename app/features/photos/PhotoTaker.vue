@@ -1,8 +1,9 @@
 <script setup lang="ts">
 import { isoDateOf } from '#core'
 import { v4 as newId } from 'uuid'
-import { PHOTO_VIEWS, type Photo } from '#shared/contract/photos'
-import { photos } from '#shared/contract/routes/photos'
+import { PHOTO_VIEWS } from '#shared/contract/choices'
+import type { Photo } from '#shared/contract/photos'
+import { photos } from '~/contract'
 
 /** Takes or chooses a picture of each view. Only what the browser has drawn anew leaves it. */
 const props = defineProps<{ clientId: string; takenOn?: string }>()
@@ -66,9 +67,7 @@ onBeforeUnmount(stop)
       <li>Feet hip-wide on a mark, arms a little off the body, no tensing, breath let out.</li>
       <li>Only with the client’s consent; they stay in this gym’s own folder.</li>
     </ul>
-    <FieldRow id="taken-on" label="Taken on" class="max-w-52 pt-3">
-      <input id="taken-on" v-model="takenOn" type="date" class="field" />
-    </FieldRow>
+    <TextField id="taken-on" v-model="takenOn" label="Taken on" class="max-w-52 pt-3" type="date" />
     <div class="grid gap-3 pt-3 sm:grid-cols-3">
       <fieldset v-for="view in PHOTO_VIEWS" :key="view" class="border-2 border-line bg-board p-3">
         <legend class="px-1 text-lg font-bold">{{ view }}</legend>

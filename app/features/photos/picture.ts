@@ -1,4 +1,4 @@
-import { LONGEST_SIDE } from '#shared/contract/photos'
+import { LONGEST_SIDE } from '#shared/contract/choices'
 
 export interface PlainPicture {
   blob: Blob

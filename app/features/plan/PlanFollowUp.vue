@@ -75,24 +75,27 @@ const kcal = (value: number) => signed(value, 0)
       {{ fixed(definition.intakeKcal, 0) }} kcal a day ·
       {{ RESTING_FORMS[definition.form].name }}
     </p>
-    <template v-if="result">
-      <h2 class="figure pt-1 text-[34px] sm:text-[44px]" data-test="standing-of-plan">
-        {{ result.words }}
-      </h2>
-      <p class="text-lg">
-        After {{ fixed(result.week, 1) }} weeks: fat {{ show(result.fatKg)
-        }}{{ measured.at(-1)?.weekMass ? ' by the mass of the week' : '' }}. The plan expects
-        {{ show(result.expectedFat[1]) }}, and {{ show(result.expectedFat[0]) }} to
-        {{ show(result.expectedFat[2]) }} is within what it and the hand leave open.
-      </p>
-      <p>
-        Energy balance by fat and lean: {{ kcal(result.observedKcal) }} kcal a day (95 in 100:
-        {{ kcal(result.observedInterval[0]) }} to {{ kcal(result.observedInterval[1]) }}); planned
-        {{ kcal(result.plannedKcal) }}.
-      </p>
-    </template>
-    <p v-else-if="since && progress !== undefined" role="status">Computing the plan’s band…</p>
-    <p v-else class="pt-1 text-lg">The next check-in is held against this plan.</p>
+    <!-- The room of the result is kept while its band is computed, so that nothing below it jumps. -->
+    <div :class="{ 'min-h-[108px] pt-1': since }">
+      <template v-if="result">
+        <h2 class="figure pt-1 text-[34px] sm:text-[44px]" data-test="standing-of-plan">
+          {{ result.words }}
+        </h2>
+        <p class="text-lg">
+          After {{ fixed(result.week, 1) }} weeks: fat {{ show(result.fatKg)
+          }}{{ measured.at(-1)?.weekMass ? ' by the mass of the week' : '' }}. The plan expects
+          {{ show(result.expectedFat[1]) }}, and {{ show(result.expectedFat[0]) }} to
+          {{ show(result.expectedFat[2]) }} is within what it and the hand leave open.
+        </p>
+        <p>
+          Energy balance by fat and lean: {{ kcal(result.observedKcal) }} kcal a day (95 in 100:
+          {{ kcal(result.observedInterval[0]) }} to {{ kcal(result.observedInterval[1]) }}); planned
+          {{ kcal(result.plannedKcal) }}.
+        </p>
+      </template>
+      <p v-else-if="since && progress !== undefined" role="status">Computing the plan’s band…</p>
+      <p v-else-if="!since" class="pt-1 text-lg">The next check-in is held against this plan.</p>
+    </div>
     <div class="flex flex-wrap gap-3 pt-3 print:hidden">
       <button v-if="since && !stopped" type="button" class="button" @click="emit('replan')">
         Plan again from here

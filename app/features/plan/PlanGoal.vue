@@ -22,9 +22,13 @@ const mass = (kg: number) => formatMass(kg, massUnit.value)
           <option v-for="g in girths" :key="g" :value="g">{{ nameOf(g) }}</option>
         </select>
       </FieldRow>
-      <FieldRow id="goal-date" label="By (if there is a day)">
-        <input id="goal-date" v-model="date" type="date" class="field" :min="today" />
-      </FieldRow>
+      <TextField
+        id="goal-date"
+        v-model="date"
+        label="By (if there is a day)"
+        type="date"
+        :min="today"
+      />
       <ChoiceRow v-model="massUnit" label="Masses in" hide-label :options="MASS_UNITS" />
     </div>
     <label v-if="date" class="flex min-h-11 items-center gap-3">

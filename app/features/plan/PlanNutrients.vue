@@ -82,19 +82,26 @@ const base = computed({
         >, carbohydrate {{ target.carbohydratePerKg.join(' to ') }} g/kg ({{ target.source }}).
       </p>
       <div class="grid gap-3 sm:grid-cols-3">
-        <FieldRow id="protein" label="Protein, g a kg">
-          <input id="protein" v-model="texts.protein" class="field" inputmode="decimal" />
-        </FieldRow>
-        <FieldRow id="carbohydrate" label="Carbohydrate, g a kg" hint="empty: what is left">
-          <input id="carbohydrate" v-model="texts.carbohydrate" class="field" inputmode="decimal" />
-        </FieldRow>
-        <FieldRow
+        <TextField
+          id="protein"
+          v-model="texts.protein"
+          label="Protein, g a kg"
+          inputmode="decimal"
+        />
+        <TextField
+          id="carbohydrate"
+          v-model="texts.carbohydrate"
+          label="Carbohydrate, g a kg"
+          hint="empty: what is left"
+          inputmode="decimal"
+        />
+        <TextField
           id="fat-share"
+          v-model="texts.fat"
           label="Fat, % of energy"
           :hint="`at least ${100 * LEAST_FAT_SHARE}; empty: 30, or what is left`"
-        >
-          <input id="fat-share" v-model="texts.fat" class="field" inputmode="decimal" />
-        </FieldRow>
+          inputmode="decimal"
+        />
       </div>
       <ChoiceRow
         v-if="target.proteinPerLeanKg"

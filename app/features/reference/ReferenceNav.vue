@@ -8,15 +8,5 @@ const pages = [
 </script>
 
 <template>
-  <nav aria-label="Tables" class="flex flex-wrap gap-x-6 border-b border-line pb-2 print:hidden">
-    <NuxtLink
-      v-for="page in pages"
-      :key="page.to"
-      :to="page.to"
-      class="min-h-11 py-2 underline decoration-line decoration-2 underline-offset-8"
-      exact-active-class="font-bold decoration-leaf!"
-    >
-      {{ page.label }}
-    </NuxtLink>
-  </nav>
+  <SubNav label="Reference" :pages="pages" />
 </template>

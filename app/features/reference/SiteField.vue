@@ -7,14 +7,12 @@ const text = defineModel<string>()
 </script>
 
 <template>
-  <FieldRow :id="site" :label="nameOf(site)" :error="problem">
-    <input
-      :id="site"
-      v-model="text"
-      class="field"
-      inputmode="decimal"
-      autocomplete="off"
-      :title="where"
-    />
-  </FieldRow>
+  <TextField
+    :id="site"
+    v-model="text"
+    :label="nameOf(site)"
+    :error="problem"
+    inputmode="decimal"
+    :title="where"
+  />
 </template>

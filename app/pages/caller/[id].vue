@@ -17,7 +17,7 @@ import {
   wantsAnotherTrial,
 } from '#core'
 import { callerViewSchema, type CallerView } from '#shared/contract/check-ins'
-import { checkIns } from '#shared/contract/routes/check-ins'
+import { checkIns } from '~/contract'
 
 definePageMeta({ layout: false })
 

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { formatDate } from '#core'
 import { watchDebounced } from '@vueuse/core'
-import { ROSTER_PAGE, ROSTER_STATES } from '#shared/contract/roster'
-import { clients } from '#shared/contract/routes/clients'
+import { ROSTER_PAGE, ROSTER_STATES } from '#shared/contract/choices'
+import { clients } from '~/contract'
 
 useHead({ title: 'Clients · Oak Pinch' })
 
@@ -62,9 +62,13 @@ const pages = computed(() => Math.max(1, Math.ceil((data.value?.total ?? 0) / RO
       <NuxtLink to="/clients/new" class="button">Add a client</NuxtLink>
     </div>
     <div class="flex flex-wrap items-end gap-3 pb-3">
-      <FieldRow id="search" label="Search" class="min-w-56 flex-1">
-        <input id="search" v-model="search" type="search" class="field" autocomplete="off" />
-      </FieldRow>
+      <TextField
+        id="search"
+        v-model="search"
+        label="Search"
+        class="min-w-56 flex-1"
+        type="search"
+      />
       <FieldRow id="state" label="Show">
         <select id="state" v-model="state" class="field w-auto!">
           <option value="">everybody</option>

@@ -3,7 +3,7 @@ import { useForm } from '@tanstack/vue-form'
 import { v4 as newId } from 'uuid'
 import { attempt, DEFAULT_CADENCE_DAYS, parseHeight } from '#core'
 import { clientFormSchema, type ClientForm } from '#shared/contract/clients'
-import { clients } from '#shared/contract/routes/clients'
+import { clients } from '~/contract'
 
 useHead({ title: 'Add a client · Oak Pinch' })
 
@@ -53,18 +53,14 @@ function readBack(typed: string) {
     <h1 class="pb-5 text-[40px]">Add a client</h1>
     <form class="space-y-5" novalidate @submit.prevent="form.handleSubmit()">
       <form.Field v-slot="{ field, state }" name="name">
-        <FieldRow id="name" label="Name" :error="wordsOf('name', state.meta.errors)">
-          <input
-            id="name"
-            class="field"
-            autocomplete="off"
-            autofocus
-            :value="state.value"
-            :aria-invalid="!!wordsOf('name', state.meta.errors)"
-            aria-describedby="name-error"
-            @input="field.handleChange(($event.target as HTMLInputElement).value)"
-          />
-        </FieldRow>
+        <TextField
+          id="name"
+          label="Name"
+          :error="wordsOf('name', state.meta.errors)"
+          autofocus
+          :model-value="state.value"
+          @update:model-value="field.handleChange($event)"
+        />
       </form.Field>
       <form.Field v-slot="{ field, state }" name="sex">
         <FieldRow id="sex" :error="wordsOf('sex', state.meta.errors)">
@@ -77,57 +73,34 @@ function readBack(typed: string) {
         </FieldRow>
       </form.Field>
       <form.Field v-slot="{ field, state }" name="birthDate">
-        <FieldRow
+        <TextField
           id="birthDate"
           label="Birth date"
           :error="wordsOf('birthDate', state.meta.errors)"
-        >
-          <input
-            id="birthDate"
-            class="field"
-            type="date"
-            :value="state.value"
-            :aria-invalid="!!wordsOf('birthDate', state.meta.errors)"
-            aria-describedby="birthDate-error"
-            @input="field.handleChange(($event.target as HTMLInputElement).value)"
-          />
-        </FieldRow>
+          type="date"
+          :model-value="state.value"
+          @update:model-value="field.handleChange($event)"
+        />
       </form.Field>
       <form.Field v-slot="{ field, state }" name="height">
-        <FieldRow
+        <TextField
           id="height"
           label="Height"
           :hint="readBack(state.value)"
           :error="wordsOf('height', state.meta.errors)"
-        >
-          <input
-            id="height"
-            class="field"
-            autocomplete="off"
-            :value="state.value"
-            :aria-invalid="!!wordsOf('height', state.meta.errors)"
-            aria-describedby="height-hint height-error"
-            @input="field.handleChange(($event.target as HTMLInputElement).value)"
-          />
-        </FieldRow>
+          :model-value="state.value"
+          @update:model-value="field.handleChange($event)"
+        />
       </form.Field>
       <form.Field v-slot="{ field, state }" name="cadenceDays">
-        <FieldRow
+        <TextField
           id="cadenceDays"
           label="Days between check-ins"
           :error="wordsOf('cadenceDays', state.meta.errors)"
-        >
-          <input
-            id="cadenceDays"
-            class="field"
-            inputmode="numeric"
-            autocomplete="off"
-            :value="String(state.value)"
-            :aria-invalid="!!wordsOf('cadenceDays', state.meta.errors)"
-            aria-describedby="cadenceDays-error"
-            @input="field.handleChange(($event.target as HTMLInputElement).value)"
-          />
-        </FieldRow>
+          inputmode="numeric"
+          :model-value="String(state.value)"
+          @update:model-value="field.handleChange($event)"
+        />
       </form.Field>
       <AlertLine :text="trouble" />
       <button type="submit" class="button button-lead">Add the client</button>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { fixed, formatDate, massIn, signed, showsComposition } from '#core'
 import type { BoardLine, LeaderboardForm } from '#shared/contract/leaderboards'
-import { leaderboards } from '#shared/contract/routes/leaderboards'
+import { leaderboards } from '~/contract'
 import { MEASURE_WORDS } from '~/features/leaderboards/measures'
 
 const route = useRoute()

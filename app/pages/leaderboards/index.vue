@@ -2,7 +2,7 @@
 import { formatDate } from '#core'
 import { v4 as newId } from 'uuid'
 import type { LeaderboardForm } from '#shared/contract/leaderboards'
-import { leaderboards } from '#shared/contract/routes/leaderboards'
+import { leaderboards } from '~/contract'
 
 useHead({ title: 'Leaderboards · Oak Pinch' })
 

@@ -51,21 +51,15 @@ const percent = (value: number | undefined) => (value === undefined ? '–' : `$
     </p>
     <div class="grid gap-x-12 gap-y-6 lg:grid-cols-[1fr_1.4fr]">
       <div class="grid grid-cols-2 gap-3 self-start">
-        <FieldRow
+        <TextField
           v-for="field in FIELDS"
           :id="field.id"
           :key="field.id"
+          v-model="texts[field.id]"
           :label="field.label"
           :error="problemOf(field.id)"
-        >
-          <input
-            :id="field.id"
-            v-model="texts[field.id]"
-            class="field"
-            inputmode="decimal"
-            autocomplete="off"
-          />
-        </FieldRow>
+          inputmode="decimal"
+        />
       </div>
       <section aria-live="polite">
         <p v-if="!reading" class="text-lg text-faded">

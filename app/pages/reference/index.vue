@@ -21,9 +21,7 @@ import {
   type Typed,
 } from '#core'
 import type { CheckIn, NewReading } from '#shared/contract/check-ins'
-import { checkIns } from '#shared/contract/routes/check-ins'
-import { clients as clientRoutes } from '#shared/contract/routes/clients'
-import { gym as gymRoutes } from '#shared/contract/routes/equipment'
+import { checkIns, clients as clientRoutes, gym as gymRoutes } from '~/contract'
 
 useHead({ title: 'Quick estimate · Oak Pinch' })
 
@@ -190,15 +188,27 @@ async function keep(clientId: string) {
           <ChoiceRow v-model="conversion" label="Density to fat % by" :options="conversions" />
         </div>
         <div class="grid grid-cols-3 gap-3">
-          <FieldRow id="age" label="Age" :error="fields.age?.problem">
-            <input id="age" v-model="texts.age" class="field" inputmode="numeric" />
-          </FieldRow>
-          <FieldRow id="height" label="Height" :error="fields.height?.problem">
-            <input id="height" v-model="texts.height" class="field" placeholder="5'10&quot;" />
-          </FieldRow>
-          <FieldRow id="mass" :label="`Mass, ${massUnit}`" :error="fields.mass?.problem">
-            <input id="mass" v-model="texts.mass" class="field" inputmode="decimal" />
-          </FieldRow>
+          <TextField
+            id="age"
+            v-model="texts.age"
+            label="Age"
+            :error="fields.age?.problem"
+            inputmode="numeric"
+          />
+          <TextField
+            id="height"
+            v-model="texts.height"
+            label="Height"
+            :error="fields.height?.problem"
+            placeholder="5'10&quot;"
+          />
+          <TextField
+            id="mass"
+            v-model="texts.mass"
+            :label="`Mass, ${massUnit}`"
+            :error="fields.mass?.problem"
+            inputmode="decimal"
+          />
         </div>
         <ChoiceRow
           v-model="standard"
@@ -219,10 +229,7 @@ async function keep(clientId: string) {
             />
           </div>
         </fieldset>
-        <details>
-          <summary class="min-h-11 cursor-pointer py-2 text-xl font-bold">
-            Girths, {{ lengthUnit }}
-          </summary>
+        <FoldOut :title="`Girths, ${lengthUnit}`">
           <div class="grid grid-cols-2 gap-x-4 gap-y-2 sm:grid-cols-3">
             <SiteField
               v-for="site in GIRTH_IDS"
@@ -232,7 +239,7 @@ async function keep(clientId: string) {
               :problem="fields[site]?.problem"
             />
           </div>
-        </details>
+        </FoldOut>
       </div>
       <section aria-live="polite" class="lg:sticky lg:top-4 lg:self-start">
         <h2 class="border-b-2 border-ink pb-1 text-xl">Every equation at once</h2>

@@ -26,7 +26,7 @@ export function changeOp(
   return { kind: 'change', id: idOf(what), checkInId, change, setAside: null }
 }
 
-export function checkInOf(id: string, more: Partial<CheckIn> = {}): CheckIn {
+function checkInOf(id: string, more: Partial<CheckIn> = {}): CheckIn {
   return {
     ...{ id, clientId: idOf('client'), protocolId: 'seven-fold', conversion: 'siri' },
     ...{ consent: null, massDry: null, testerId: idOf('tester'), caliperId: null, tapeId: null },

@@ -1,177 +1,16 @@
 <script setup lang="ts">
-import {
-  ageOn,
-  bandsOf,
-  basisOf,
-  daysBetween,
-  fixed,
-  goalOf,
-  formatDate,
-  isoDateOf,
-  isGirth,
-  isSkinfold,
-  judgeChange,
-  lengthIn,
-  massIn,
-  massOf,
-  nameOf,
-  protocolOf,
-  seriesBy,
-  setupChange,
-  signed,
-  siteValues,
-  weeklyAverages,
-  type IsoDate,
-  type Quantity,
-  type SiteId,
-} from '#core'
+import { daysBetween, formatDate, isoDateOf, judgeChange, signed, type IsoDate } from '#core'
 import { v4 as newId } from 'uuid'
-import { CLIENT_NOTE_KINDS, type ClientNote } from '#shared/contract/notes'
-import { notes } from '#shared/contract/routes/notes'
-import type { Curve } from '~/features/client/SeriesChart.vue'
+import { CLIENT_NOTE_KINDS } from '#shared/contract/choices'
+import type { ClientNote } from '#shared/contract/notes'
+import { notes } from '~/contract'
 
 const { id, view, error, patch, measured } = await useClientRecord('curves')
-const planInForce = computed(() => view.value.planInForce)
 
 const massUnit = useMassUnit()
-const lengthUnit = useLengthUnit()
 const { hiding, shown, asked } = usePercentages(() => view.value?.client)
-const { sites } = useLedger(view, measured)
 
-type Subject = 'parts' | 'fatPercent' | 'sum' | 'mass' | SiteId
-const subject = ref<Subject>(shown.value ? 'parts' : 'sum')
-const subjects = computed(() => [
-  ...(shown.value
-    ? [
-        { id: 'parts', name: 'Fat and lean mass' },
-        { id: 'fatPercent', name: 'Fat %' },
-      ]
-    : []),
-  { id: 'sum', name: 'Sum of folds' },
-  { id: 'mass', name: 'Body mass, each day and week' },
-  ...sites.value.map((site) => ({ id: site, name: nameOf(site) })),
-])
-watch(shown, (may) => {
-  if (!may && (subject.value === 'parts' || subject.value === 'fatPercent')) subject.value = 'sum'
-})
-
-const newest = computed(() => measured.value.at(-1))
-const basis = computed(() => newest.value && basisOf(view.value.client, newest.value))
-const byEquation = computed(() => ['parts', 'fatPercent', 'sum'].includes(subject.value))
-const gaps = computed(() =>
-  basis.value && byEquation.value
-    ? seriesBy(view.value.client, measured.value, basis.value).flatMap(({ checkIn, gap }) =>
-        gap ? [{ id: checkIn.id, on: checkIn.measuredOn, gap }] : [],
-      )
-    : [],
-)
-
-const bands = computed(() =>
-  measured.value.map((m) => bandsOf(view.value.client, m, basis.value!, newest.value)),
-)
-
-/** One quantity over the check-ins, with the band of the measurement error. */
-function byCheckIn(quantity: Quantity, name: string, look: Omit<Curve, 'name' | 'points'>): Curve {
-  const inMass = quantity === 'fatMass' || quantity === 'leanMass'
-  const show = (v: number) => (inMass ? massIn(v, massUnit.value) : v)
-  const points = measured.value.map((m, i) => {
-    const other = setupChange(newest.value!, m)
-    const band = bands.value[i]![quantity]
-    return {
-      date: m.measuredOn,
-      value: band ? show(band.value) : null,
-      low: band && show(band.value - band.halfWidth),
-      high: band && show(band.value + band.halfWidth),
-      otherSetup: other.anotherTester || other.anotherCaliper,
-    }
-  })
-  return { name, points, ...look }
-}
-
-const curves = computed<Curve[]>(() => {
-  if (!basis.value) return []
-  switch (subject.value) {
-    case 'parts':
-      return [
-        byCheckIn('leanMass', 'lean', { color: LEAF, symbol: 'circle' }),
-        byCheckIn('fatMass', 'fat', { color: AMBER, symbol: 'triangle', dash: 'dashed' }),
-      ]
-    case 'fatPercent':
-      return [byCheckIn('fatPercent', 'fat %', { color: AMBER, symbol: 'triangle' })]
-    case 'sum':
-      return [byCheckIn('sum', 'sum', { color: OAK, symbol: 'circle' })]
-    case 'mass':
-      return massCurves()
-    default:
-      return [siteCurve(subject.value)]
-  }
-})
-
-/** Each day's mass as loose points, and the average of each week through them. */
-function massCurves(): Curve[] {
-  const taken = new Set(view.value.weighIns.map(({ date }) => date))
-  const own = measured.value.flatMap(({ measuredOn: date, readings }) => {
-    const kg = massOf(readings)
-    return kg === undefined || taken.has(date) ? [] : [{ date, kg }]
-  })
-  const days = [...view.value.weighIns, ...own].sort((a, b) => (a.date < b.date ? -1 : 1))
-  const show = (kg: number) => massIn(kg, massUnit.value)
-  const today = isoDateOf(new Date())
-  return [
-    {
-      ...{ name: 'each day', color: FADED, symbol: 'circle', loose: true },
-      points: days.map(({ date, kg }) => ({ date, value: show(kg) })),
-    },
-    {
-      ...{ name: 'week', color: OAK, symbol: 'rect' },
-      points: weeklyAverages(days).map(({ to: end, kg }) => ({
-        date: end > today ? today : end,
-        value: show(kg),
-      })),
-    },
-  ]
-}
-
-function siteCurve(site: SiteId): Curve {
-  const { sex } = view.value.client
-  return {
-    ...{ name: nameOf(site).toLowerCase(), color: OAK, symbol: 'circle' },
-    points: measured.value.map((m) => {
-      const value = siteValues(protocolOf(m), sex, m.readings)[site]?.value
-      const inUnit =
-        value === undefined ? null : isSkinfold(site) ? value : lengthIn(value, lengthUnit.value)
-      return { date: m.measuredOn, value: inUnit }
-    }),
-  }
-}
-
-const unit = computed(() => {
-  const of = subject.value
-  if (of === 'parts' || of === 'mass') return massUnit.value
-  if (of === 'fatPercent') return '%'
-  return of === 'sum' || isSkinfold(of) ? 'mm' : lengthUnit.value
-})
-
-/** What the plan in force asks of what is shown. */
-const goal = computed(() => {
-  const plan = planInForce.value
-  const of = subject.value === 'parts' ? ('fatMass' as const) : subject.value
-  const girth = of !== 'fatPercent' && of !== 'fatMass' && of !== 'mass' && of !== 'sum'
-  if (!plan || (girth && !isGirth(of))) return undefined
-  const { sex, birthDate } = view.value.client
-  const { goal: wanted, fatKg, leanKg, standardError } = plan.definition
-  const start = { sex, ageYears: ageOn(birthDate, plan.startedOn), fatKg, leanKg, standardError }
-  const value = goalOf(of, wanted, start)
-  if (value === undefined) return undefined
-  const inMass = of === 'fatMass' || of === 'mass'
-  const shownAs = inMass
-    ? massIn(value, massUnit.value)
-    : girth
-      ? lengthIn(value, lengthUnit.value)
-      : value
-  const name = `${subject.value === 'parts' ? 'goal, fat' : 'goal'} ${fixed(shownAs, 1)}`
-  return { name, value: shownAs }
-})
+const { subject, subjects, gaps, curves, unit, goal } = useClientCurves(view, measured, shown)
 
 /* The period that is looked at: all of it until the coach brushes or names two dates. */
 const dates = computed(() => curves.value.flatMap((c) => c.points.map((p) => p.date)).sort())
@@ -297,12 +136,8 @@ const label = computed(() => {
     <section v-if="curves.length" class="pt-4">
       <h2 class="border-b-2 border-ink pb-1 text-xl">The stretch</h2>
       <div class="flex flex-wrap items-end gap-3 py-3">
-        <FieldRow id="from" label="from">
-          <input id="from" v-model="from" type="date" class="field" />
-        </FieldRow>
-        <FieldRow id="to" label="to">
-          <input id="to" v-model="to" type="date" class="field" />
-        </FieldRow>
+        <TextField id="from" v-model="from" label="from" type="date" />
+        <TextField id="to" v-model="to" label="to" type="date" />
         <button v-if="brushed" type="button" class="button" @click="brushed = undefined">
           All of it
         </button>
@@ -349,9 +184,7 @@ const label = computed(() => {
         </li>
       </ul>
       <form class="flex flex-wrap items-end gap-3 pt-3" @submit.prevent="addNote">
-        <FieldRow id="note-date" label="Day">
-          <input id="note-date" v-model="note.date" type="date" class="field" />
-        </FieldRow>
+        <TextField id="note-date" v-model="note.date" label="Day" type="date" />
         <FieldRow id="note-kind" label="Kind">
           <select id="note-kind" v-model="note.kind" class="field">
             <option v-for="k in CLIENT_NOTE_KINDS" :key="k" :value="k">
@@ -359,9 +192,13 @@ const label = computed(() => {
             </option>
           </select>
         </FieldRow>
-        <FieldRow id="note-words" label="In a few words" class="min-w-48 flex-1">
-          <input id="note-words" v-model="note.words" class="field" maxlength="80" />
-        </FieldRow>
+        <TextField
+          id="note-words"
+          v-model="note.words"
+          label="In a few words"
+          class="min-w-48 flex-1"
+          maxlength="80"
+        />
         <button type="submit" class="button">Put on the axis</button>
       </form>
       <AlertLine :text="trouble" />

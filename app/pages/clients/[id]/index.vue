@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { addDays, fixed, formatDate, isoDateOf, massIn } from '#core'
-import { clients } from '#shared/contract/routes/clients'
+import { clients } from '~/contract'
 
 const route = useRoute()
 const { id, view, error, refresh, measured } = await useClientRecord()
@@ -8,7 +8,8 @@ const { start, busy, trouble } = useStartCheckIn()
 const atScreening = route.hash === '#screening'
 const unit = useMassUnit()
 
-const { newest, open, series } = useLedger(view, measured)
+const ledger = useLedger(view, measured)
+const { newest, open, series } = ledger
 const { then, now, judgement, massKg, take } = usePair(view, measured)
 const { hiding, shown, asked } = usePercentages(() => view.value?.client)
 const today = isoDateOf(new Date())
@@ -87,7 +88,7 @@ const standing = computed(() => {
     <LedgerSheet
       v-if="measured.length"
       :view="view"
-      :measured="measured"
+      :ledger="ledger"
       :unit="unit"
       :percentages="shown"
       :then-id="then?.id"
@@ -105,8 +106,8 @@ const standing = computed(() => {
       {{ formatDate(addDays(newest.measuredOn, view.client.cadenceDays), true) }}.
     </p>
     <div class="space-y-3 pt-6">
-      <details id="screening" class="border-t-2 border-line pt-2" :open="atScreening">
-        <summary class="min-h-11 cursor-pointer py-2 text-lg font-bold">
+      <FoldOut id="screening" class="border-t-2 border-line pt-2" :open="atScreening"
+        ><template #title>
           Private screening
           <span class="font-normal text-faded">
             {{
@@ -115,7 +116,7 @@ const standing = computed(() => {
                 : 'nothing asked yet'
             }}
           </span>
-        </summary>
+        </template>
         <ScreeningPanel
           v-if="ofFile"
           :client-id="view.client.id"
@@ -123,15 +124,17 @@ const standing = computed(() => {
           :today="today"
           @kept="file.refresh()"
         />
-      </details>
-      <details class="border-t-2 border-line pt-2">
-        <summary class="min-h-11 cursor-pointer py-2 text-lg font-bold">
-          Past check-in from paper
-        </summary>
+      </FoldOut>
+      <FoldOut title="Past check-in from paper" class="border-t-2 border-line pt-2">
         <form class="flex max-w-xl flex-wrap items-end gap-3" @submit.prevent="enterPaper">
-          <FieldRow id="paper-date" label="Date of the sheet" :error="paperTrouble">
-            <input id="paper-date" v-model="paperDate" type="date" class="field" :max="today" />
-          </FieldRow>
+          <TextField
+            id="paper-date"
+            v-model="paperDate"
+            label="Date of the sheet"
+            :error="paperTrouble"
+            type="date"
+            :max="today"
+          />
           <button type="submit" class="button">Type it in</button>
         </form>
         <ul v-if="papers.length" class="pt-2">
@@ -141,11 +144,12 @@ const standing = computed(() => {
             </NuxtLink>
           </li>
         </ul>
-      </details>
-      <details v-if="ofFile?.voided.length" class="border-t-2 border-line pt-2">
-        <summary class="min-h-11 cursor-pointer py-2 text-lg font-bold">
-          Voided check-ins ({{ ofFile.voided.length }})
-        </summary>
+      </FoldOut>
+      <FoldOut
+        v-if="ofFile?.voided.length"
+        :title="`Voided check-ins (${ofFile.voided.length})`"
+        class="border-t-2 border-line pt-2"
+      >
         <ul>
           <li v-for="checkIn in ofFile.voided" :key="checkIn.id" class="border-b border-line py-2">
             <p>
@@ -155,11 +159,8 @@ const standing = computed(() => {
             <CheckInRepair :check-in="checkIn" :client-id="id" voided @done="again" />
           </li>
         </ul>
-      </details>
-      <details class="border-t-2 border-line pt-2">
-        <summary class="min-h-11 cursor-pointer py-2 text-lg font-bold">
-          Edit, change log, archive
-        </summary>
+      </FoldOut>
+      <FoldOut title="Edit, change log, archive" class="border-t-2 border-line pt-2">
         <ClientFile
           v-if="ofFile"
           :client="view.client"
@@ -167,7 +168,7 @@ const standing = computed(() => {
           :today="today"
           @changed="again"
         />
-      </details>
+      </FoldOut>
     </div>
   </ClientPage>
 </template>

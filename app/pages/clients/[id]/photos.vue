@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { formatDate } from '#core'
-import { PHOTO_VIEWS, type Photo } from '#shared/contract/photos'
-import { photos as routes } from '#shared/contract/routes/photos'
+import { PHOTO_VIEWS } from '#shared/contract/choices'
+import type { Photo } from '#shared/contract/photos'
+import { photos as routes } from '~/contract'
 
 const { id, view, error, data } = await useClientPart('photos', routes.list)
 

@@ -12,7 +12,7 @@ import {
   type ScreeningFlag,
 } from '#core'
 import type { Plan, PlanDefinition } from '#shared/contract/plans'
-import { plans as routes } from '#shared/contract/routes/plans'
+import { plans as routes } from '~/contract'
 import { GOAL_KINDS_NAMED } from '~/features/plan/usePlanDraft'
 
 const { id, view, error, measured } = await useClientRecord('plan')
@@ -124,17 +124,19 @@ const foldsTaken = computed(
         to licensed practice, and local rules come first.
         <template v-if="!foldsTaken">The start stands on the tape alone.</template>
       </p>
-      <details v-if="old.length" class="pt-4" data-test="old-plans">
-        <summary class="min-h-11 cursor-pointer py-2 font-bold">
-          Plans before ({{ old.length }})
-        </summary>
+      <FoldOut
+        v-if="old.length"
+        :title="`Plans before (${old.length})`"
+        class="pt-4"
+        data-test="old-plans"
+      >
         <ul>
           <li v-for="before in old" :key="before.id" class="border-b border-line py-1">
             From {{ formatDate(before.startedOn, true) }}: {{ goalWords(before.definition) }},
             {{ before.definition.weeks }} weeks
           </li>
         </ul>
-      </details>
+      </FoldOut>
     </template>
   </ClientPage>
 </template>

@@ -13,7 +13,7 @@ import {
   weekdayOf,
   weeklyAverages,
 } from '#core'
-import { weighIns as routes } from '#shared/contract/routes/weigh-ins'
+import { weighIns as routes } from '~/contract'
 
 const { id, view, error, data } = await useClientPart('weigh-ins', routes.list)
 
@@ -96,9 +96,13 @@ const daysOf = (from: string, to: string) =>
           />
         </FieldRow>
         <div class="flex flex-wrap items-end gap-3">
-          <FieldRow id="last" label="The last one is of">
-            <input id="last" v-model="form.last" type="date" class="field" :max="today" />
-          </FieldRow>
+          <TextField
+            id="last"
+            v-model="form.last"
+            label="The last one is of"
+            type="date"
+            :max="today"
+          />
           <ChoiceRow v-model="unit" label="Masses in" hide-label :options="MASS_UNITS" />
         </div>
         <div v-if="read?.ok" class="border-l-4 border-leaf pl-3" data-test="read-as">

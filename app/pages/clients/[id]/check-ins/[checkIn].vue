@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { measuredOf, type Conversion } from '#core'
 import type { CheckInView } from '#shared/contract/check-ins'
-import { checkIns } from '#shared/contract/routes/check-ins'
+import { checkIns } from '~/contract'
 
 const route = useRoute()
 const params = { id: String(route.params.checkIn) }

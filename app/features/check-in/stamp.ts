@@ -1,0 +1,43 @@
+import { readingsInForce, slotOf } from '#core'
+import type { CheckIn, NewReading, ReadingRecord } from '#shared/contract/check-ins'
+
+/** A reading as it was typed, before it is anybody's. */
+export type TypedReading = Pick<
+  NewReading,
+  'kind' | 'site' | 'standard' | 'trial' | 'value' | 'typedUnit' | 'typedText'
+>
+
+type Instruments = Partial<Pick<CheckIn, 'caliperId' | 'tapeId' | 'scaleId'>>
+
+/** What a reading of that kind is taken with; heights are taken with nothing that is on record. */
+export function instrumentFor(
+  kind: NewReading['kind'],
+  { caliperId, tapeId, scaleId }: Instruments,
+): string | null {
+  return { skinfold: caliperId, girth: tapeId, mass: scaleId, height: null }[kind] ?? null
+}
+
+/**
+ * Says of a reading who takes it now and with what, and what it stands in the place of.
+ *
+ * @param readings those of the check-in so far
+ * @param made its id, and the instant at which it was typed
+ */
+export function stampReading(
+  reading: TypedReading,
+  checkIn: Pick<CheckIn, 'id' | 'testerId' | 'closedAt'> & Instruments,
+  readings: readonly ReadingRecord[],
+  made: { id: string; takenAt: string },
+): NewReading {
+  const slot = slotOf(reading)
+  const before = readingsInForce(readings).find((r) => slotOf(r) === slot)
+  return {
+    ...reading,
+    ...made,
+    checkInId: checkIn.id,
+    supersedes: before?.id ?? null,
+    testerId: checkIn.testerId,
+    instrumentId: instrumentFor(reading.kind, checkIn),
+    ...(checkIn.closedAt === null ? {} : { repair: true }),
+  }
+}

@@ -1,0 +1,182 @@
+import {
+  ageOn,
+  bandsOf,
+  basisOf,
+  fixed,
+  goalOf,
+  isGirth,
+  isoDateOf,
+  isSkinfold,
+  lengthIn,
+  massIn,
+  massOf,
+  nameOf,
+  protocolOf,
+  seriesBy,
+  setupChange,
+  siteValues,
+  weeklyAverages,
+  type Measured,
+  type Quantity,
+  type SiteId,
+} from '#core'
+import type { CheckInWithReadings } from '#shared/contract/check-ins'
+import type { ClientRecord } from '#shared/contract/record'
+import type { Curve } from './SeriesChart.vue'
+
+type Subject = 'parts' | 'fatPercent' | 'sum' | 'mass' | SiteId
+
+/**
+ * What can be shown over time of a client, and the curves of what is chosen.
+ *
+ * @param measured closed check-ins, oldest first
+ * @param shown false for a client who sees sums and girths only
+ */
+export function useClientCurves(
+  view: Ref<ClientRecord>,
+  measured: Ref<(Measured & CheckInWithReadings)[]>,
+  shown: Ref<boolean>,
+) {
+  const massUnit = useMassUnit()
+  const lengthUnit = useLengthUnit()
+  const { newest, sites } = useLedger(view, measured)
+
+  const subject = ref<Subject>(shown.value ? 'parts' : 'sum')
+  const subjects = computed(() => [
+    ...(shown.value
+      ? [
+          { id: 'parts', name: 'Fat and lean mass' },
+          { id: 'fatPercent', name: 'Fat %' },
+        ]
+      : []),
+    { id: 'sum', name: 'Sum of folds' },
+    { id: 'mass', name: 'Body mass, each day and week' },
+    ...sites.value.map((site) => ({ id: site, name: nameOf(site) })),
+  ])
+  watch(shown, (may) => {
+    if (!may && (subject.value === 'parts' || subject.value === 'fatPercent')) subject.value = 'sum'
+  })
+
+  const basis = computed(() => newest.value && basisOf(view.value.client, newest.value))
+  const byEquation = computed(() => ['parts', 'fatPercent', 'sum'].includes(subject.value))
+  const gaps = computed(() =>
+    basis.value && byEquation.value
+      ? seriesBy(view.value.client, measured.value, basis.value).flatMap(({ checkIn, gap }) =>
+          gap ? [{ id: checkIn.id, on: checkIn.measuredOn, gap }] : [],
+        )
+      : [],
+  )
+
+  const bands = computed(() =>
+    measured.value.map((m) => bandsOf(view.value.client, m, basis.value!, newest.value)),
+  )
+
+  /** One quantity over the check-ins, with the band of the measurement error. */
+  function byCheckIn(
+    quantity: Quantity,
+    name: string,
+    look: Omit<Curve, 'name' | 'points'>,
+  ): Curve {
+    const inMass = quantity === 'fatMass' || quantity === 'leanMass'
+    const show = (v: number) => (inMass ? massIn(v, massUnit.value) : v)
+    const points = measured.value.map((m, i) => {
+      const other = setupChange(newest.value!, m)
+      const band = bands.value[i]![quantity]
+      return {
+        date: m.measuredOn,
+        value: band ? show(band.value) : null,
+        low: band && show(band.value - band.halfWidth),
+        high: band && show(band.value + band.halfWidth),
+        otherSetup: other.anotherTester || other.anotherCaliper,
+      }
+    })
+    return { name, points, ...look }
+  }
+
+  const curves = computed<Curve[]>(() => {
+    if (!basis.value) return []
+    switch (subject.value) {
+      case 'parts':
+        return [
+          byCheckIn('leanMass', 'lean', { color: LEAF, symbol: 'circle' }),
+          byCheckIn('fatMass', 'fat', { color: AMBER, symbol: 'triangle', dash: 'dashed' }),
+        ]
+      case 'fatPercent':
+        return [byCheckIn('fatPercent', 'fat %', { color: AMBER, symbol: 'triangle' })]
+      case 'sum':
+        return [byCheckIn('sum', 'sum', { color: OAK, symbol: 'circle' })]
+      case 'mass':
+        return massCurves()
+      default:
+        return [siteCurve(subject.value)]
+    }
+  })
+
+  /** Each day's mass as loose points, and the average of each week through them. */
+  function massCurves(): Curve[] {
+    const taken = new Set(view.value.weighIns.map(({ date }) => date))
+    const own = measured.value.flatMap(({ measuredOn: date, readings }) => {
+      const kg = massOf(readings)
+      return kg === undefined || taken.has(date) ? [] : [{ date, kg }]
+    })
+    const days = [...view.value.weighIns, ...own].sort((a, b) => (a.date < b.date ? -1 : 1))
+    const show = (kg: number) => massIn(kg, massUnit.value)
+    const today = isoDateOf(new Date())
+    return [
+      {
+        ...{ name: 'each day', color: FADED, symbol: 'circle', loose: true },
+        points: days.map(({ date, kg }) => ({ date, value: show(kg) })),
+      },
+      {
+        ...{ name: 'week', color: OAK, symbol: 'rect' },
+        points: weeklyAverages(days).map(({ to: end, kg }) => ({
+          date: end > today ? today : end,
+          value: show(kg),
+        })),
+      },
+    ]
+  }
+
+  function siteCurve(site: SiteId): Curve {
+    const { sex } = view.value.client
+    return {
+      ...{ name: nameOf(site).toLowerCase(), color: OAK, symbol: 'circle' },
+      points: measured.value.map((m) => {
+        const value = siteValues(protocolOf(m), sex, m.readings)[site]?.value
+        const inUnit =
+          value === undefined ? null : isSkinfold(site) ? value : lengthIn(value, lengthUnit.value)
+        return { date: m.measuredOn, value: inUnit }
+      }),
+    }
+  }
+
+  const unit = computed(() => {
+    const of = subject.value
+    if (of === 'parts' || of === 'mass') return massUnit.value
+    if (of === 'fatPercent') return '%'
+    return of === 'sum' || isSkinfold(of) ? 'mm' : lengthUnit.value
+  })
+
+  /** What the plan in force asks of what is shown. */
+  const goal = computed(() => {
+    const plan = view.value.planInForce
+    const of = subject.value === 'parts' ? ('fatMass' as const) : subject.value
+    const girth = of !== 'fatPercent' && of !== 'fatMass' && of !== 'mass' && of !== 'sum'
+    if (!plan || (girth && !isGirth(of))) return undefined
+    const { sex, birthDate } = view.value.client
+    const { goal: wanted, fatKg, leanKg, standardError } = plan.definition
+    const start = { sex, ageYears: ageOn(birthDate, plan.startedOn), fatKg, leanKg, standardError }
+    const value = goalOf(of, wanted, start)
+    if (value === undefined) return undefined
+    const inMass = of === 'fatMass' || of === 'mass'
+    const shownAs = inMass
+      ? massIn(value, massUnit.value)
+      : girth
+        ? lengthIn(value, lengthUnit.value)
+        : value
+    const name = `${subject.value === 'parts' ? 'goal, fat' : 'goal'} ${fixed(shownAs, 1)}`
+    return { name, value: shownAs }
+  })
+
+  return { subject, subjects, gaps, curves, unit, goal }
+}

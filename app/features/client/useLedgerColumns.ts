@@ -1,0 +1,154 @@
+import {
+  bandsOf,
+  basisOf,
+  fixed,
+  formatDate,
+  formatFold,
+  isSkinfold,
+  lengthIn,
+  massIn,
+  nameOf,
+  protocolOf,
+  setupChange,
+  trialsOf,
+  type MassUnit,
+  type Measured,
+  type SiteId,
+} from '#core'
+import type { CheckInWithReadings } from '#shared/contract/check-ins'
+import type { ClientRecord } from '#shared/contract/record'
+import type { LedgerColumn } from './LedgerCells.vue'
+import type { LedgerPoint } from './CompositionChart.vue'
+import type { Ledger } from './useLedger'
+
+/** Width of a column, px. */
+export const COLUMN_WIDTH = 78
+
+/** What the sheet is made of, besides the ledger itself; reactive. */
+export interface LedgerSource {
+  view: ClientRecord
+  unit: MassUnit
+  /** False where the client sees sums and girths only. */
+  percentages: boolean
+  showTrials: boolean
+  showSuperseded: boolean
+  /** The two that are compared. */
+  thenId?: string
+  nowId?: string
+}
+
+interface Line {
+  id: SiteId | 'sum' | 'mass' | 'fat-percent' | 'fat' | 'lean'
+  label: string
+  strong?: boolean
+  /** Not for a client who sees sums and girths only. */
+  level?: boolean
+}
+
+/** The lines and columns of the ledger in words, and the points of the curve over it. */
+export function useLedgerColumns(
+  {
+    columns,
+    newest,
+    series,
+    values,
+    masses,
+    sites,
+    supersededOf,
+  }: Ledger<Measured & CheckInWithReadings>,
+  source: Readonly<LedgerSource>,
+) {
+  const lengthUnit = useLengthUnit()
+
+  /** Fat and lean mass of each check-in with the band of its measurement error. */
+  const points = computed<LedgerPoint[]>(() => {
+    const last = newest.value
+    if (!last) return []
+    const { client } = source.view
+    const basis = basisOf(client, last)
+    return series.value.map(({ checkIn, estimate }, i) => {
+      const other = setupChange(last, checkIn)
+      const bands = estimate?.fatMassKg === undefined ? {} : bandsOf(client, checkIn, basis, last)
+      return {
+        x: COLUMN_WIDTH * (i + 0.5),
+        date: checkIn.measuredOn,
+        fat: bands.fatMass ?? null,
+        lean: bands.leanMass ?? null,
+        otherSetup: other.anotherTester || other.anotherCaliper,
+      }
+    })
+  })
+
+  const lines = computed<Line[]>(() =>
+    [
+      ...sites.value.map((id) => ({
+        id,
+        label: isSkinfold(id) ? nameOf(id) : `${nameOf(id)}, ${lengthUnit.value}`,
+      })),
+      { id: 'sum' as const, label: 'Sum', strong: true },
+      { id: 'mass' as const, label: `Body mass, ${source.unit}` },
+      { id: 'fat-percent' as const, label: 'Fat %', level: true },
+      { id: 'fat' as const, label: `Fat, ${source.unit}`, level: true },
+      { id: 'lean' as const, label: `Lean, ${source.unit}`, level: true },
+    ].filter((line: Line) => source.percentages || !line.level),
+  )
+
+  /** A column in words. */
+  const columnAt = computed(() => {
+    // Read here, so that a change of any makes all columns anew.
+    const { unit, showTrials: withTrials, showSuperseded: withSuperseded, thenId, nowId } = source
+    const length = lengthUnit.value
+    const all = columns.value.map((checkIn, i) => ({
+      checkIn,
+      ...{ point: series.value[i]!, values: values.value[i]!, massKg: masses.value[i] },
+    }))
+    const rows = lines.value.map(({ id }) => id)
+    const ofSite = new Set<string>(sites.value)
+
+    const mass = (kg: number | undefined) => (kg === undefined ? '–' : fixed(massIn(kg, unit), 1))
+    const site = (id: SiteId, value: number) =>
+      isSkinfold(id) ? formatFold(value) : fixed(lengthIn(value, length), 1)
+    function text(id: Line['id'], { point, values: taken, massKg }: (typeof all)[number]) {
+      const { estimate } = point
+      if (id === 'mass') return mass(massKg)
+      if (id === 'fat') return mass(estimate?.fatMassKg)
+      if (id === 'lean') return mass(estimate?.leanMassKg)
+      if (id === 'fat-percent') return estimate ? fixed(estimate.fatPercent, 1) : '–'
+      if (id === 'sum') return estimate?.sumMm === undefined ? '–' : formatFold(estimate.sumMm)
+      return taken[id] ? site(id, taken[id].value) : '–'
+    }
+    const trials = (id: Line['id'], { checkIn }: (typeof all)[number]) =>
+      withTrials && ofSite.has(id)
+        ? trialsOf(checkIn.readings, id as SiteId, protocolOf(checkIn))
+            .filter((trial) => trial !== undefined)
+            .map((trial) => site(id as SiteId, trial))
+            .join(' ')
+        : ''
+    const superseded = (id: Line['id'], { checkIn }: (typeof all)[number]) =>
+      withSuperseded && (ofSite.has(id) || id === 'mass')
+        ? supersededOf(checkIn, id as SiteId | 'mass').map((r) =>
+            id === 'mass' ? mass(r.value) : site(id as SiteId, r.value),
+          )
+        : []
+    return (index: number): LedgerColumn => {
+      const column = all[index]!
+      const { id, measuredOn } = column.checkIn
+      return {
+        index,
+        id,
+        day: formatDate(measuredOn),
+        year: measuredOn.slice(0, 4),
+        longDate: formatDate(measuredOn, true),
+        role: id === thenId ? 'then' : id === nowId ? 'now' : undefined,
+        gap: column.point.gap,
+        cells: rows.map((row) => ({
+          text: text(row, column),
+          trials: trials(row, column),
+          superseded: superseded(row, column),
+        })),
+      }
+    }
+  })
+
+  return { points, lines, columnAt }
+}

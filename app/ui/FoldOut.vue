@@ -1,0 +1,13 @@
+<script setup lang="ts">
+/** What is shown when it is asked for, under a heading that is always there. */
+defineProps<{ title?: string; open?: boolean }>()
+</script>
+
+<template>
+  <details :open="open">
+    <summary class="min-h-11 cursor-pointer py-2 text-lg font-bold">
+      <slot name="title">{{ title }}</slot>
+    </summary>
+    <slot />
+  </details>
+</template>

@@ -1,0 +1,49 @@
+import { expect, test } from 'vitest'
+import { stampReading, type TypedReading } from '../../app/features/check-in/stamp'
+import { idOf, readingOp, viewOf } from './support/world'
+
+const A = idOf('check-in A')
+const [caliperId, tapeId, scaleId] = ['caliper', 'tape', 'scale'].map(idOf) as [
+  string,
+  string,
+  string,
+]
+const { checkIn } = viewOf(A, { caliperId, tapeId, scaleId })
+const made = { id: idOf('made'), takenAt: '2026-03-02T09:05:00.000Z' }
+const typed = (kind: TypedReading['kind'], site: TypedReading['site'] = null): TypedReading => ({
+  ...{ kind, site, standard: kind === 'skinfold' ? 'us' : null, trial: 1, value: 12 },
+  ...{ typedUnit: 'mm', typedText: '12' },
+})
+
+test.each([
+  ['skinfold', 'thigh', caliperId],
+  ['girth', 'waist', tapeId],
+  ['mass', null, scaleId],
+  ['height', null, null],
+] as const)('a %s is stored with what it was taken with', (kind, site, instrumentId) => {
+  const stamped = stampReading(typed(kind, site), checkIn, [], made)
+  expect(stamped).toEqual({
+    ...{ ...typed(kind, site), ...made, checkInId: A, supersedes: null },
+    ...{ testerId: checkIn.testerId, instrumentId },
+  })
+  const bare = { ...checkIn, caliperId: null, tapeId: null, scaleId: null }
+  expect(stampReading(typed(kind, site), bare, [], made).instrumentId).toBeNull()
+})
+
+test('it stands in the place of the one in force in its box, and says so of a closed check-in', () => {
+  const record = (what: string, more: object) => ({ ...readingOp(A, what).reading, ...more })
+  const readings = [
+    record('first', {}),
+    record('second', { supersedes: idOf('first') }),
+    record('other trial', { trial: 2 }),
+    record('other standard', { standard: 'int' }),
+    record('other site', { site: 'triceps' }),
+  ]
+  const again = stampReading(typed('skinfold', 'thigh'), checkIn, readings, made)
+  expect(again.supersedes).toBe(idOf('second'))
+  expect(again).not.toHaveProperty('repair')
+  const closed = { ...checkIn, closedAt: made.takenAt }
+  expect(stampReading(typed('girth', 'waist'), closed, readings, made)).toMatchObject({
+    ...{ supersedes: null, repair: true },
+  })
+})

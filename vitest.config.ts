@@ -3,7 +3,7 @@ import { defineConfig } from 'vitest/config'
 
 const folder = (name: string) => fileURLToPath(new URL(name, import.meta.url))
 
-const alias = { '#core': folder('core'), '#shared': folder('shared') }
+const alias = { '#core': folder('core/index.ts'), '#shared': folder('shared') }
 
 export default defineConfig({
   test: {
@@ -21,7 +21,7 @@ export default defineConfig({
         test: {
           // Simulations of many thousand clients: with the whole suite, not with every check.
           name: 'long',
-          include: ['tests/long/**/*.test.ts'],
+          include: ['tests/long/**/*.test.ts', 'tests/cli/**/*.test.ts'],
           pool: 'threads',
         },
       },
@@ -40,6 +40,7 @@ export default defineConfig({
           include: ['tests/server/**/*.test.ts'],
           pool: 'forks',
           globalSetup: ['tests/server/support/global.ts'],
+          setupFiles: ['tests/server/support/noon.ts'],
           testTimeout: 30_000,
           hookTimeout: 60_000,
         },

@@ -23,7 +23,7 @@ const TRUNK = 'Level all round, read after a normal breath out, snug and not den
 const LIMB = 'Muscle relaxed, weight even, tape square to the limb, snug and not denting.'
 
 /** Every girth, with where and how. The tape lies flat on the skin; each girth is taken twice. */
-export const GIRTHS: readonly GirthLandmark[] = [
+const GIRTHS: readonly GirthLandmark[] = [
   girth(
     'neck',
     'Just below the larynx, not on the shoulder muscle.',

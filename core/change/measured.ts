@@ -115,7 +115,7 @@ export interface SetupChange {
 }
 
 /** Whether a site was read by another tester or instrument than then. */
-export function siteSetupChange(then: Measured, now: Measured, site: SiteId): SetupChange {
+function siteSetupChange(then: Measured, now: Measured, site: SiteId): SetupChange {
   const [before, after] = [setupAt(then, site), setupAt(now, site)]
   return {
     anotherTester: before.testerId !== after.testerId,
@@ -136,7 +136,7 @@ export function setupChange(then: Measured, now: Measured): SetupChange {
 }
 
 /** How many single trials each value is worth. */
-export function trialsWorth(
+function trialsWorth(
   sites: Partial<Record<SiteId, SiteValue>>,
   protocol: Protocol,
   setupOf: (site: SiteId) => MeasurementSetup,

@@ -7,7 +7,7 @@ export type Certainty = 'clear' | 'likely' | 'no change' | 'cannot tell'
 /** Standard errors beyond which a change is clear: 99 in 100 unchanged clients read less. */
 export const CLEAR_AT = 2.58
 /** Standard errors beyond which a change is likely: 90 in 100 unchanged clients read less. */
-export const LIKELY_AT = 1.64
+const LIKELY_AT = 1.64
 
 /** A change with what it is worth. */
 export interface Verdict {
@@ -104,6 +104,9 @@ export function smallestWorthwhileChangeOfSum(folds: number): number {
 
 /** Which way a quantity went, as far as can be told. */
 export type Direction = 'down' | 'up' | 'held' | 'unclear' | 'absent'
+
+/** True for a change that can be named, whichever way. */
+export const moved = (direction: Direction) => direction === 'down' || direction === 'up'
 
 export function directionOf(verdict: Verdict | undefined): Direction {
   if (!verdict) return 'absent'

@@ -20,12 +20,6 @@ const shared = {
   gives: 'density',
 } satisfies Partial<Variant>
 
-/** The rows for all ages together, as the paper prints them beside the age groups. Used for nothing but comparison. */
-export const ALL_AGES: Record<'male' | 'female', { c: number; m: number }> = {
-  male: { c: 1.1765, m: 0.0744 },
-  female: { c: 1.1567, m: 0.0717 },
-}
-
 export const durninWomersley: Equation[] = [
   {
     id: 'durnin-womersley-4',

@@ -78,7 +78,8 @@ function numberOf(column: string, text: string): number | undefined {
 }
 
 function standardOf(row: RowReader): 'us' | 'int' {
-  const text = row.text('standard') || 'us'
+  // `school` is what the column was called at first; sheets that say so are still about.
+  const text = row.text('standard') || row.text('school') || 'us'
   if (text === 'us' || text === 'int') return text
   throw inputError('standard', 'unknown', 'standard', text, 'us or int, us when empty')
 }

@@ -16,7 +16,7 @@ export interface FoodLabel {
 export type LabelPart = 'fat' | 'carbohydrate' | 'protein' | 'alcohol'
 
 /** Daily values of the label, g a day of 2000 kcal. US Food and Drug Administration, 21 CFR 101.9, 2016 (from memory). */
-export const DAILY_VALUES: Partial<Record<LabelPart, number>> = {
+const DAILY_VALUES: Partial<Record<LabelPart, number>> = {
   fat: 78,
   carbohydrate: 275,
   protein: 50,

@@ -22,7 +22,7 @@ export const STATIC_KCAL_PER_KG = 3500 / KG_PER_POUND
 export const FAT_SUPPLY_KCAL = 69.3
 
 /** Intakes under these belong to licensed practice, kcal a day. */
-export const LEAST_INTAKE: Record<Sex, number> = { male: 1500, female: 1200 }
+const LEAST_INTAKE: Record<Sex, number> = { male: 1500, female: 1200 }
 
 export type RestingForm = 'lean' | 'athlete' | 'mass'
 

@@ -37,7 +37,7 @@ export interface Timeline {
 }
 
 /** No plan runs longer than this; a longer one is planned in parts. */
-export const LONGEST_WEEKS = 156
+const LONGEST_WEEKS = 156
 const DAYS = 7
 
 /**

@@ -1,5 +1,6 @@
 import type { GirthId, Sex } from '../anatomy/ids'
-import { type OwnProtocol, ownProtocol, protocolById } from './registry'
+import { type OwnProtocol, ownProtocol } from './own-protocol'
+import { protocolById } from './registry'
 import type { Protocol, Tolerance } from './types'
 
 /** What a check-in says of the set it is taken by. */

@@ -1,26 +1,14 @@
-import { z } from 'zod'
-import {
-  GIRTH_IDS,
-  type GirthId,
-  LANDMARK_STANDARDS,
-  type LandmarkStandard,
-  SKINFOLD_IDS,
-  type Sex,
-  type SkinfoldId,
-} from '../anatomy/ids'
+import type { LandmarkStandard, Sex, SkinfoldId, GirthId } from '../anatomy/ids'
 import { standardWithin } from '../anatomy/landmark-standards'
-import { landmarkOf } from '../anatomy/landmarks'
-import { nameOf } from '../anatomy/names'
 import { SEVEN_FOLDS } from '../equations/jackson-pollock'
 import { NINE_FOLDS } from '../equations/nine-site-ratio'
-import { EQUATIONS, variantFor } from '../equations/registry'
 import { inputError } from '../errors'
 import type { Protocol } from './types'
 
-const both = <T>(value: T): Record<Sex, T> => ({ male: value, female: value })
+export const both = <T>(value: T): Record<Sex, T> => ({ male: value, female: value })
 
 /** The rules of each standard; common practice among its textbooks. */
-const US_RULES = {
+export const US_RULES = {
   standard: 'us',
   rounds: 2,
   tolerance: { kind: 'mm', value: 2 },
@@ -30,7 +18,7 @@ const US_RULES = {
   readingDelaySeconds: [1, 2],
 } satisfies Partial<Protocol>
 
-const INT_RULES = {
+export const INT_RULES = {
   standard: 'int',
   rounds: 2,
   tolerance: { kind: 'percent', value: 5, atLeast: 0.5 },
@@ -192,109 +180,4 @@ export function protocolById(id: string, own: readonly Protocol[] = []): Protoco
 /** The standard that a fold of a protocol is located by. */
 export function standardOfSite(protocol: Protocol, site: SkinfoldId): LandmarkStandard {
   return standardWithin(site, protocol.standard)!
-}
-
-const ownSchema = z.object({
-  id: z
-    .string()
-    .regex(
-      /^own-[a-z0-9-]{1,40}$/,
-      'Id: accepted is own- and lower-case letters, figures and dashes.',
-    ),
-  name: z
-    .string()
-    .trim()
-    .min(1, 'Name: is missing. Accepted: 1 to 60 characters.')
-    .max(60, 'Name: is too long. Accepted: 1 to 60 characters.'),
-  standard: z.enum(LANDMARK_STANDARDS, {
-    error: `Landmark standard: accepted are ${LANDMARK_STANDARDS.join(', ')}.`,
-  }),
-  folds: z.array(z.enum(SKINFOLD_IDS, { error: 'Folds: there is no such site.' })),
-  girths: z.array(z.enum(GIRTH_IDS, { error: 'Girths: there is no such girth.' })),
-  rounds: z
-    .number()
-    .int()
-    .min(1, 'Rounds: accepted are 1 to 3.')
-    .max(3, 'Rounds: accepted are 1 to 3.'),
-  toleranceMm: z
-    .number()
-    .min(0.1, 'Tolerance: accepted is 0.1 to 10 mm.')
-    .max(10, 'Tolerance: accepted is 0.1 to 10 mm.'),
-})
-
-/** A set of the coach's own, as a form gives it. */
-export type OwnProtocol = z.input<typeof ownSchema>
-
-/**
- * Reads a protocol of the coach's own: any sites of one landmark standard in any order, and any girths, each once.
- *
- * @param own as a form or a file has it; what is not known of it is left out
- * @throws InputError naming what is wrong: an unknown or repeated site, or one that the standard does not land
- */
-export function readOwnProtocol(own: unknown): OwnProtocol {
-  const parsed = ownSchema.safeParse(own)
-  if (!parsed.success) {
-    const { path, message } = parsed.error.issues[0]!
-    throw inputError(
-      path.join('.') || 'protocol',
-      'impossible',
-      'Own protocol',
-      message,
-      'see the message',
-    )
-  }
-  const { standard, folds, girths } = parsed.data
-  if (folds.length + girths.length === 0) {
-    throw inputError('folds', 'missing', 'Own protocol, sites', undefined, 'one site or more')
-  }
-  for (const [input, sites] of Object.entries({ folds, girths })) {
-    const twice = sites.find((site, i, all: readonly string[]) => all.indexOf(site) !== i)
-    if (twice) {
-      const got = `${nameOf(twice)} twice`
-      throw inputError(input, 'impossible', 'Own protocol', got, 'each site once')
-    }
-  }
-  for (const site of folds) {
-    if (!landmarkOf(site, standardWithin(site, standard)!)) {
-      throw inputError(
-        'folds',
-        'wrong-standard',
-        `Own protocol, landmark standard ${standard}`,
-        nameOf(site),
-        'sites that this landmark standard has',
-      )
-    }
-  }
-  return parsed.data
-}
-
-/**
- * Makes a protocol of the coach's own. It feeds every equation whose sites it holds.
- *
- * @throws InputError as `readOwnProtocol` does
- */
-export function ownProtocol(own: OwnProtocol): Protocol {
-  const { id, name, standard, folds, girths, rounds, toleranceMm } = readOwnProtocol(own)
-  const sites = new Set<string>([...folds, ...girths])
-  const fed = (sex: Sex) =>
-    EQUATIONS.filter((equation) => {
-      if (equation.standard !== undefined && equation.standard !== standard) return false
-      if (!equation.variants.some((v) => v.sex === sex)) return false
-      const variant = variantFor(equation, sex)
-      const wanted = [...variant.folds, ...variant.girths]
-      return wanted.length > 0 && wanted.every((site) => sites.has(site))
-    }).map((equation) => equation.id)
-  return {
-    ...(standard === 'int' ? INT_RULES : US_RULES),
-    id,
-    name,
-    when: 'The coach’s own set.',
-    standard,
-    folds: both(folds),
-    girths: both(girths),
-    wants: ['height', 'mass'],
-    rounds,
-    tolerance: { kind: 'mm', value: toleranceMm },
-    equations: { male: fed('male'), female: fed('female') },
-  }
 }

@@ -36,7 +36,7 @@ export const TRAINING = ['untrained', 'recreational', 'athlete', 'physique'] as 
 export const BUILDS = ['very lean', 'usual', 'overweight', 'very overweight'] as const
 
 /** Days after which a screening is looked through again. Judgement. */
-export const SCREENING_GOOD_FOR_DAYS = 182
+const SCREENING_GOOD_FOR_DAYS = 182
 
 /** True when the answers should be looked through again. */
 export function isScreeningOld(reviewedOn: IsoDate, today: IsoDate): boolean {

@@ -1,7 +1,7 @@
 import type { Judgement } from '../change/judgement'
 
 /** The pace that is assumed where none is planned: fat, as a share of body mass a week. Judgement. */
-export const USUAL_PACE_SHARE_A_WEEK = 0.005
+const USUAL_PACE_SHARE_A_WEEK = 0.005
 
 /** A kilogram of fat is about this much on the sum of seven folds, mm. Judgement: half a kilogram is about 4 mm. */
 const MM_PER_KG_OF_FAT = 8

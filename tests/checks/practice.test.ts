@@ -7,8 +7,6 @@ import {
   KG_PER_POUND,
   normalisedLeanMassIndex,
   NORM_TABLES,
-  minimalDetectableChange,
-  SEVEN_FOLDS,
   waistToHip,
 } from '#core'
 
@@ -34,18 +32,6 @@ test('lean mass index brought to 1.80 m', () => {
 
 /* Standard anthropometry: girth less pi times the fold. */
 test('a corrected girth', () => expect(correctedGirth(32, 10)).toBeCloseTo(32 - Math.PI, 12))
-
-/* The project's reference tables: 8.0 mm on single trials, 6.6 mm on double (trained). Judgement, no published source. */
-test('the smallest real change of the sum of seven', () => {
-  const sites = (trials: number) => SEVEN_FOLDS.map((site) => ({ site, trials }))
-  const setup = { skill: 'trained' } as const
-  expect(minimalDetectableChange(sites(1), setup)).toBeCloseTo(8.0, 0)
-  expect(minimalDetectableChange(sites(2), setup)).toBeCloseTo(6.6, 1)
-  expect(minimalDetectableChange(sites(2), setup, { anotherTester: true })).toBeCloseTo(
-    6.64 * 1.5,
-    1,
-  )
-})
 
 describe('ranges', () => {
   /* Medians of the Cooper Institute data as printed by the American College of Sports Medicine, from memory. */

@@ -95,3 +95,15 @@ describe('the abdomen of Tran and Weltman', () => {
     expect(error).toMatchObject({ name: 'InputError', input: 'abdomen' })
   })
 })
+
+/* A girth that stands on a half inch stays there, whatever its centimetres hold in binary. */
+test('half inches stay half inches', () => {
+  for (let halves = 24; halves <= 48; halves++) {
+    const neck = (halves / 2) * 2.54
+    const { values } = administrativeNavy(
+      { sex: 'male', ageYears: 30, heightCm: 180 },
+      { neck, abdomen: neck + 50 },
+    )
+    expect(values.neck, `${halves / 2} in`).toBeCloseTo(neck, 9)
+  }
+})

@@ -229,3 +229,9 @@ test('what one millimetre does to the result', () => {
   })
   for (const points of Object.values(effect)) expect(points).toBeCloseTo(after! - before!, 9)
 })
+
+test('less than no fat is no result, and is refused with what came out', () => {
+  const tall = { sex: 'male', ageYears: 30, heightCm: 200 } as const
+  const error = thrownBy(() => estimate('navy-inch', tall, { neck: 45, abdomen: 60 }))
+  expect((error as Error).message).toMatch(/the inputs give [−-]\d+\.\d %, which is not a result/)
+})

@@ -1,6 +1,8 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
 import {
+  agree,
+  massOf,
   siteValues,
   nextFold,
   protocolById,
@@ -31,6 +33,22 @@ describe('the value of a site', () => {
     expect(result).toMatchObject({ method, flagged })
   })
 
+  test('decimals agree just where their figures do, whatever their binary tails', () => {
+    for (let low = 40; low <= 400; low++) {
+      for (const apart of [5, 10, 20, 30]) {
+        const within = { kind: 'mm', value: apart / 10 } as const
+        const [a, b, c] = [low, low + apart, low + apart + 1].map((tenths) => tenths / 10)
+        expect(agree(a!, b!, within), `${a} and ${b}`).toBe(true)
+        expect(agree(a!, c!, within), `${a} and ${c}`).toBe(false)
+      }
+    }
+  })
+
+  test('more than three trials, or three by the international rule, give the median', () => {
+    expect(siteValue([10, 10.4, 13], twoMm, 'median')!.value).toBe(10.4)
+    expect(siteValue([10, 20, 11, 12], twoMm)!.value).toBe(11.5)
+  })
+
   test('nothing without trials', () => expect(siteValue([], twoMm)).toBeUndefined())
 
   test('never depends on the order of the trials, and lies among them', () => {
@@ -52,6 +70,20 @@ describe('the value of a site', () => {
       ),
     )
   })
+})
+
+test('of two corrections of the same moment the larger id counts, in whatever order they come', () => {
+  const takenAt = '2026-03-01T09:00:00Z'
+  const rivals = ['b', 'c', 'a'].map((id) => ({ ...fold('thigh', 1, 20), id, takenAt }))
+  expect(readingsInForce(rivals).map(({ id }) => id)).toEqual(['c'])
+  expect(readingsInForce(rivals.reverse()).map(({ id }) => id)).toEqual(['c'])
+})
+
+test('the body mass is the one that came last', () => {
+  const scale = (trial: number, value: number): Reading => ({
+    ...{ ...fold('thigh', trial, value), kind: 'mass', site: null, standard: null },
+  })
+  expect(massOf([scale(1, 61), scale(2, 62)])).toBe(62)
 })
 
 describe('rotation', () => {

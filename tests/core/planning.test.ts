@@ -1,3 +1,8 @@
+/*
+ * Planning: goals, pace, timeline, energy, simulation, nutrients, cautions, follow-up, calendar. One long file, since
+ * its parts are held against the same few bodies.
+ */
+
 import { randomLcg, randomNormal } from 'd3-random'
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
@@ -27,6 +32,7 @@ import {
   planCautions,
   RESTING_FORMS,
   restingFormFor,
+  calendarOf,
   simulate,
   SEVEN_FOLDS,
   STATIC_KCAL_PER_KG,
@@ -39,7 +45,6 @@ import {
   type ProposedPlan,
   type StartingPoint,
 } from '#core'
-import { calendarOf } from '#core/exchange/calendar'
 import { fold, thrownBy } from './support'
 
 const man: StartingPoint = {
@@ -415,6 +420,7 @@ describe('the calendar', () => {
     expect(adviseCadence('preparation', 20)).toMatchObject({ days: 7 })
     expect(adviseCadence('preparation', 20).why).toMatch(/only be told after 20 days/)
     expect(adviseCadence('otherwise', undefined).days).toBe(42)
+    expect(adviseCadence('training', 14).why).toMatch(/can be told after 14 days/)
   })
 
   test('a day moved to by hand counts until something is measured', () => {

@@ -6,6 +6,7 @@ import {
   InputError,
   landmarkOf,
   ownProtocol,
+  readOwnProtocol,
   PROTOCOLS,
   recommend,
   standardOfSite,
@@ -66,7 +67,7 @@ describe("a protocol of the coach's own", () => {
   }
 
   test('feeds the equations whose sites it holds, in its own order', () => {
-    const protocol = ownProtocol(own)
+    const protocol = ownProtocol(readOwnProtocol(own))
     expect(protocol.folds.male).toEqual(['abdominal', 'chest', 'thigh'])
     expect(protocol.equations.male).toEqual(['jackson-pollock-3'])
     expect(protocol.equations.female).toEqual([])
@@ -78,7 +79,7 @@ describe("a protocol of the coach's own", () => {
     [{ folds: [], girths: [] }, /one site or more/],
     [{ name: ' ' }, /Name/],
   ] as const)('is refused with words: %o', (change, words) => {
-    const error = thrownBy(() => ownProtocol({ ...own, ...change } as OwnProtocol))
+    const error = thrownBy(() => readOwnProtocol({ ...own, ...change }))
     expect(error).toBeInstanceOf(InputError)
     expect((error as InputError).message).toMatch(words)
   })

@@ -131,6 +131,24 @@ describe('of two check-ins', () => {
     expect(also.map(({ id }) => id)).toContain('fat-down-lean-held')
   })
 
+  test('a loss that one weighing cannot tell is not too fast, however steep it reads', () => {
+    const { judgement } = headingOf(start, sheet('2026-03-08', 1, 63.1))
+    expect(-judgement.quantities.mass!.change).toBeGreaterThan(0.01 * 64)
+    expect(situationOf(judgement)).toMatchObject({ mass: 'unclear', tooFast: false })
+  })
+
+  test('a region moves alone only where folds of another were taken', () => {
+    const thigh = (day: string, mm: number): Measured => ({
+      ...sheet(day, 1, 64),
+      readings: [fold('thigh', 1, mm)],
+    })
+    const alone = judgeChange(woman, thigh('2026-03-01', 30), thigh('2026-06-01', 15))
+    expect(alone.folds[0]!.verdict.certainty).toBe('clear')
+    expect(situationOf(alone).region).toBeNull()
+    // One fold is no sum.
+    expect(alone.quantities.sum).toBeUndefined()
+  })
+
   test('another caliper and nothing clear: wait', () => {
     const now = sheet('2026-03-29', 0.98, 63.8, { caliperId: 'b' })
     expect(headingOf({ ...start, caliperId: 'a' }, now).rule.id).toBe('wait')
@@ -160,4 +178,9 @@ test('the next check-in is due when the pace has outgrown the hand', () => {
   expect(next.days).toBeGreaterThanOrEqual(14)
   expect(next.days).toBeLessThanOrEqual(28)
   expect(nextMeasuring(judgement, 64, 2 * next.pace)!.days).toBeLessThanOrEqual(next.days / 2 + 1)
+  // By the folds where no mass was taken: a kilogram of fat is about 8 mm on the sum (judgement, no source).
+  const { sum } = judgement.quantities
+  const half = nextMeasuring({ quantities: { sum } }, undefined, 0.5)!
+  expect(half).toMatchObject({ by: 'sum', pace: 4 })
+  expect(half.days).toBe(Math.ceil((7 * sum!.minimalDetectableChange) / 4))
 })

@@ -93,6 +93,17 @@ describe('one sheet and its slips', () => {
     expect(finding!.suggestions[0]!.value).toBeCloseTo(136.7 * KG_PER_POUND, 9)
   })
 
+  test('a body mass that is a slip itself says nothing about the folds', () => {
+    const slips = [{ abdominal: 195 }, { thigh: 52 }, byIds(NOW.map((v) => v * 1.45))]
+    for (const change of slips) {
+      const [mass, ...folds] = look(change, { massKg: 136.7 }).sort((one) =>
+        one.sites.includes('mass') ? -1 : 1,
+      )
+      expect(mass!.sites).toEqual(['mass'])
+      expect(folds).toEqual(look(change, { massKg: undefined }))
+    }
+  })
+
   test('a whole visit copied from the last one, or the second trial from the first', () => {
     expect(look(byIds(LAST)).map((f) => f.kind)).toEqual(['copy'])
     const twice = new Map(SEVEN_FOLDS.map((site, i) => [site, [NOW[i]!, NOW[i]!]]))

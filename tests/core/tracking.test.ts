@@ -21,6 +21,16 @@ import {
 import { fold, thrownBy } from './support'
 
 describe('the slope of Theil and Sen', () => {
+  test('turned upside down has its interval upside down', () => {
+    const random = randomNormal.source(randomLcg(0.77))(0, 1)
+    for (let n = 4; n <= 30; n++) {
+      const points = Array.from({ length: n }, (_, x) => ({ x, y: 0.3 * x + random() }))
+      const up = theilSen(points)!.interval!
+      const down = theilSen(points.map(({ x, y }) => ({ x, y: -y })))!.interval!
+      expect([-down[1], -down[0]], `${n} points`).toEqual(up)
+    }
+  })
+
   // Worked example of Sen PK, J Am Stat Assoc 1968;63:1379-1389, slope 4 (from memory).
   const sen = [
     [1, 9],
@@ -183,6 +193,14 @@ describe('a week of mass', () => {
     expect(week.kg).toBeCloseTo((62 + 62.6 + 61.9) / 3, 9)
     expect(massOfWeek(days([62]), '2026-03-02', 70)!.kg).toBe(62)
     expect(massOfWeek([], '2026-03-02')).toBeUndefined()
+  })
+
+  test('on a scale of tenths a day is odd from 3.5 tenths off a straight line', () => {
+    const line = Array.from({ length: 28 }, (_, i) => 70 - 0.1 * i)
+    const oddAt = (off: number) =>
+      oddDays(days(line.map((kg, i) => (i === 12 ? kg + off : kg)))).map(({ off: by }) => by)
+    expect(oddAt(0.3)).toEqual([])
+    expect(oddAt(-0.5)).toEqual([expect.closeTo(-0.5, 9)])
   })
 
   test('an odd day is pointed out against the trend, and the trend stays', () => {

@@ -1,17 +1,19 @@
 /**
- * `npm run -s estimate -- readings.csv`: a backlog of paper sheets, one row a person, to one row an equation.
+ * The verb `estimate`: a backlog of paper sheets, one row a person, to one row an equation.
  *
  * The main thread cuts the file into blocks of whole rows; two workers estimate them; the results are written in the
  * order of the file. Few blocks are under way at a time, so that memory does not grow with the file.
  */
+import { once } from 'node:events'
 import { createReadStream } from 'node:fs'
 import { availableParallelism } from 'node:os'
 import { StringDecoder } from 'node:string_decoder'
 import { fileURLToPath } from 'node:url'
-import { isMainThread, parentPort, Worker } from 'node:worker_threads'
+import { parentPort, Worker } from 'node:worker_threads'
 import Papa from 'papaparse'
 import { BATCH_COLUMNS, batchReader } from '../core/exchange/batch'
 import { columnName, csvLines, READ_ROWS } from '../core/exchange/csv'
+import { UsageError, type Verb } from './verb'
 
 const BLOCK = 1 << 18
 
@@ -41,7 +43,8 @@ function estimateBlock(
   }
 }
 
-function work() {
+/** What a worker does: answers each block that it is sent. */
+export function estimateBlocks() {
   let read: ReturnType<typeof batchReader> | undefined
   parentPort!.on('message', (block: Block) => {
     read ??= batchReader(block.header)
@@ -110,7 +113,7 @@ function startWorker() {
 }
 
 /** Estimates every row of the input. @returns whether any row failed */
-async function run(input: NodeJS.ReadableStream): Promise<boolean> {
+async function estimateAll(input: NodeJS.ReadableStream): Promise<boolean> {
   const workers = Array.from({ length: Math.min(2, availableParallelism()) }, startWorker)
   const underWay: Promise<Done>[] = []
   let failed = false
@@ -120,38 +123,50 @@ async function run(input: NodeJS.ReadableStream): Promise<boolean> {
     failed ||= done.failed
     await write(done.lines)
   }
-  await write(`${BATCH_COLUMNS.join(',')}\r\n`)
-  for await (const block of blocksOf(input)) {
-    underWay.push(workers[count++ % workers.length]!.estimate(block))
-    if (underWay.length > 2 * workers.length) await settle()
+  try {
+    for await (const block of blocksOf(input)) {
+      if (count === 0) await write(`${BATCH_COLUMNS.join(',')}\r\n`)
+      underWay.push(workers[count++ % workers.length]!.estimate(block))
+      if (underWay.length > 2 * workers.length) await settle()
+    }
+    while (underWay.length > 0) await settle()
+  } finally {
+    await Promise.all(workers.map((worker) => worker.stop()))
   }
-  while (underWay.length > 0) await settle()
-  await Promise.all(workers.map((worker) => worker.stop()))
+  if (count === 0) await write(`${BATCH_COLUMNS.join(',')}\r\n`)
   return failed
 }
 
-function main() {
-  const [path] = process.argv.slice(2)
-  if (path === undefined) {
-    console.error('Usage: npm run -s estimate -- readings.csv (or - for standard input)')
-    process.exitCode = 2
-    return
-  }
-  // A reader that stops early (head) is no failure of ours.
-  process.stdout.on('error', (error: NodeJS.ErrnoException) =>
-    process.exit(error.code === 'EPIPE' ? 0 : 1),
-  )
-  const input = path === '-' ? process.stdin : createReadStream(path, { highWaterMark: BLOCK })
-  run(input).then(
-    (failed) => {
-      process.exitCode = failed ? 1 : 0
-    },
-    (error: unknown) => {
-      console.error(`The file could not be read: ${error instanceof Error ? error.message : error}`)
-      process.exit(2)
-    },
-  )
+/** A file, opened, so that one that is not there is told of before anything is written. */
+async function opened(path: string): Promise<NodeJS.ReadableStream> {
+  if (path === '-') return process.stdin
+  const input = createReadStream(path, { highWaterMark: BLOCK })
+  await once(input, 'open').catch((error: NodeJS.ErrnoException) => {
+    const why = error.code === 'ENOENT' ? 'there is no such file' : error.message
+    throw new Error(`File: got "${path}", ${why}. Accepted: a CSV file, or - for standard input.`)
+  })
+  return input
 }
 
-if (isMainThread) main()
-else work()
+export const estimate: Verb = {
+  summary: 'fat and lean mass of each row of a CSV file, by each equation that the row feeds',
+  help: `FILE
+
+  FILE  CSV with one row a person, its columns named as docs/how-it-computes.md says; - for standard input.
+  Results are CSV with one row an equation. A row that cannot be computed says why in its column error, and the
+  exit code is then 1.`,
+  async run(args) {
+    const [path, ...more] = args
+    if (path === undefined) throw new UsageError('File: is missing. Accepted: a CSV file, or -.')
+    if (more.length > 0) throw new UsageError(`File: got ${args.length}. Accepted: one.`)
+    const input = await opened(path)
+    try {
+      return (await estimateAll(input)) ? 1 : 0
+    } catch (error) {
+      throw new Error(
+        `The file could not be read: ${error instanceof Error ? error.message : error}`,
+        { cause: error },
+      )
+    }
+  },
+}

@@ -8,7 +8,7 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { randomLcg, randomUniform } from 'd3-random'
 import Papa from 'papaparse'
-import { BATCH_COLUMNS, batchReader, csvLines, READ_ROWS, SEVEN_FOLDS } from '../core'
+import { BATCH_COLUMNS, batchReader, csvLines, READ_ROWS, SEVEN_FOLDS } from '../core/index'
 
 const ROWS = 100_000
 const SEXES = ['male', 'female']
@@ -164,7 +164,7 @@ try {
   for (let round = 0; round < 3; round++) {
     const out = join(folder, 'command.csv')
     withNpm.push(await timed(() => command('npm', ['run', '-s', 'estimate', '--', sheet], out)))
-    alone.push(await timed(() => command('node', ['scripts/estimate.mjs', sheet], out)))
+    alone.push(await timed(() => command('node', ['scripts/oak.mjs', 'estimate', sheet], out)))
     calcs.push(
       await timed(() =>
         command('soffice', [

@@ -2,7 +2,7 @@
  * `npm run bench -- ledger`: a client of five years of weekly check-ins in headless Chromium. The sheet is scrolled from
  * end to end; the longest frame, in frames of the same page at rest.
  */
-import { SEVEN_FOLDS } from '../core'
+import { SEVEN_FOLDS } from '../core/index'
 import { openBrowser } from '../tests/e2e/support/browser'
 import { addClient, closeWithSheet, startCheckIn } from '../tests/e2e/support/record'
 import { TestServer } from '../tests/e2e/support/server'

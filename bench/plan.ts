@@ -3,7 +3,7 @@
  * loop of the same arithmetic that keeps nothing and sorts nothing.
  */
 import { randomLcg, randomNormal } from 'd3-random'
-import { monteCarloAtOnce, type StartingPoint } from '../core'
+import { monteCarloAtOnce, type StartingPoint } from '../core/index'
 
 const PATHS = 10_000
 const WEEKS = 52

@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto'
 import { randomLcg, randomNormal, randomUniform } from 'd3-random'
 import { sql } from 'drizzle-orm'
-import { addDays, SEVEN_FOLDS, type IsoDate } from '../core'
+import { addDays, SEVEN_FOLDS, type IsoDate } from '../core/index'
 import type { Database } from '../server/database/driver'
 import { clients, heights } from '../server/database/schema'
 import { findSettings } from '../server/equipment/queries'

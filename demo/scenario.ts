@@ -1,3 +1,5 @@
+/* One long file, since it is one story: cut up, its people and dates could not be followed from one to the other. */
+
 import { randomLcg, randomNormal } from 'd3-random'
 import { v5 as uuidFrom } from 'uuid'
 import {
@@ -22,7 +24,7 @@ import {
   type ScreeningAnswers,
   type Sex,
   type SkinfoldId,
-} from '../core'
+} from '../core/index'
 import type { CheckIn, ReadingRecord } from '../shared/contract/check-ins'
 import type { SiteNote } from '../shared/contract/clients'
 import type { PlanDefinition } from '../shared/contract/plans'

@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto'
-import { addDays, isoDateOf } from '../core'
+import { addDays, isoDateOf } from '../core/index'
 import type { Database } from '../server/database/driver'
 import {
   checkInConditions,

@@ -1,5 +1,6 @@
-/** `npm run check`: types, lint, format and the core's tests, side by side. */
+/** `npm run check`: types, lint, dead code, format and the core's tests, a few side by side. */
 import { spawn } from 'node:child_process'
+import { availableParallelism } from 'node:os'
 import { ensurePackages, root, run } from './tools.mjs'
 
 ensurePackages()
@@ -11,6 +12,7 @@ const jobs = [
     'lint',
     ['eslint', '.', '--max-warnings', '0', '--cache', '--cache-location', '.nuxt/eslintcache'],
   ],
+  ['dead code', ['knip', '--no-progress']],
   ['format', ['prettier', '--check', '--log-level', 'warn', '.']],
 ]
 if (!process.argv.includes('--without-tests')) {
@@ -30,5 +32,10 @@ function job([name, args]) {
   })
 }
 
-const passed = await Promise.all(jobs.map(job))
+// No more at a time than the machine has cores: the tests would run out of time behind the others.
+const passed = []
+async function work() {
+  for (let next = jobs.shift(); next; next = jobs.shift()) passed.push(await job(next))
+}
+await Promise.all(Array.from({ length: Math.min(jobs.length, availableParallelism()) }, work))
 process.exit(passed.every(Boolean) ? 0 : 1)

@@ -4,7 +4,7 @@ import { mkdirSync, mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { launch } from 'puppeteer-core'
-import { ensureBuild, makeDemo, root } from './tools.mjs'
+import { ensureBuild, ensureChromium, makeDemo, root } from './tools.mjs'
 
 const DESK = { width: 1280, height: 800 }
 const PHONE = { width: 390, height: 844, isMobile: true, hasTouch: true }
@@ -12,6 +12,7 @@ const PORT = 4199
 const base = `http://127.0.0.1:${PORT}`
 const pause = (ms) => new Promise((resolve) => setTimeout(resolve, ms))
 
+ensureChromium()
 ensureBuild()
 const out = join(root, 'docs', 'screenshots')
 mkdirSync(out, { recursive: true })

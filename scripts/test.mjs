@@ -3,23 +3,7 @@ import { spawnSync } from 'node:child_process'
 import { existsSync, mkdtempSync, readFileSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import { ensureBuild, ensurePackages, root, run } from './tools.mjs'
-
-function ensureChromium() {
-  if (process.env.CHROMIUM || existsSync('/usr/bin/chromium')) return
-  const isRoot = process.getuid?.() === 0
-  const debian = existsSync('/usr/bin/apt-get')
-  if (!isRoot || !debian) {
-    console.error(
-      'Chromium is missing: run "sudo apt-get install chromium", or name a Chromium in CHROMIUM.',
-    )
-    process.exit(1)
-  }
-  console.log('Installing Chromium…')
-  const env = { ...process.env, DEBIAN_FRONTEND: 'noninteractive' }
-  run('apt-get', ['update', '-qq'], { env })
-  run('apt-get', ['install', '-y', '-qq', '--no-install-recommends', 'chromium'], { env })
-}
+import { ensureBuild, ensureChromium, ensurePackages, root, run } from './tools.mjs'
 
 ensurePackages()
 ensureChromium()

@@ -24,6 +24,23 @@ export function ensurePackages() {
   run('npm', ['ci', '--no-progress'])
 }
 
+/** Installs the browser of the tests where it is missing and this machine lets us. */
+export function ensureChromium() {
+  if (process.env.CHROMIUM || existsSync('/usr/bin/chromium')) return
+  const isRoot = process.getuid?.() === 0
+  const debian = existsSync('/usr/bin/apt-get')
+  if (!isRoot || !debian) {
+    console.error(
+      'Chromium is missing: run "sudo apt-get install chromium", or name a Chromium in CHROMIUM.',
+    )
+    process.exit(1)
+  }
+  console.log('Installing Chromium…')
+  const env = { ...process.env, DEBIAN_FRONTEND: 'noninteractive' }
+  run('apt-get', ['update', '-qq'], { env })
+  run('apt-get', ['install', '-y', '-qq', '--no-install-recommends', 'chromium'], { env })
+}
+
 /** The time of the latest change in a file or below a folder. */
 export function newest(path) {
   const stat = statSync(path)

@@ -3,7 +3,7 @@ import { beforeEach, describe, expect, test } from 'vitest'
 import { addDays, isoDateOf } from '#core'
 import type { CheckInView } from '#shared/contract/check-ins'
 import type { Today } from '#shared/contract/today'
-import { enter, PHONE, tabTo, textOf, waitForFocus, waitForText } from './support/browser'
+import { enter, PHONE, tabTo, textOf, waitForFocus, waitForText, visit } from './support/browser'
 import * as flow from './support/floor'
 import { useFloor } from './support/floor'
 import type { TestServer } from './support/server'
@@ -19,7 +19,7 @@ beforeEach(() => ({ page, server } = floor))
 
 /** Adds a woman of 34 (or a man) with the keyboard alone; the client's page is open afterwards. */
 async function addWoman(name: string, { man = false, height = "5'6" } = {}) {
-  await page.goto(`${server.url}/clients/new`)
+  await visit(page, `${server.url}/clients/new`)
   await waitForFocus(page, 'name')
   await page.keyboard.type(name)
   await page.keyboard.press('Tab')
@@ -180,14 +180,14 @@ test('a check-in with the tape alone, in inches, gives 12.5 %', async () => {
 })
 
 describe('the demo', () => {
-  const visit = async (name: string) => {
+  const entryOf = async (name: string) => {
     const { entries } = await server.get<Today>('/api/today')
     const entry = entries.find((e) => e.client.name.startsWith(name))!
     return entry
   }
 
   test('Today lists who is under way, late and due, and resumes from there', async () => {
-    await page.goto(server.url)
+    await visit(page, server.url)
     for (const text of ['Under way', 'Late', 'Due', 'Coming up', '19 days late'])
       await waitForText(page, text)
     await tabTo(page, 'Resume')
@@ -198,8 +198,8 @@ describe('the demo', () => {
   })
 
   test('the ledger has the curve on its columns, at its height', async () => {
-    const { client } = await visit('Tilda')
-    await page.goto(`${server.url}/clients/${client.id}`)
+    const { client } = await entryOf('Tilda')
+    await visit(page, `${server.url}/clients/${client.id}`)
     await page.waitForSelector('[data-test="chart"] canvas')
     const box = await page.$eval('[data-test="chart"] canvas', (c) =>
       c.getBoundingClientRect().toJSON(),
@@ -216,10 +216,10 @@ describe('the demo', () => {
 
   test('no page is wider than a phone', async () => {
     await page.setViewport(PHONE)
-    const { client } = await visit('Tilda')
-    const { open } = await visit('Orla')
+    const { client } = await entryOf('Tilda')
+    const { open } = await entryOf('Orla')
     for (const path of ['/', '/clients/new', `/clients/${client.id}`, `/check-in/${open!.id}`]) {
-      await page.goto(`${server.url}${path}`, { waitUntil: 'networkidle2' })
+      await visit(page, `${server.url}${path}`)
       const width = await page.evaluate(() => document.documentElement.scrollWidth)
       expect(width).toBe(PHONE.width)
     }

@@ -2,7 +2,7 @@ import { randomUUID } from 'node:crypto'
 import type { Page } from 'puppeteer-core'
 import { beforeEach, describe, expect, test } from 'vitest'
 import { SEVEN_FOLDS } from '#core'
-import { enter, PHONE, tabTo, textOf, waitForFocus, waitForText } from './support/browser'
+import { enter, PHONE, tabTo, textOf, waitForFocus, waitForText, visit } from './support/browser'
 import * as flow from './support/floor'
 import { NOW, useFloor } from './support/floor'
 import type { Gym } from '#shared/contract/equipment'
@@ -205,7 +205,8 @@ test('no stage has an accessibility violation, at either size', async () => {
   const id = await secondCheckIn('Ada Audit')
   for (const size of [{ width: 1280, height: 800 }, PHONE]) {
     await page.setViewport(size)
-    await page.goto(`${server.url}/check-in/${id}`, { waitUntil: 'networkidle2' })
+    await page.goto(`${server.url}/check-in/${id}`)
+    await waitForFocus(page, 'On to the landmarks')
     for (const stage of ['Ready', 'Landmarks', 'Folds', 'Scale', 'Read-back', 'Result']) {
       await tabTo(page, stage)
       await page.keyboard.press('Enter')
@@ -213,7 +214,7 @@ test('no stage has an accessibility violation, at either size', async () => {
     }
   }
   for (const path of ['/', '/clients/new']) {
-    await page.goto(`${server.url}${path}`, { waitUntil: 'networkidle2' })
+    await visit(page, `${server.url}${path}`)
     expect(await violations(), path).toEqual([])
   }
 })

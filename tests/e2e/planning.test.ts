@@ -4,7 +4,7 @@ import { beforeEach, describe, expect, test } from 'vitest'
 import { addDays } from '#core'
 import type { Plan } from '#shared/contract/plans'
 import type { Today } from '#shared/contract/today'
-import { DESK, PHONE, textOf, waitForText } from './support/browser'
+import { DESK, PHONE, textOf, waitForText, visit } from './support/browser'
 import * as flow from './support/floor'
 import { LAST, press, todayIs, useFloor } from './support/floor'
 import type { TestServer } from './support/server'
@@ -14,7 +14,7 @@ let page: Page
 let server: TestServer
 beforeEach(() => ({ page, server } = floor))
 
-const open = (path: string) => page.goto(`${server.url}${path}`, { waitUntil: 'networkidle0' })
+const open = (path: string) => visit(page, `${server.url}${path}`)
 const plansOf = (id: string) => server.get<{ plans: Plan[] }>(`/api/clients/${id}/plans`)
 const bodyText = () => page.evaluate(() => document.body.innerText)
 

@@ -1,10 +1,24 @@
+/*
+ * The stages of a check-in in a real browser. One long file, since all of it runs on one server and one browser, which
+ * take longer to start than most of these flows.
+ */
+
 import { randomUUID } from 'node:crypto'
 import type { Page } from 'puppeteer-core'
 import { beforeEach, describe, expect, test } from 'vitest'
 import { addDays, SEVEN_FOLDS } from '#core'
 import type { Gym } from '#shared/contract/equipment'
 import type { ClientFile } from '#shared/contract/record'
-import { enter, openPage, PHONE, tabTo, textOf, waitForFocus, waitForText } from './support/browser'
+import {
+  enter,
+  openPage,
+  PHONE,
+  tabTo,
+  textOf,
+  waitForFocus,
+  waitForText,
+  visit,
+} from './support/browser'
 import * as flow from './support/floor'
 import { NOW, press, todayIs, useFloor } from './support/floor'
 import type { TestServer } from './support/server'
@@ -361,7 +375,7 @@ describe('repairing the record', () => {
   test('a past check-in from paper gets its own date and its place in the ledger', async () => {
     const { id: clientId } = await flow.addClient(server, 'Petra Paper')
     await flow.closeWithSheet(server, await flow.startCheckIn(server, clientId, 7))
-    await page.goto(`${server.url}/clients/${clientId}`, { waitUntil: 'networkidle0' })
+    await visit(page, `${server.url}/clients/${clientId}`)
     await press(page, 'Past check-in from paper')
     await press(page, 'Type it in')
     await waitForText(page, 'Date of the sheet: is missing')
@@ -396,7 +410,7 @@ describe('repairing the record', () => {
     const { id } = checkIn
     await flow.closeWithSheet(server, checkIn)
     const sheet = `${server.url}/clients/${wrong.id}/check-ins/${id}`
-    await page.goto(sheet, { waitUntil: 'networkidle0' })
+    await visit(page, sheet)
     await press(page, 'Void…')
     await page.waitForSelector('#reason')
     await press(page, 'Void it')
@@ -408,7 +422,7 @@ describe('repairing the record', () => {
     await press(page, 'Restore')
     await page.waitForSelector('[data-test="ledger"]')
 
-    await page.goto(sheet, { waitUntil: 'networkidle0' })
+    await visit(page, sheet)
     await press(page, 'Move to another client…')
     await page.waitForSelector(`#move-to option[value="${right.id}"]`)
     await page.select('#move-to', right.id)
@@ -429,7 +443,7 @@ describe('repairing the record', () => {
     }
     await press(page, 'Archive')
     await waitForText(page, 'Archived: out of Today')
-    await page.goto(`${server.url}/settings`, { waitUntil: 'networkidle0' })
+    await visit(page, `${server.url}/settings`)
     await press(page, 'Wren Wrong Now')
     await waitForText(page, 'Archived: out of Today')
     await page.waitForNetworkIdle()
@@ -450,7 +464,7 @@ describe('repairing the record', () => {
 describe('tables, bench and settings', () => {
   test('the quick estimate shows every equation at once, refuses with words and keeps nothing', async () => {
     const { entries: before } = await server.get<{ entries: unknown[] }>('/api/today')
-    await page.goto(`${server.url}/reference`, { waitUntil: 'networkidle0' })
+    await visit(page, `${server.url}/reference`)
     await waitForText(page, 'Type what was read')
     await page.type('#age', '34')
     const sheet = { chest: 4, abdominal: 5, thigh: 12, triceps: 12, subscapular: 6, suprailiac: 4 }
@@ -473,7 +487,7 @@ describe('tables, bench and settings', () => {
 
   test('asked to, it keeps them as a check-in of a client', async () => {
     const { id: clientId } = await flow.addClient(server, 'Quinn Quick')
-    await page.goto(`${server.url}/reference`, { waitUntil: 'networkidle0' })
+    await visit(page, `${server.url}/reference`)
     await page.type('#age', '36')
     for (const [i, site] of SEVEN_FOLDS.entries()) await page.type(`#${site}`, String(NOW[i]))
     await page.type('#mass', '61')
@@ -486,7 +500,7 @@ describe('tables, bench and settings', () => {
 
   test('an own set is made, refused with words, and measured by', async () => {
     const { id: clientId } = await flow.addClient(server, 'Oda Own')
-    await page.goto(`${server.url}/settings`, { waitUntil: 'networkidle0' })
+    await visit(page, `${server.url}/settings`)
     await press(page, 'Add a set')
     await page.waitForSelector('#own-name')
     await page.type('#own-name', 'Boat day')
@@ -506,7 +520,7 @@ describe('tables, bench and settings', () => {
   })
 
   test('a caliper’s check at several widths is judged and takes the overdue word away', async () => {
-    await page.goto(`${server.url}/equipment`, { waitUntil: 'networkidle0' })
+    await visit(page, `${server.url}/equipment`)
     await press(page, 'Check Caliper')
     await waitForFocus(page, 'read-0')
     for (const read of ['6', '11', '21', '31', '41']) {
@@ -524,9 +538,7 @@ describe('tables, bench and settings', () => {
   })
 
   test('the printable chart is the equation itself', async () => {
-    await page.goto(`${server.url}/reference/equations/durnin-womersley-4`, {
-      waitUntil: 'networkidle0',
-    })
+    await visit(page, `${server.url}/reference/equations/durnin-womersley-4`)
     await press(page, 'women')
     // Durnin and Womersley, Br J Nutr 1974;32:77-97 (from memory): women of 30 to 39, sum 60, 30.6 %.
     const row = await page.$$eval('[data-test="look-up"] tr', (rows) =>
@@ -555,7 +567,7 @@ test('no other page has an accessibility violation, at either size', async () =>
   for (const size of [{ width: 1280, height: 800 }, PHONE]) {
     await page.setViewport(size)
     for (const path of paths) {
-      await page.goto(`${server.url}${path}`, { waitUntil: 'networkidle2' })
+      await visit(page, `${server.url}${path}`)
       await page.evaluate(() =>
         document.querySelectorAll('details').forEach((d) => (d.open = true)),
       )

@@ -1,3 +1,8 @@
+/*
+ * What is looked at between check-ins, in a real browser: ledger, curves, notes, body map, photos, weigh-ins. One long
+ * file, since all of it runs on one server and one browser.
+ */
+
 import { randomUUID } from 'node:crypto'
 import { writeFileSync } from 'node:fs'
 import { join } from 'node:path'
@@ -6,7 +11,7 @@ import { beforeEach, describe, expect, test, vi } from 'vitest'
 import { addDays } from '#core'
 import type { Photo } from '#shared/contract/photos'
 import type { Board } from '#shared/contract/leaderboards'
-import { DESK, PHONE, textOf, waitForText } from './support/browser'
+import { DESK, PHONE, textOf, waitForText, visit } from './support/browser'
 import * as flow from './support/floor'
 import { LAST, press, tick, todayIs, useFloor } from './support/floor'
 import type { TestServer } from './support/server'
@@ -17,7 +22,7 @@ let server: TestServer
 beforeEach(() => ({ page, server } = floor))
 
 const bodyText = () => page.evaluate(() => document.body.innerText)
-const open = (path: string) => page.goto(`${server.url}${path}`, { waitUntil: 'networkidle0' })
+const open = (path: string) => visit(page, `${server.url}${path}`)
 
 /** A woman with check-ins every four weeks whose folds and mass fall as said, the last one a week ago. */
 async function losing(name: string, shares: number[], massOf = (share: number) => 50 + 14 * share) {

@@ -51,6 +51,21 @@ export async function openPage(
   return page
 }
 
+/**
+ * Opens an address and waits until the page has what it asked for, and is alive: what the server has drawn takes no
+ * click before.
+ */
+export async function visit(page: Page, url: string): Promise<void> {
+  // Two may be open for good: the live stream of a check-in never ends.
+  await page.goto(url, { waitUntil: 'networkidle2' })
+  await page.waitForFunction(() => {
+    const root = document.querySelector('#__nuxt') as unknown as {
+      __vue_app__?: { config: { globalProperties: { $nuxt?: { isHydrating: boolean } } } }
+    } | null
+    return root?.__vue_app__?.config.globalProperties.$nuxt?.isHydrating === false
+  })
+}
+
 /** Waits until the text is somewhere on the page. */
 export async function waitForText(page: Page, text: string): Promise<void> {
   await page.waitForFunction((wanted) => document.body.innerText.includes(wanted), {}, text)

@@ -446,7 +446,6 @@ describe('repairing the record', () => {
     await visit(page, `${server.url}/settings`)
     await press(page, 'Wren Wrong Now')
     await waitForText(page, 'Archived: out of Today')
-    await page.waitForNetworkIdle()
     await press(page, 'Edit, change log, archive')
     await press(page, 'Erase for good…')
     await page.waitForSelector('#erase-name')

@@ -32,6 +32,9 @@ const reached = <T>(loading: Promise<T>): Promise<T> =>
 const resolved = <T extends Route>(named: T | Later<T>): T | Promise<T> =>
   typeof named === 'function' ? reached(named()) : named
 
+/** What the API answered while a page was made on the server: plain JSON, all of it. */
+export const replies = new WeakSet<object>()
+
 /**
  * The one way to talk to the server: by a route of the contract. Every answer is read by its schema.
  *
@@ -67,5 +70,6 @@ export async function callApi<T extends Route>(
   if (!reply.success) {
     throw new ServerFault('The server gave an answer that this page does not know: load it again.')
   }
+  if (import.meta.server && reply.data instanceof Object) replies.add(reply.data)
   return reply.data as ReplyOf<T>
 }

@@ -41,8 +41,13 @@ export function readingsInForce<R extends Reading>(readings: readonly R[]): R[] 
 }
 
 /** The box on the sheet that a reading fills: kind, site, standard and trial. */
-export function slotOf(reading: Pick<Reading, 'kind' | 'site' | 'standard' | 'trial'>): string {
-  return [reading.kind, reading.site ?? '', reading.standard ?? '', reading.trial].join('|')
+export function slotOf({
+  kind,
+  site,
+  standard,
+  trial,
+}: Pick<Reading, 'kind' | 'site' | 'standard' | 'trial'>): string {
+  return `${kind}|${site ?? ''}|${standard ?? ''}|${trial}`
 }
 
 function isLater(a: Reading, b: Reading) {

@@ -20,10 +20,11 @@ export function isIsoDate(text: string): boolean {
 }
 
 function read(date: IsoDate): Date {
-  if (!isIsoDate(date)) {
+  const read = shape.test(date) ? parseISO(date) : undefined
+  if (!read || !isValid(read)) {
     throw inputError('date', 'impossible', 'Date', date, 'a date that exists, as 2026-03-14')
   }
-  return parseISO(date)
+  return read
 }
 
 /**

@@ -1,11 +1,17 @@
 import { sql, type SQL } from 'drizzle-orm'
 import { addDays, type IsoDate, type WeighIn } from '#core'
 import type { CallerView, CheckInView, CheckInWithReadings } from '#shared/contract/check-ins'
-import type { Client, Screening, SiteNote } from '#shared/contract/clients'
-import { clientJson, screeningJson, siteNotesJson } from '../clients/queries'
+import type { Screening, SiteNote } from '#shared/contract/clients'
+import {
+  clientJson,
+  screeningJson,
+  siteNotesJson,
+  withLatestHeight,
+  type PlainClient,
+} from '../clients/queries'
 import type { Connection } from '../database/driver'
 import { jsonOf } from '../database/json'
-import { findGym, OWN_ERRORS } from '../equipment/queries'
+import { findGym, listOwnErrors } from '../equipment/queries'
 import { notFound } from '../http/errors'
 import { weighInsJson } from '../weigh-ins/queries'
 import {
@@ -66,26 +72,27 @@ export async function findCheckInView(
   const before = sql`c.client_id = ${clientId} and c.id <> ${id} and c.closed_at is not null and c.voided_at is null
     and (c.measured_on, c.started_at) < (${measuredOn}::date, ${startedAt}::timestamptz)`
   const found = await jsonOf<{
-    client: Client
+    client: PlainClient
     latest: PlainCheckIn[]
     first: PlainCheckIn[]
     heights: HeightOnRecord[]
     screening: Screening | null
     siteNotes: SiteNote[]
-    ownErrors: CheckInView['ownErrors']
     weighIns: WeighIn[]
   }>(
     db,
     sql`select json_build_object('client', ${clientJson(clientId)}, 'latest', ${checkInsJson(before, sql`limit ${EARLIER}`)},
       'first', ${checkInsJson(sql`c.id = (select c.id from check_ins c where ${before} order by c.measured_on, c.started_at limit 1)`)},
       'heights', ${heightsJson(sql`h.client_id = ${clientId}`)}, 'screening', ${screeningJson(clientId)},
-      'siteNotes', ${siteNotesJson(clientId)}, 'ownErrors', ${OWN_ERRORS},
+      'siteNotes', ${siteNotesJson(clientId)},
       'weighIns', ${weighInsJson(sql`client_id = ${clientId} and date <= ${addDays(measuredOn, 1)}::date`)})`,
   )
-  const { latest, first, heights, ...rest } = found
+  const { client, latest, first, heights, ...rest } = found
   const older = first.filter((c) => !latest.some((l) => l.id === c.id))
   return {
     ...rest,
+    client: withLatestHeight(client, heights),
+    ownErrors: await listOwnErrors(db),
     checkIn,
     earlier: withHeights([...latest, ...older], heights),
     gym: await findGym(db, today),
@@ -95,7 +102,7 @@ export async function findCheckInView(
 /** A check-in for a screen that anybody may read: without conditions, notes, height, body mass and percentages. */
 export async function findCallerView(db: Connection, id: string): Promise<CallerView> {
   const { conditions: _c, consent: _n, heightCm: _h, ...checkIn } = await checkInOr404(db, id)
-  const { client, siteNotes } = await jsonOf<{ client: Client; siteNotes: SiteNote[] }>(
+  const { client, siteNotes } = await jsonOf<{ client: PlainClient; siteNotes: SiteNote[] }>(
     db,
     sql`select json_build_object('client', ${clientJson(checkIn.clientId)}, 'siteNotes', ${siteNotesJson(checkIn.clientId)})`,
   )

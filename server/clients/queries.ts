@@ -13,28 +13,38 @@ import {
 } from '../check-ins/json'
 import type { Connection } from '../database/driver'
 import { iso, jsonOf, listOf } from '../database/json'
-import { instrumentsJson, OWN_ERRORS, TESTERS } from '../equipment/queries'
+import { instrumentsJson, listOwnErrors, TESTERS } from '../equipment/queries'
 import { notFound } from '../http/errors'
 import { notesJson } from '../notes/queries'
 import { plansJson } from '../plans/queries'
 import { weighInsJson } from '../weigh-ins/queries'
 
-/** A client as JSON, of the clients that a query calls c. */
-const CLIENT = sql`json_build_object('id', c.id, 'name', c.name, 'sex', c.sex, 'birthDate', c.birth_date,
-  'cadenceDays', c.cadence_days, 'showPercentages', c.show_percentages, 'cycleWanted', c.cycle_wanted,
-  'hiddenOnLeaderboards', c.hidden_on_leaderboards, 'nextDueOn', c.next_due_on, 'archived', c.archived_at is not null,
-  'heightCm', h.cm, 'heightUnit', h.typed_unit)`
-/** The latest height on record of the clients that a query calls c. */
-const LATEST_HEIGHT = sql`left join lateral (select g.cm, g.typed_unit from client_heights g where g.client_id = c.id
-  order by g.taken_on desc, g.stored_at desc limit 1) h on true`
+/** A client as it is stored, without the height that is kept beside it. */
+export type PlainClient = Omit<Client, 'heightCm' | 'heightUnit'>
 
-/** The client of an id, or of a column that holds one, as JSON. */
+/** The client of an id, or of a column that holds one, as JSON; `withLatestHeight` makes it whole. */
 export const clientJson = (id: string | SQL) =>
-  sql`(select ${CLIENT} from clients c ${LATEST_HEIGHT} where c.id = ${id})`
+  sql`(select json_build_object('id', c.id, 'name', c.name, 'sex', c.sex, 'birthDate', c.birth_date,
+    'cadenceDays', c.cadence_days, 'showPercentages', c.show_percentages, 'cycleWanted', c.cycle_wanted,
+    'hiddenOnLeaderboards', c.hidden_on_leaderboards, 'nextDueOn', c.next_due_on, 'archived', c.archived_at is not null)
+    from clients c where c.id = ${id})`
+
+/** A client with the latest height on record. @param heights oldest first */
+export function withLatestHeight(client: PlainClient, heights: readonly HeightOnRecord[]): Client {
+  const { cm, unit } = heights.at(-1) ?? { cm: null, unit: null }
+  return { ...client, heightCm: cm, heightUnit: unit }
+}
 
 /** One client, or undefined. */
 export async function findClient(db: Connection, id: string): Promise<Client | undefined> {
-  return (await jsonOf<Client | null>(db, clientJson(id))) ?? undefined
+  const { client, heights } = await jsonOf<{
+    client: PlainClient | null
+    heights: HeightOnRecord[]
+  }>(
+    db,
+    sql`select json_build_object('client', ${clientJson(id)}, 'heights', ${heightsJson(sql`h.client_id = ${id}`)})`,
+  )
+  return client ? withLatestHeight(client, heights) : undefined
 }
 
 /** The client of that id; the answer is 404 when there is none. */
@@ -64,11 +74,11 @@ export const siteNotesJson = (clientId: string) =>
 export const listSiteNotes = (db: Connection, clientId: string): Promise<SiteNote[]> =>
   jsonOf(db, siteNotesJson(clientId))
 
-/** A client's record with what it is judged by, in one query. */
+/** A client's record with what it is judged by. */
 export async function findRecord(db: Connection, id: string): Promise<ClientRecord> {
   const found = await jsonOf<
-    | (Omit<ClientRecord, 'checkIns' | 'planInForce'> & {
-        client: Client | null
+    | (Omit<ClientRecord, 'client' | 'checkIns' | 'planInForce' | 'ownErrors'> & {
+        client: PlainClient | null
         checkIns: PlainCheckIn[]
         heights: HeightOnRecord[]
         plans: ClientRecord['planInForce'][]
@@ -79,13 +89,15 @@ export async function findRecord(db: Connection, id: string): Promise<ClientReco
     sql`select json_build_object('client', ${clientJson(id)},
       'checkIns', ${checkInsJson(sql`c.client_id = ${id} and c.voided_at is null`)},
       'heights', ${heightsJson(sql`h.client_id = ${id}`)}, 'testers', ${TESTERS},
-      'instruments', ${instrumentsJson(false)}, 'ownErrors', ${OWN_ERRORS}, 'weighIns', ${weighInsJson(sql`client_id = ${id}`)},
+      'instruments', ${instrumentsJson(false)}, 'weighIns', ${weighInsJson(sql`client_id = ${id}`)},
       'notes', ${notesJson(id)}, 'plans', ${plansJson(sql`p.client_id = ${id} and p.replaced_at is null`)})`,
   )
   if (!found?.client) throw notFound('No such client.')
-  const { heights, checkIns, plans, ...rest } = found
+  const { client, heights, checkIns, plans, ...rest } = found
   return {
     ...rest,
+    client: withLatestHeight(client, heights),
+    ownErrors: await listOwnErrors(db),
     checkIns: withHeights(checkIns, heights),
     planInForce: plans[0] ?? null,
   }

@@ -4,6 +4,7 @@ import { PGlite } from '@electric-sql/pglite'
 import { drizzle, type PgliteDatabase } from 'drizzle-orm/pglite'
 import { migrate } from 'drizzle-orm/pglite/migrator'
 import { lockDataFolder } from './lock'
+import { countStatement, countStatements } from './remembered'
 import * as schema from './schema'
 
 export type Database = PgliteDatabase<typeof schema>
@@ -35,7 +36,11 @@ export async function openDatabase(
   if (folder) mkdirSync(folder, { recursive: true })
   const unlock = folder ? await lockDataFolder(folder) : async () => {}
   const engine = await PGlite.create(folder ? join(folder, 'pglite') : 'memory://', { loadDataDir })
-  const db = drizzle(engine, { schema })
+  const db: Database = drizzle(engine, {
+    schema,
+    logger: { logQuery: (statement) => countStatement(db, statement) },
+  })
+  countStatements(db)
   await migrate(db, { migrationsFolder })
   return {
     db,

@@ -3,6 +3,7 @@ import { PROTOCOLS, type IsoDate, type OwnErrors, type OwnProtocol } from '#core
 import type { Gym, Instrument, Settings, Tester } from '#shared/contract/equipment'
 import type { Connection } from '../database/driver'
 import { jsonOf, listOf } from '../database/json'
+import { remembered } from '../database/remembered'
 import { instruments, ownProtocols, people, settings } from '../database/schema'
 
 /** The gym's defaults, and the people and instruments chosen last. */
@@ -67,7 +68,7 @@ const LATEST_PAIRS = 3000
  * The pairs are made by grouping, never by a join of readings with readings, which costs seconds where the database
  * guesses wrongly how many there are.
  */
-export const OWN_ERRORS = sql`coalesce((
+const OWN_ERRORS = sql`coalesce((
   select json_object_agg(tester_id, sites) from (
     select tester_id, json_object_agg(site, json_build_object('tem', tem, 'pairs', pairs)) as sites
     from (
@@ -89,7 +90,7 @@ export const OWN_ERRORS = sql`coalesce((
     group by tester_id) by_tester), '{}')`
 
 export const listOwnErrors = (db: Connection): Promise<Record<string, OwnErrors>> =>
-  jsonOf(db, OWN_ERRORS)
+  remembered(db, 'own errors', () => jsonOf(db, OWN_ERRORS))
 
 /**
  * A protocol by its id, as a check-in keeps it.

@@ -21,10 +21,10 @@ import {
   type HeightOnRecord,
   type PlainCheckIn,
 } from '../check-ins/json'
-import { clientJson } from '../clients/queries'
+import { clientJson, withLatestHeight, type PlainClient } from '../clients/queries'
 import type { Connection } from '../database/driver'
 import { jsonOf, listOf } from '../database/json'
-import { instrumentsJson, OWN_ERRORS, TESTERS } from '../equipment/queries'
+import { instrumentsJson, listOwnErrors, TESTERS } from '../equipment/queries'
 import { notFound } from '../http/errors'
 import { weighInsJson } from '../weigh-ins/queries'
 
@@ -49,7 +49,7 @@ export async function leaderboardOr404(db: Connection, id: string): Promise<Lead
 const EARLY_DAYS = 14
 
 interface Member {
-  client: Client
+  client: PlainClient
   checkIns: PlainCheckIn[]
   heights: HeightOnRecord[]
   weighIns: WeighIn[]
@@ -58,9 +58,9 @@ interface Member {
 /** Everything that a board is made of, of all its members, in one query. */
 function findMembers(db: Connection, { id, startsOn, endsOn }: Leaderboard) {
   const from = addDays(startsOn, -EARLY_DAYS)
-  return jsonOf<Omit<JudgedWith, 'weighIns'> & { members: Member[] }>(
+  return jsonOf<Omit<JudgedWith, 'weighIns' | 'ownErrors'> & { members: Member[] }>(
     db,
-    sql`select json_build_object('testers', ${TESTERS}, 'instruments', ${instrumentsJson(false)}, 'ownErrors', ${OWN_ERRORS},
+    sql`select json_build_object('testers', ${TESTERS}, 'instruments', ${instrumentsJson(false)},
       'members', ${listOf(
         sql`json_build_object('client', ${clientJson(sql`m.client_id`)},
           'checkIns', ${checkInsJson(sql`c.client_id = m.client_id and c.closed_at is not null and c.voided_at is null
@@ -111,9 +111,11 @@ export async function findBoard(db: Connection, id: string): Promise<Board> {
   const leaderboard = await leaderboardOr404(db, id)
   const { measure } = leaderboard
   const { members, ...gym } = await findMembers(db, leaderboard)
+  const ownErrors = await listOwnErrors(db)
   const unranked: Board['unranked'] = []
   const ran: Ran[] = []
-  for (const { client, checkIns, heights, weighIns } of members) {
+  for (const { client: plain, checkIns, heights, weighIns } of members) {
+    const client = withLatestHeight(plain, heights)
     const name = client.hiddenOnLeaderboards ? 'Somebody' : client.name
     if (showsComposition(measure) && !client.showPercentages) continue
     const ends = endsOf(withHeights(checkIns, heights), leaderboard)
@@ -121,7 +123,7 @@ export async function findBoard(db: Connection, id: string): Promise<Board> {
       unranked.push({ name, why: 'not measured twice in this period' })
       continue
     }
-    const judgedWith = { ...gym, weighIns }
+    const judgedWith = { ...gym, ownErrors, weighIns }
     const [then, now] = [measuredOf(ends.first, judgedWith), measuredOf(ends.last, judgedWith)]
     const judgement = judgeChange(client, then, now)
     const verdict = judgement.quantities[measure]

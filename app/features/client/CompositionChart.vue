@@ -70,7 +70,7 @@ function line(name: Part, color: string, extra: { symbol: string; type?: 'dashed
     position: 'top',
     align: 'right',
     offset: [-6, 0],
-    formatter: () => `${name} ${fixed(massIn(last![name]!.value, props.unit), 1)}`,
+    formatter: last && `${name} ${fixed(massIn(last[name]!.value, props.unit), 1)}`,
     color,
     fontFamily: FIGURES,
     fontWeight: 600,
@@ -185,5 +185,5 @@ const label = computed(() => {
 </script>
 
 <template>
-  <ChartFrame :option="option" :label="label" />
+  <ChartFrame :option="option" :label="label" :at="from" />
 </template>

@@ -71,6 +71,8 @@ onBeforeUnmount(() => {
 
 /** Bounds of all, so that the axis stands still under the scrolling. */
 const bounds = computed(() => {
+  // With the chart, and so not on the server: the bands are the dearest figures of the page.
+  if (!idle.value) return undefined
   const edges = props.points.flatMap(({ fat, lean }) =>
     [fat, lean].flatMap((b) => (b ? [b.value - b.halfWidth, b.value + b.halfWidth] : [])),
   )

@@ -1,66 +1,64 @@
 <script setup lang="ts">
-import { LineChart } from 'echarts/charts'
-import {
-  AriaComponent,
-  BrushComponent,
-  DataZoomComponent,
-  GridComponent,
-  MarkLineComponent,
-  TooltipComponent,
-} from 'echarts/components'
-import { use } from 'echarts/core'
-import { CanvasRenderer } from 'echarts/renderers'
 import type { EChartsCoreOption } from 'echarts/core'
-import VChart from 'vue-echarts'
 
-use([
-  LineChart,
-  GridComponent,
-  TooltipComponent,
-  AriaComponent,
-  MarkLineComponent,
-  DataZoomComponent,
-  BrushComponent,
-  CanvasRenderer,
-])
-
+/**
+ * A chart: first a picture that a worker draws, which leaves the page free; the live chart, with its words at every
+ * point, takes its place once it is pointed at, touched or drawn across.
+ */
 const props = defineProps<{
   option: EChartsCoreOption
   /** What the chart shows, in a sentence, for those who do not see it. */
   label: string
   /** Drawing across the chart chooses a stretch of the x axis. */
   brushing?: boolean
+  /** Where the box begins in what it scrolls with, px. */
+  at?: number
 }>()
 const emit = defineEmits<{ brush: [from: number, to: number] }>()
 
-const chart = useTemplateRef<InstanceType<typeof VChart>>('chart')
-function startBrush() {
-  if (!props.brushing) return
-  chart.value?.dispatchAction({
-    type: 'takeGlobalCursor',
-    key: 'brush',
-    brushOption: { brushType: 'lineX', brushMode: 'single' },
-  })
-}
-watch(() => props.brushing, startBrush)
-function onBrushEnd(payload: object) {
-  const { areas } = payload as { areas: { coordRange?: [number, number] }[] }
-  const range = areas[0]?.coordRange
-  if (range) emit('brush', ...range)
-}
+const box = useTemplateRef<HTMLElement>('box')
+const canvas = useTemplateRef<HTMLCanvasElement>('canvas')
+const touched = ref(typeof OffscreenCanvas === 'undefined')
+const live = ref(false)
+const { drawn, shift } = useChartPicture(
+  box,
+  canvas,
+  () => props.option,
+  () => props.at ?? 0,
+)
+watch(
+  () => props.brushing,
+  (brushing) => {
+    if (brushing) touched.value = true
+  },
+  { immediate: true },
+)
 </script>
 
 <template>
-  <!-- The chart fills the box around it; its own style would win over a height given here. -->
-  <div role="img" :aria-label="label" class="relative h-full w-full">
-    <VChart
-      ref="chart"
+  <div
+    ref="box"
+    role="img"
+    :aria-label="label"
+    class="relative h-full w-full"
+    :data-drawn="live ? 'live' : drawn ? 'picture' : undefined"
+    @pointerenter="touched = true"
+    @touchstart.passive="touched = true"
+  >
+    <LazyLiveChart
+      v-if="touched"
       :option="option"
-      autoresize
-      class="absolute! inset-0"
+      :brushing="brushing"
       aria-hidden="true"
-      @rendered.once="startBrush"
-      @brushend="onBrushEnd"
+      @drawn="live = true"
+      @brush="(from, to) => emit('brush', from, to)"
+    />
+    <canvas
+      v-if="!live"
+      ref="canvas"
+      aria-hidden="true"
+      class="pointer-events-none absolute inset-0 h-full w-full"
+      :style="{ transform: shift ? `translateX(${shift}px)` : undefined }"
     />
   </div>
 </template>

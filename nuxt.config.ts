@@ -100,7 +100,13 @@ export default defineNuxtConfig({
     serverAssets: [{ baseName: 'migrations', dir: './database/migrations' }],
     compressPublicAssets: { gzip: true, brotli: true },
   },
-  vite: { plugins: [tailwindcss(), pureCore] },
+  vite: {
+    plugins: [tailwindcss(), pureCore],
+    $client: {
+      // A page of eighty scripts of half a kB each keeps a phone busy with nothing but scripts.
+      build: { rollupOptions: { output: { experimentalMinChunkSize: 16_000 } } },
+    },
+  },
   typescript: { strict: true, tsConfig: { compilerOptions: { noUncheckedIndexedAccess: true } } },
   hooks: {
     // Charts and the rest load where they are used, not ahead of time on every page.

@@ -15,6 +15,12 @@ export function afterPaint(run: () => void): void {
   setTimeout(once, LONGEST_WAIT_MS)
 }
 
+/** Lets the browser answer to the user and paint, in the midst of a longer piece of work. */
+export function breathe(): Promise<void> {
+  const { scheduler } = globalThis as { scheduler?: { yield?(): Promise<void> } }
+  return scheduler?.yield?.() ?? new Promise((resume) => setTimeout(resume))
+}
+
 /** Runs when the page has nothing else to do. */
 export function whenIdle(run: () => unknown): void {
   if ('requestIdleCallback' in window) requestIdleCallback(() => void run(), { timeout: 2000 })

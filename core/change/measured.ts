@@ -14,10 +14,10 @@ import {
 } from '../measurement-error/site-error'
 import type { Protocol } from '../protocols/types'
 import type { Conditions } from '../readings/conditions'
-import { readingsInForce } from '../readings/reading'
+import { type Reading, readingsInForce } from '../readings/reading'
 import type { SiteValue } from '../readings/site-value'
 import { rulesOf } from '../readings/trials'
-import { massOf } from '../readings/values'
+import { massTaken } from '../readings/values'
 import type { WeighIn } from '../weigh-ins/parse'
 import { massOfWeek } from '../weigh-ins/weeks'
 
@@ -55,8 +55,9 @@ export function measuredOf<C extends CheckInRecord & SetupIds>(
   { weighIns, ...known }: JudgedWith,
 ): C & Measured {
   const setup = measurementSetupOf(known, checkIn, known.ownErrors[checkIn.testerId])
-  const week = massOfWeek(weighIns, checkIn.measuredOn, massOf(checkIn.readings))
-  const siteSetups = otherSetups(checkIn, known)
+  const inForce = readingsInForce(checkIn.readings)
+  const week = massOfWeek(weighIns, checkIn.measuredOn, massTaken(inForce))
+  const siteSetups = otherSetups(checkIn, inForce, known)
   return {
     ...checkIn,
     setup,
@@ -68,12 +69,13 @@ export function measuredOf<C extends CheckInRecord & SetupIds>(
 
 /** Sites that somebody else read, or with something else; of two trials by two people the later counts. */
 function otherSetups(
-  checkIn: CheckInRecord & SetupIds,
+  checkIn: SetupIds,
+  inForce: readonly Reading[],
   known: Omit<JudgedWith, 'weighIns'>,
 ): Measured['siteSetups'] {
   // The last reading of a site says by whom and with what; a site read as usual at last is none of the others.
   const others = new Map<SiteId, SiteSetup>()
-  for (const { site, testerId, instrumentId } of readingsInForce(checkIn.readings)) {
+  for (const { site, testerId, instrumentId } of inForce) {
     if (!site) continue
     const fold = isSkinfold(site)
     const usual = fold ? checkIn.caliperId : checkIn.tapeId

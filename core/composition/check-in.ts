@@ -10,9 +10,9 @@ import { type Outcome, attempt } from '../outcome'
 import { type ProtocolChoice, protocolOf } from '../protocols/in-force'
 import { standardOfSite } from '../protocols/registry'
 import type { Protocol } from '../protocols/types'
-import type { Reading } from '../readings/reading'
+import { type Reading, readingsInForce } from '../readings/reading'
 import type { SiteValue } from '../readings/site-value'
-import { heightOf, massOf, siteValues } from '../readings/values'
+import { heightTaken, massTaken, siteValuesIn } from '../readings/values'
 import { type IsoDate, ageOn } from '../units/dates'
 
 /** Who is measured. */
@@ -50,7 +50,8 @@ export function sheetOf(person: Person, record: CheckInRecord): Sheet {
   const protocol = protocolOf(record)
   const { sex } = person
   const wanted = [...protocol.folds[sex], ...protocol.girths[sex]]
-  const sites = siteValues(protocol, sex, record.readings)
+  const inForce = readingsInForce(record.readings)
+  const sites = siteValuesIn(protocol, sex, inForce)
   const measured = wanted.flatMap((site): LocatedValue[] => {
     const value = sites[site]?.value
     if (value === undefined) return []
@@ -64,8 +65,8 @@ export function sheetOf(person: Person, record: CheckInRecord): Sheet {
     subject: {
       sex,
       ageYears: ageOn(person.birthDate, record.measuredOn),
-      heightCm: heightOf(record.readings) ?? record.heightCm ?? person.heightCm ?? undefined,
-      massKg: record.weekMass?.kg ?? massOf(record.readings),
+      heightCm: heightTaken(inForce) ?? record.heightCm ?? person.heightCm ?? undefined,
+      massKg: record.weekMass?.kg ?? massTaken(inForce),
     },
   }
 }

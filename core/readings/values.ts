@@ -15,8 +15,16 @@ export function siteValues(
   sex: Sex,
   readings: readonly Reading[],
 ): Partial<Record<SiteId, SiteValue>> {
+  return siteValuesIn(protocol, sex, readingsInForce(readings))
+}
+
+/** As `siteValues`, of readings that are known to be in force. */
+export function siteValuesIn(
+  protocol: Protocol,
+  sex: Sex,
+  inForce: readonly Reading[],
+): Partial<Record<SiteId, SiteValue>> {
   const values: Partial<Record<SiteId, SiteValue>> = {}
-  const inForce = readingsInForce(readings)
   for (const site of [...protocol.folds[sex], ...protocol.girths[sex]]) {
     const taken = trialsIn(inForce, site, protocol).filter((trial) => trial !== undefined)
     const value = siteValue(taken, rulesOf(protocol, site).tolerance, protocol.thirdTrial)
@@ -26,12 +34,18 @@ export function siteValues(
 }
 
 /** Body height of a check-in, cm: the mean of its height readings in force; undefined when it was not taken. */
-export function heightOf(readings: readonly Reading[]): number | undefined {
-  const taken = readingsInForce(readings).filter((reading) => reading.kind === 'height')
+export const heightOf = (readings: readonly Reading[]) => heightTaken(readingsInForce(readings))
+
+/** As `heightOf`, of readings that are known to be in force. */
+export function heightTaken(inForce: readonly Reading[]): number | undefined {
+  const taken = inForce.filter((reading) => reading.kind === 'height')
   return taken.length ? mean(taken.map(({ value }) => value)) : undefined
 }
 
 /** The body mass in force, kg, or undefined when the scale was not used. */
-export function massOf(readings: readonly Reading[]): number | undefined {
-  return readingsInForce(readings).findLast((reading) => reading.kind === 'mass')?.value
+export const massOf = (readings: readonly Reading[]) => massTaken(readingsInForce(readings))
+
+/** As `massOf`, of readings that are known to be in force. */
+export function massTaken(inForce: readonly Reading[]): number | undefined {
+  return inForce.findLast((reading) => reading.kind === 'mass')?.value
 }

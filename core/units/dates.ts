@@ -46,6 +46,12 @@ export function addDays(date: IsoDate, days: number): IsoDate {
   return lightFormat(add(read(date), days), 'yyyy-MM-dd')
 }
 
+/** A day and those that follow it, so many in all. */
+export function daysFrom(date: IsoDate, count: number): IsoDate[] {
+  const first = read(date)
+  return Array.from({ length: count }, (_, i) => lightFormat(add(first, i), 'yyyy-MM-dd'))
+}
+
 /** The calendar date of an instant in the zone of this machine. */
 export function isoDateOf(instant: Date): IsoDate {
   return lightFormat(instant, 'yyyy-MM-dd')

@@ -1,5 +1,5 @@
 import { mean } from 'simple-statistics'
-import { type IsoDate, addDays, weekdayOf } from '../units/dates'
+import { type IsoDate, addDays, daysFrom, weekdayOf } from '../units/dates'
 import type { WeighIn } from './parse'
 
 const WEEK = 7
@@ -14,7 +14,7 @@ export interface WeekMass {
 }
 
 function averageOf(weighIns: readonly WeighIn[], from: IsoDate): WeekMass | undefined {
-  const days = Array.from({ length: WEEK }, (_, i) => addDays(from, i))
+  const days = daysFrom(from, WEEK)
   const by = new Map(weighIns.map(({ date, kg }) => [date, kg]))
   const taken = days.flatMap((day) => by.get(day) ?? [])
   if (taken.length === 0) return undefined

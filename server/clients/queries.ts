@@ -90,7 +90,9 @@ export async function findRecord(db: Connection, id: string): Promise<ClientReco
       'checkIns', ${checkInsJson(sql`c.client_id = ${id} and c.voided_at is null`)},
       'heights', ${heightsJson(sql`h.client_id = ${id}`)}, 'testers', ${TESTERS},
       'instruments', ${instrumentsJson(false)}, 'weighIns', ${weighInsJson(sql`client_id = ${id}`)},
-      'notes', ${notesJson(id)}, 'plans', ${plansJson(sql`p.client_id = ${id} and p.replaced_at is null`)})`,
+      'notes', ${notesJson(id)}, 'plans', ${plansJson(sql`p.client_id = ${id} and p.replaced_at is null`)},
+      'screenedOn', (select s.reviewed_on from screenings s where s.client_id = ${id} order by s.position desc limit 1),
+      'voided', (select count(*) from check_ins v where v.client_id = ${id} and v.voided_at is not null))`,
   )
   if (!found?.client) throw notFound('No such client.')
   const { client, heights, checkIns, plans, ...rest } = found

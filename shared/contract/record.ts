@@ -17,6 +17,10 @@ export const clientRecordSchema = z.object({
   weighIns: z.array(weighInSchema),
   notes: z.array(clientNoteSchema),
   planInForce: planSchema.nullable(),
+  /** When the private screening was last looked through; its answers are in the file. */
+  screenedOn: isoDateSchema.nullable(),
+  /** How many check-ins are voided; they are in the file. */
+  voided: z.number(),
 })
 export type ClientRecord = z.infer<typeof clientRecordSchema>
 

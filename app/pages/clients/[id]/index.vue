@@ -5,7 +5,9 @@ import { clients } from '~/contract'
 const route = useRoute()
 const { id, view, error, refresh, measured } = await useClientRecord()
 const { start, busy, trouble } = useStartCheckIn()
-const atScreening = route.hash === '#screening'
+// The server does not see this part of the address.
+const atScreening = ref(false)
+onMounted(() => (atScreening.value = route.hash === '#screening'))
 const unit = useMassUnit()
 
 const ledger = useLedger(view, measured)
@@ -14,14 +16,20 @@ const { then, now, judgement, massKg, take } = usePair(view, measured)
 const { hiding, shown, asked } = usePercentages(() => view.value?.client)
 const today = isoDateOf(new Date())
 
-/** The file is asked for when the page stands: it is below what the coach came for. */
-const file = useAsyncData(`file-${id}`, () => callApi(clients.file, { params: { id } }), {
+/** The file is asked for when one of its parts is opened: none of it is what the coach came for. */
+const {
+  data: ofFile,
+  error: fileTrouble,
+  execute: askFile,
+} = useAsyncData(`file-${id}`, () => callApi(clients.file, { params: { id } }), {
   server: false,
-  lazy: true,
+  immediate: false,
 })
-const { data: ofFile } = file
+const openFile = () => {
+  if (!ofFile.value) void askFile()
+}
 async function again() {
-  await Promise.all([refresh(), file.refresh()])
+  await Promise.all([refresh(), askFile()])
 }
 
 /** Check-ins from paper that are still being typed in. */
@@ -106,23 +114,29 @@ const standing = computed(() => {
       {{ formatDate(addDays(newest.measuredOn, view.client.cadenceDays), true) }}.
     </p>
     <div class="space-y-3 pt-6">
-      <FoldOut id="screening" class="border-t-2 border-line pt-2" :open="atScreening"
-        ><template #title>
+      <FoldOut
+        id="screening"
+        class="border-t-2 border-line pt-2"
+        :open="atScreening"
+        @opened="openFile"
+      >
+        <template #title>
           Private screening
           <span class="font-normal text-faded">
             {{
-              ofFile?.screening
-                ? `looked through ${formatDate(ofFile.screening.reviewedOn, true)}`
+              view.screenedOn
+                ? `looked through ${formatDate(view.screenedOn, true)}`
                 : 'nothing asked yet'
             }}
           </span>
         </template>
+        <AlertLine :text="fileTrouble?.message" />
         <ScreeningPanel
           v-if="ofFile"
           :client-id="view.client.id"
           :screening="ofFile.screening"
           :today="today"
-          @kept="file.refresh()"
+          @kept="again"
         />
       </FoldOut>
       <FoldOut title="Past check-in from paper" class="border-t-2 border-line pt-2">
@@ -146,11 +160,12 @@ const standing = computed(() => {
         </ul>
       </FoldOut>
       <FoldOut
-        v-if="ofFile?.voided.length"
-        :title="`Voided check-ins (${ofFile.voided.length})`"
+        v-if="view.voided"
+        :title="`Voided check-ins (${view.voided})`"
         class="border-t-2 border-line pt-2"
+        @opened="openFile"
       >
-        <ul>
+        <ul v-if="ofFile">
           <li v-for="checkIn in ofFile.voided" :key="checkIn.id" class="border-b border-line py-2">
             <p>
               {{ formatDate(checkIn.measuredOn, true) }}, {{ checkIn.readings }} readings:
@@ -160,7 +175,12 @@ const standing = computed(() => {
           </li>
         </ul>
       </FoldOut>
-      <FoldOut title="Edit, change log, archive" class="border-t-2 border-line pt-2">
+      <FoldOut
+        title="Edit, change log, archive"
+        class="border-t-2 border-line pt-2"
+        @opened="openFile"
+      >
+        <AlertLine :text="fileTrouble?.message" />
         <ClientFile
           v-if="ofFile"
           :client="view.client"

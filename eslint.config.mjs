@@ -154,4 +154,11 @@ export default withNuxt(
     },
   },
   prettier,
+  {
+    files: ['app/**/*.vue'],
+    rules: {
+      // What is bound to its own name is written once.
+      'vue/v-bind-style': ['error', 'shorthand', { sameNameShorthand: 'always' }],
+    },
+  },
 )

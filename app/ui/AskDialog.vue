@@ -9,7 +9,7 @@ onMounted(() => whenIdle(load))
 </script>
 
 <template>
-  <AskPanel v-if="open" :title="title" @close="emit('close')">
+  <AskPanel v-if="open" :title @close="emit('close')">
     <slot />
   </AskPanel>
 </template>

@@ -8,7 +8,7 @@ const onToggle = (event: Event) => {
 </script>
 
 <template>
-  <details :open="open" @toggle="onToggle">
+  <details :open @toggle="onToggle">
     <summary class="min-h-11 cursor-pointer py-2 text-lg font-bold">
       <slot name="title">{{ title }}</slot>
     </summary>

@@ -12,7 +12,7 @@ function onKey(event: KeyboardEvent) {
 </script>
 
 <template>
-  <AskDialog :title="title" :open="open" @close="emit('close')">
+  <AskDialog :title :open @close="emit('close')">
     <ol @keydown="onKey">
       <li v-for="(option, i) in options" :key="option.value" class="border-b border-line">
         <button

@@ -6,9 +6,9 @@ const model = defineModel<string>({ default: '' })
 </script>
 
 <template>
-  <FieldRow :id="id" :label="label" :hint="hint" :error="error">
+  <FieldRow :id :label :hint :error>
     <input
-      :id="id"
+      :id
       v-model="model"
       class="field"
       autocomplete="off"

@@ -4,7 +4,14 @@ import { estimate } from './estimate'
 import { type EquationResult, estimateEvery, servedValues } from './every'
 import { type Step, working } from './working'
 import { equationById } from '../equations/registry'
-import type { Conversion, Equation, Estimate, Subject } from '../equations/types'
+import type {
+  Conversion,
+  Equation,
+  Estimate,
+  EstimateOptions,
+  Subject,
+  Values,
+} from '../equations/types'
 import { inputError } from '../errors'
 import { type Outcome, attempt } from '../outcome'
 import { type ProtocolChoice, protocolOf } from '../protocols/in-force'
@@ -91,6 +98,21 @@ function equationFor({ protocol, subject }: Sheet, equationId: string | undefine
   return equationById(id)
 }
 
+/** Runs something by the equation of a check-in: by the one named, or by the protocol's own. */
+function byEquation<T>(
+  person: Person,
+  record: CheckInRecord,
+  equationId: string | undefined,
+  run: (id: string, subject: Subject, values: Values, options: EstimateOptions) => T,
+): Outcome<T> {
+  const sheet = sheetOf(person, record)
+  const { conversion } = record
+  return attempt(() => {
+    const equation = equationFor(sheet, equationId)
+    return run(equation.id, sheet.subject, servedValues(equation, sheet.measured), { conversion })
+  })
+}
+
 /**
  * The estimate of a check-in.
  *
@@ -102,14 +124,7 @@ export function resultOf(
   record: CheckInRecord,
   equationId?: string,
 ): Outcome<Estimate> {
-  const sheet = sheetOf(person, record)
-  const { conversion } = record
-  return attempt(() => {
-    const equation = equationFor(sheet, equationId)
-    return estimate(equation.id, sheet.subject, servedValues(equation, sheet.measured), {
-      conversion,
-    })
-  })
+  return byEquation(person, record, equationId, estimate)
 }
 
 /** Every equation that the readings of a check-in allow, the protocol's own first. */
@@ -125,12 +140,5 @@ export function everyResultOf(person: Person, record: CheckInRecord): EquationRe
 
 /** The working of a check-in's estimate by its protocol's own equation. */
 export function workingOf(person: Person, record: CheckInRecord): Outcome<Step[]> {
-  const sheet = sheetOf(person, record)
-  const { conversion } = record
-  return attempt(() => {
-    const equation = equationFor(sheet, undefined)
-    return working(equation.id, sheet.subject, servedValues(equation, sheet.measured), {
-      conversion,
-    })
-  })
+  return byEquation(person, record, undefined, working)
 }

@@ -1,5 +1,6 @@
 import { describe, expect, test } from 'vitest'
 import { estimate, KG_PER_POUND } from '#core'
+import { womanFolds } from '../support/woman-row'
 
 /*
  * Men's fat % by sum of chest + abdominal + thigh and age, Siri, printed with Jackson AS, Pollock ML, Phys Sportsmed
@@ -83,25 +84,16 @@ describe('worked values of seven folds (common practice, no source)', () => {
     expect(fatPercent).toBeLessThan(21)
   })
 
-  const folds = {
-    chest: 4,
-    abdominal: 5,
-    thigh: 12,
-    triceps: 12,
-    subscapular: 6,
-    suprailiac: 4,
-    midaxillary: 4,
-  }
   const woman = { sex: 'female', ageYears: 34, massKg: 121 * KG_PER_POUND } as const
 
   test('a woman of 34 at 121 lb has 11.84 % and 106.67 lb lean', () => {
-    const { fatPercent, leanMassKg } = estimate('jackson-pollock-7', woman, folds)
+    const { fatPercent, leanMassKg } = estimate('jackson-pollock-7', woman, womanFolds)
     expect(fatPercent).toBeCloseTo(11.84, 2)
     expect(leanMassKg! / KG_PER_POUND).toBeCloseTo(106.67, 2)
   })
 
   test('with the subscapular mistyped as 4 she has 11.48 %', () => {
-    const { fatPercent } = estimate('jackson-pollock-7', woman, { ...folds, subscapular: 4 })
+    const { fatPercent } = estimate('jackson-pollock-7', woman, { ...womanFolds, subscapular: 4 })
     expect(fatPercent).toBeCloseTo(11.48, 2)
   })
 })

@@ -1,23 +1,14 @@
 import { describe, expect, test } from 'vitest'
 import { estimate, estimateRow } from '#core'
-import { woman } from '../support/woman-row'
+import { woman, womanFolds } from '../support/woman-row'
 
 describe('a row', () => {
   test('by name gives the unrounded estimate', () => {
     const [row] = estimateRow(woman)
-    const folds = {
-      chest: 4,
-      abdominal: 5,
-      thigh: 12,
-      triceps: 12,
-      subscapular: 6,
-      suprailiac: 4,
-      midaxillary: 4,
-    }
     const expected = estimate(
       'jackson-pollock-7',
       { sex: 'female', ageYears: 34, massKg: 54.88467677 },
-      folds,
+      womanFolds,
     )
     expect(row).toMatchObject({
       id: 'w1',

@@ -11,7 +11,7 @@ import { beforeEach, describe, expect, test, vi } from 'vitest'
 import { addDays } from '#core'
 import type { Photo } from '#shared/contract/photos'
 import type { Board } from '#shared/contract/leaderboards'
-import { DESK, PHONE, textOf, waitForText, visit } from './support/browser'
+import { DESK, PHONE, setDate, textOf, waitForText, visit } from './support/browser'
 import * as flow from './support/floor'
 import { LAST, press, tick, todayIs, useFloor } from './support/floor'
 import type { TestServer } from './support/server'
@@ -335,14 +335,7 @@ test('photos: freed of their metadata, marked by two taps, one laid over the oth
   }
   await choose()
   await waitForText(page, 'front saved')
-  await page.$eval(
-    '#taken-on',
-    (e, day) => {
-      ;(e as HTMLInputElement).value = day
-      e.dispatchEvent(new Event('input', { bubbles: true }))
-    },
-    addDays(todayIs(), -30),
-  )
+  await setDate(page, '#taken-on', addDays(todayIs(), -30))
   await choose()
   await page.waitForFunction(() => document.querySelectorAll('#then option').length === 2)
   const photos = await photosOf()
@@ -380,14 +373,7 @@ test('a board is made, names nobody who hides, and ties who is not clearly apart
   await press(page, 'Make a group')
   await page.waitForSelector('#group-name')
   await page.type('#group-name', 'Lock to lock')
-  await page.$eval(
-    '#starts',
-    (e, day) => {
-      ;(e as HTMLInputElement).value = day
-      e.dispatchEvent(new Event('input', { bubbles: true }))
-    },
-    addDays(todayIs(), -63),
-  )
+  await setDate(page, '#starts', addDays(todayIs(), -63))
   for (const { name } of [clear, near, hides]) await tick(page, name)
   await press(page, 'Save')
   await waitForText(page, 'An equals sign')

@@ -10,7 +10,7 @@ const voice = useVoice()
 </script>
 
 <template>
-  <AskDialog title="Keys" :open="open" @close="emit('close')">
+  <AskDialog title="Keys" :open @close="emit('close')">
     <dl class="grid grid-cols-[auto_1fr] gap-x-4 gap-y-2 pb-4 text-lg">
       <dt><kbd class="key">Enter</kbd></dt>
       <dd>take the number and go on</dd>

@@ -12,9 +12,9 @@ const emit = defineEmits<{ close: [] }>()
 </script>
 
 <template>
-  <AskDialog :title="landmark.name" :open="open" @close="emit('close')">
+  <AskDialog :title="landmark.name" :open @close="emit('close')">
     <div class="h-[60vh]">
-      <BodyFigure :view="spot.view" :current="spot" :others="others" :label="landmark.text" />
+      <BodyFigure :view="spot.view" :current="spot" :others :label="landmark.text" />
     </div>
     <p class="py-3">{{ landmark.text }} The {{ landmark.caption }}.</p>
     <button type="button" class="button" @click="emit('close')">Close</button>

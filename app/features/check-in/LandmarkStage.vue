@@ -105,9 +105,9 @@ const first = computed(() => (protocol.value.folds[client.value!.sex].length ? '
 <template>
   <div class="grid flex-1 lg:grid-cols-[290px_1fr]">
     <FigurePanel
-      :spot="spot"
-      :others="others"
-      :side="side"
+      :spot
+      :others
+      :side
       :label="`${entry.name} on the ${spot.view} of the body, ${side} side. ${entry.where}`"
     />
     <section class="grid min-w-0 content-start gap-x-8 px-4 py-5 sm:px-8 xl:grid-cols-[300px_1fr]">

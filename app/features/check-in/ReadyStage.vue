@@ -190,7 +190,7 @@ const otherSetup = computed(() => {
             <ChipRow
               v-for="{ id, label, options: chipOptions } in chips"
               :key="id"
-              :label="label"
+              :label
               :options="chipOptions"
               :model-value="conditions[id]"
               @update:model-value="condition(id, $event)"
@@ -283,7 +283,7 @@ const otherSetup = computed(() => {
             No set is advised before the above is clear.
           </p>
           <p v-if="against && advised" class="pb-2 text-clay">{{ protocol.name }}: {{ against }}</p>
-          <ChoiceRow v-model="chosen" label="Protocol" hide-label compact :options="options" />
+          <ChoiceRow v-model="chosen" label="Protocol" hide-label compact :options />
           <p class="pt-2 text-faded">
             {{ protocol.when }} {{ LANDMARK_STANDARD_NAMES[protocol.standard] }}.
             {{

@@ -26,17 +26,12 @@ async function onClose() {
     <div class="pb-4">
       <ChoiceRow v-model="reader" label="Who reads" hide-label :options="readers" />
     </div>
-    <ClientPicture
-      v-if="reader === 'client'"
-      :client="client!"
-      :check-in="measured!"
-      :earlier="earlier"
-    />
+    <ClientPicture v-if="reader === 'client'" :client="client!" :check-in="measured!" :earlier />
     <ResultSheet
       v-else
       :client="client!"
       :check-in="measured!"
-      :earlier="earlier"
+      :earlier
       @conversion="store.updateCheckIn({ conversion: $event })"
     />
     <div class="flex flex-wrap gap-3 pt-6">

@@ -215,13 +215,7 @@ const unlike = computed(
     >
       {{ problem }}
     </p>
-    <FindingLine
-      v-if="finding"
-      :finding="finding"
-      :offer="offer"
-      @accept="accept"
-      @again="field?.focus()"
-    />
+    <FindingLine v-if="finding" :finding :offer @accept="accept" @again="field?.focus()" />
     <div v-if="part === 'mass'" class="flex flex-wrap items-center gap-3 pt-6">
       <button type="button" class="button" :aria-pressed="dry" @click="dry = !dry">
         <kbd class="key mr-2">D</kbd>{{ dry ? '✓ weighed dry' : 'weighed dry?' }}

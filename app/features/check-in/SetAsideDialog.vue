@@ -12,7 +12,7 @@ const name = (site: string) => nameOf(site as SiteId)
 </script>
 
 <template>
-  <AskDialog title="Not taken by the server" :open="open" @close="emit('close')">
+  <AskDialog title="Not taken by the server" :open @close="emit('close')">
     <ul class="space-y-4 pb-4 text-ink">
       <li v-for="operation in setAside" :key="operation.id" class="border-b border-line pb-3">
         <p class="font-bold">{{ wordsFor(operation, name) }}</p>

@@ -127,9 +127,9 @@ function backOnPad() {
   <div class="grid flex-1 lg:grid-cols-[290px_1fr_352px]">
     <FigurePanel
       v-if="landmark && spot"
-      :spot="spot"
-      :others="others"
-      :side="side"
+      :spot
+      :others
+      :side
       :label="`${landmark.name} on the ${spot.view} of the body. ${landmark.text}`"
     >
       <p class="flex justify-between gap-3">
@@ -243,8 +243,8 @@ function backOnPad() {
         </p>
         <FindingLine
           v-if="!problem && finding"
-          :finding="finding"
-          :offer="offer"
+          :finding
+          :offer
           @accept="act.accept"
           @again="act.again"
         />
@@ -265,7 +265,7 @@ function backOnPad() {
       </div>
       <details class="mt-3 max-sm:order-3 lg:hidden">
         <summary class="min-h-11 py-2 font-bold">Sheet so far</summary>
-        <SiteStrip :kind="kind" :step="step" @pick="openBox" />
+        <SiteStrip :kind :step @pick="openBox" />
       </details>
     </section>
     <section v-else class="px-4 py-8 sm:px-10">
@@ -282,7 +282,7 @@ function backOnPad() {
     </section>
 
     <aside class="border-l border-line bg-board px-4 py-5 max-lg:hidden">
-      <SiteSheet :kind="kind" :step="step" @pick="openBox" />
+      <SiteSheet :kind :step @pick="openBox" />
     </aside>
   </div>
   <p class="flex flex-wrap gap-x-8 gap-y-1 border-t border-line px-6 py-3 text-faded max-lg:hidden">
@@ -321,9 +321,9 @@ function backOnPad() {
   <LandmarkDialog
     v-if="landmark && spot"
     :open="asking === 'figure'"
-    :landmark="landmark"
-    :spot="spot"
-    :others="others"
+    :landmark
+    :spot
+    :others
     @close="close"
   />
   <NumberedChoice

@@ -32,6 +32,6 @@ const pages = computed(() =>
   <header class="pb-3">
     <p class="text-faded">{{ facts }}</p>
     <h1 class="text-[30px]">{{ client.name }}</h1>
-    <SubNav label="About this client" :pages="pages" />
+    <SubNav label="About this client" :pages />
   </header>
 </template>

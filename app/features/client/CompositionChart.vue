@@ -185,5 +185,5 @@ const label = computed(() => {
 </script>
 
 <template>
-  <ChartFrame :option="option" :label="label" :at="from" />
+  <ChartFrame :option :label :at="from" />
 </template>

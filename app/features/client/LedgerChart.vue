@@ -114,14 +114,14 @@ const figures = computed(() => {
       <ClientOnly>
         <LazyCompositionChart
           v-if="idle"
-          :points="points"
-          :events="events"
-          :unit="unit"
-          :bounds="bounds"
-          :from="from"
+          :points
+          :events
+          :unit
+          :bounds
+          :from
           :to="from + width"
-          :then-index="thenIndex"
-          :now-index="nowIndex"
+          :then-index
+          :now-index
         />
       </ClientOnly>
     </div>

@@ -53,10 +53,10 @@ const cellStyle = { width: `${COLUMN_WIDTH}px` }
       <div :style="{ width: `${whole}px`, minWidth: '100%' }">
         <LedgerChart
           v-if="percentages"
-          :scroller="scroller"
-          :points="points"
+          :scroller
+          :points
           :events="view.notes"
-          :unit="unit"
+          :unit
           :label-width="LABEL_WIDTH"
           :columns-width="COLUMN_WIDTH * columns.length"
           :first-width="FIRST_WIDTH"
@@ -124,7 +124,7 @@ const cellStyle = { width: `${COLUMN_WIDTH}px` }
                 v-for="{ block, columns: cells } in blocks"
                 :key="block"
                 :columns="cells"
-                :row="row"
+                :row
                 :width="COLUMN_WIDTH"
                 :tabbed="at.row === row && inBlock(block, at.column) ? at.column : undefined"
               />

@@ -141,9 +141,9 @@ const edges = computed(() => [
 
 <template>
   <ChartFrame
-    :option="option"
-    :label="label"
-    :brushing="brushing"
+    :option
+    :label
+    :brushing
     @brush="(from, to) => emit('brush', dateAt(from), dateAt(to))"
   />
 </template>

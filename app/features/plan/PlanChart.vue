@@ -107,5 +107,5 @@ const option = computed<EChartsCoreOption>(() => {
 </script>
 
 <template>
-  <ChartFrame :option="option" :label="label" />
+  <ChartFrame :option :label />
 </template>

@@ -63,10 +63,10 @@ const forms = (Object.keys(RESTING_FORMS) as RestingForm[]).map((value) => ({
         <ClientOnly>
           <LazyPlanChart
             v-if="bands"
-            :bands="bands"
+            :bands
             :statically="drafted!.statically"
             :unit="massUnit"
-            :goal-kg="goalKg"
+            :goal-kg
             :label="`Body mass over ${weeks} weeks by two compartments and by the static rule`"
           />
         </ClientOnly>

@@ -8,5 +8,5 @@ const pages = [
 </script>
 
 <template>
-  <SubNav label="Reference" :pages="pages" />
+  <SubNav label="Reference" :pages />
 </template>

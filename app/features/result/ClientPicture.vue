@@ -12,16 +12,10 @@ import {
   judgeChange,
   type Measured,
 } from '#core'
-import type { CheckInWithReadings } from '#shared/contract/check-ins'
-import type { Client } from '#shared/contract/clients'
+import type { ResultProps } from './result-props'
 
 /** One calm picture for the client, in words that a coach can show. */
-const props = defineProps<{
-  client: Client
-  checkIn: Measured & CheckInWithReadings
-  /** Earlier check-ins, newest first. */
-  earlier: (Measured & CheckInWithReadings)[]
-}>()
+const props = defineProps<ResultProps>()
 
 const massUnit = useMassUnit()
 const lengthUnit = useLengthUnit()

@@ -27,15 +27,9 @@ import {
   type Quantity,
   type Values,
 } from '#core'
-import type { CheckInWithReadings } from '#shared/contract/check-ins'
-import type { Client } from '#shared/contract/clients'
+import type { ResultProps } from './result-props'
 
-const props = defineProps<{
-  client: Client
-  checkIn: Measured & CheckInWithReadings
-  /** Earlier check-ins, newest first. */
-  earlier: (Measured & CheckInWithReadings)[]
-}>()
+const props = defineProps<ResultProps>()
 const emit = defineEmits<{ conversion: [to: Conversion] }>()
 
 const unit = useMassUnit()
@@ -339,7 +333,7 @@ const sentence = computed(() => {
           belongs to one estimate, not to a change.
         </p>
       </details>
-      <ResultMore v-if="shown" :person="client" :check-in="checkIn" />
+      <ResultMore v-if="shown" :person="client" :check-in />
     </template>
   </section>
 </template>

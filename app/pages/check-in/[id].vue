@@ -87,7 +87,7 @@ function goOn() {
 
 <template>
   <div class="flex min-h-dvh flex-col">
-    <CheckInRail v-if="client" v-model="stage" :stages="stages" />
+    <CheckInRail v-if="client" v-model="stage" :stages />
     <main v-if="opened && checkIn && client" class="flex flex-1 flex-col">
       <h1 class="sr-only">Check-in of {{ client.name }}</h1>
       <ReadyStage v-if="stage === 'ready'" @begin="goOn" />

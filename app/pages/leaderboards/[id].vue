@@ -113,7 +113,7 @@ async function remove() {
       </div>
       <AlertLine :text="trouble" />
       <AskDialog title="The group" :open="changing" @close="changing = false">
-        <LeaderboardForm :start="start" :save="save" />
+        <LeaderboardForm :start :save />
       </AskDialog>
     </template>
   </main>

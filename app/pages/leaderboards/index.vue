@@ -39,7 +39,7 @@ async function save(form: LeaderboardForm) {
     <p v-else class="pb-3">No group yet.</p>
     <button type="button" class="button mt-4" @click="adding = true">Make a group</button>
     <AskDialog title="A new group" :open="adding" @close="adding = false">
-      <LeaderboardForm :save="save" />
+      <LeaderboardForm :save />
     </AskDialog>
   </main>
 </template>

@@ -17,7 +17,6 @@ import {
   type LandmarkStandard,
   type Sex,
   type SiteId,
-  type SkinfoldId,
   type Typed,
 } from '#core'
 import type { CheckIn, NewReading } from '#shared/contract/check-ins'
@@ -38,14 +37,6 @@ const standards = (['us', 'int', 'dw', 'gym'] as LandmarkStandard[]).map((value)
   value,
   name: LANDMARK_STANDARD_NAMES[value],
 }))
-const sexes = [
-  { value: 'female' as const, name: 'female' },
-  { value: 'male' as const, name: 'male' },
-]
-const conversions = [
-  { value: 'siri' as const, name: 'Siri' },
-  { value: 'brozek' as const, name: 'Brozek' },
-]
 const folds = computed(() =>
   LANDMARKS.filter((l) => l.standard === standard.value).map(({ site }) => site),
 )
@@ -109,7 +100,8 @@ const nothing = computed(() => {
 })
 
 /** The field of a fold says where its standard takes it. */
-const where = (site: SkinfoldId) => landmarkOf(site, standard.value)?.where[sex.value] ?? ''
+const where = (site: SiteId) =>
+  isSkinfold(site) ? landmarkOf(site, standard.value)?.where[sex.value] : undefined
 
 /* Kept only when asked: as a check-in of a client. */
 const keeping = ref(false)
@@ -184,8 +176,12 @@ async function keep(clientId: string) {
     <div class="grid gap-x-12 gap-y-6 lg:grid-cols-2">
       <div class="space-y-4">
         <div class="flex flex-wrap gap-x-8 gap-y-3">
-          <ChoiceRow v-model="sex" label="Sex used by the equations" :options="sexes" />
-          <ChoiceRow v-model="conversion" label="Density to fat % by" :options="conversions" />
+          <ChoiceRow v-model="sex" label="Sex used by the equations" :options="SEX_CHOICES" />
+          <ChoiceRow
+            v-model="conversion"
+            label="Density to fat % by"
+            :options="CONVERSION_CHOICES"
+          />
         </div>
         <div class="grid grid-cols-3 gap-3">
           <TextField
@@ -218,33 +214,16 @@ async function keep(clientId: string) {
         />
         <fieldset>
           <legend class="border-b-2 border-ink pb-1 text-xl font-bold">Folds, mm</legend>
-          <div class="grid grid-cols-2 gap-x-4 gap-y-2 pt-2 sm:grid-cols-3">
-            <SiteField
-              v-for="site in folds"
-              :key="`${standard}-${site}`"
-              v-model="texts[site]"
-              :site="site"
-              :problem="fields[site]?.problem"
-              :where="where(site)"
-            />
-          </div>
+          <SiteFields :model-value="texts" :sites="folds" :fields :where class="pt-2" />
         </fieldset>
         <FoldOut :title="`Girths, ${lengthUnit}`">
-          <div class="grid grid-cols-2 gap-x-4 gap-y-2 sm:grid-cols-3">
-            <SiteField
-              v-for="site in GIRTH_IDS"
-              :key="site"
-              v-model="texts[site]"
-              :site="site"
-              :problem="fields[site]?.problem"
-            />
-          </div>
+          <SiteFields :model-value="texts" :sites="GIRTH_IDS" :fields />
         </FoldOut>
       </div>
       <section aria-live="polite" class="lg:sticky lg:top-4 lg:self-start">
         <h2 class="border-b-2 border-ink pb-1 text-xl">Every equation at once</h2>
         <p v-if="results.length === 0" class="pt-2 text-lg text-faded">{{ nothing }}</p>
-        <EveryEquation v-else :results="results" />
+        <EveryEquation v-else :results />
         <div v-if="measured.length" class="pt-4">
           <button v-if="set" type="button" class="button" @click="askWhose">
             Keep it as a check-in…

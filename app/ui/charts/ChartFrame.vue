@@ -47,8 +47,8 @@ watch(
   >
     <LazyLiveChart
       v-if="touched"
-      :option="option"
-      :brushing="brushing"
+      :option
+      :brushing
       aria-hidden="true"
       @drawn="live = true"
       @brush="(from, to) => emit('brush', from, to)"

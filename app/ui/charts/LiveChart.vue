@@ -33,7 +33,7 @@ function onBrushEnd(payload: object) {
   <!-- The chart fills the box around it; its own style would win over a height given here. -->
   <VChart
     ref="chart"
-    :option="option"
+    :option
     autoresize
     class="absolute! inset-0"
     @rendered.once="(startBrush(), emit('drawn'))"

@@ -23,7 +23,7 @@ defineProps<{
     stroke-linecap="round"
     stroke-linejoin="round"
   >
-    <FigureBody :view="view" />
+    <FigureBody :view />
     <circle
       v-for="(other, i) in others"
       :key="i"

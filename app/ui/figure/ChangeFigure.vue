@@ -60,7 +60,7 @@ function triangle({ spot, share }: (typeof props.spots)[number]): string {
     :aria-label="label"
     class="block h-full w-full"
   >
-    <FigureBody :view="view" />
+    <FigureBody :view />
     <g v-for="{ mark, left, y } in placed" :key="mark.id">
       <path
         :d="`M${mark.spot.x} ${mark.spot.y}L${left ? -6 : FIGURE_WIDTH + 6} ${y}`"

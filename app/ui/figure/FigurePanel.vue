@@ -18,13 +18,7 @@ defineProps<{
       <span>{{ spot.view === 'front' ? 'Front' : 'Back' }}</span><span>{{ side }} side</span>
     </p>
     <div class="min-h-0 flex-1 py-2" :class="{ '-scale-x-100': side === 'left' }">
-      <BodyFigure
-        :view="spot.view"
-        :current="spot"
-        :others="others"
-        :label="label"
-        class="max-h-[540px]"
-      />
+      <BodyFigure :view="spot.view" :current="spot" :others :label class="max-h-[540px]" />
     </div>
     <slot />
   </section>

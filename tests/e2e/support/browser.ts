@@ -108,8 +108,25 @@ export async function textOf(page: Page, mark: string): Promise<string> {
   return page.$eval(`[data-test="${mark}"]`, (element) => (element as HTMLElement).innerText)
 }
 
-/** Types a number and Enter, as a coach does. */
-export async function enter(page: Page, text: string | number): Promise<void> {
+/** Sets a date field, which takes keys differently in every language. */
+export async function setDate(page: Page, selector: string, date: string): Promise<void> {
+  await page.$eval(
+    selector,
+    (field, day) => {
+      ;(field as HTMLInputElement).value = day
+      field.dispatchEvent(new Event('input', { bubbles: true }))
+    },
+    date,
+  )
+}
+
+/** Types a number and Enter, as a coach does; over what stands in the field where that is wanted. */
+export async function enter(page: Page, text: string | number, over = false): Promise<void> {
+  if (over) {
+    await page.keyboard.down('Control')
+    await page.keyboard.press('a')
+    await page.keyboard.up('Control')
+  }
   await page.keyboard.type(String(text))
   await page.keyboard.press('Enter')
 }

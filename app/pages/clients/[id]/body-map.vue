@@ -44,7 +44,7 @@ const rows = computed(() => [...(judgement.value?.folds ?? []), ...(judgement.va
 </script>
 
 <template>
-  <ClientPage :view="view" :error="error">
+  <ClientPage :view :error>
     <p v-if="!judgement" class="text-lg">
       Two check-ins are needed to see where something changed.
     </p>

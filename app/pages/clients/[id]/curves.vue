@@ -88,7 +88,7 @@ const label = computed(() => {
 </script>
 
 <template>
-  <ClientPage :view="view" :error="error">
+  <ClientPage :view :error>
     <PercentagesChoice v-if="hiding" v-model="asked" :name="view.client.name" class="pb-3" />
     <div class="flex flex-wrap items-end gap-x-6 gap-y-3 pb-2">
       <FieldRow id="subject" label="What is shown">
@@ -115,13 +115,13 @@ const label = computed(() => {
     <div v-if="curves.length" class="h-[380px]" data-test="curve">
       <ClientOnly>
         <LazySeriesChart
-          :curves="curves"
-          :unit="unit"
+          :curves
+          :unit
           :digits="1"
           :events="view.notes"
-          :goal="goal"
-          :label="label"
-          :brushing="brushing"
+          :goal
+          :label
+          :brushing
           @brush="(a, b) => (brushed = { from: a, to: b })"
         />
       </ClientOnly>
@@ -162,7 +162,7 @@ const label = computed(() => {
         <p class="pb-1 text-faded">
           {{ formatDate(judgement.since, true) }} against {{ formatDate(judgement.until, true) }}
         </p>
-        <VerdictTable :judgement="judgement" :unit="massUnit" :percentages="shown" />
+        <VerdictTable :judgement :unit="massUnit" :percentages="shown" />
       </div>
     </section>
 

@@ -61,16 +61,10 @@ const standing = computed(() => {
 </script>
 
 <template>
-  <ClientPage :view="view" :error="error">
+  <ClientPage :view :error>
     <div class="flex flex-wrap items-start justify-between gap-x-6 gap-y-3 pb-4">
       <div class="min-w-0 flex-1 basis-[420px]">
-        <ChangeSentence
-          v-if="judgement"
-          :judgement="judgement"
-          :unit="unit"
-          :percentages="shown"
-          :mass-kg="massKg"
-        />
+        <ChangeSentence v-if="judgement" :judgement :unit :percentages="shown" :mass-kg />
         <p :class="judgement ? 'pt-2 text-lg' : 'figure text-[36px] sm:text-[44px]'">
           <template v-if="judgement">Now: </template>
           <span data-test="standing">{{ standing }}</span>
@@ -95,9 +89,9 @@ const standing = computed(() => {
     <PercentagesChoice v-if="hiding" v-model="asked" :name="view.client.name" class="pb-3" />
     <LedgerSheet
       v-if="measured.length"
-      :view="view"
-      :ledger="ledger"
-      :unit="unit"
+      :view
+      :ledger
+      :unit
       :percentages="shown"
       :then-id="then?.id"
       :now-id="now?.id"
@@ -107,7 +101,7 @@ const standing = computed(() => {
       The first check-in takes about ten minutes: folds twice round, then the scale.
     </p>
     <div v-if="judgement" class="pt-5">
-      <VerdictTable :judgement="judgement" :unit="unit" :percentages="shown" />
+      <VerdictTable :judgement :unit :percentages="shown" />
     </div>
     <p v-if="newest" class="pt-4 text-faded">
       Next check-in from
@@ -135,7 +129,7 @@ const standing = computed(() => {
           v-if="ofFile"
           :client-id="view.client.id"
           :screening="ofFile.screening"
-          :today="today"
+          :today
           @kept="again"
         />
       </FoldOut>
@@ -171,7 +165,7 @@ const standing = computed(() => {
               {{ formatDate(checkIn.measuredOn, true) }}, {{ checkIn.readings }} readings:
               {{ checkIn.reason }}
             </p>
-            <CheckInRepair :check-in="checkIn" :client-id="id" voided @done="again" />
+            <CheckInRepair :check-in :client-id="id" voided @done="again" />
           </li>
         </ul>
       </FoldOut>
@@ -181,13 +175,7 @@ const standing = computed(() => {
         @opened="openFile"
       >
         <AlertLine :text="fileTrouble?.message" />
-        <ClientFile
-          v-if="ofFile"
-          :client="view.client"
-          :file="ofFile"
-          :today="today"
-          @changed="again"
-        />
+        <ClientFile v-if="ofFile" :client="view.client" :file="ofFile" :today @changed="again" />
       </FoldOut>
     </div>
   </ClientPage>

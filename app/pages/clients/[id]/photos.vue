@@ -37,7 +37,7 @@ const remove = async (photo: Photo) =>
 </script>
 
 <template>
-  <ClientPage :view="view" :error="error">
+  <ClientPage :view :error>
     <template v-if="photos.length">
       <div class="flex flex-wrap items-end gap-x-5 gap-y-3 pb-4">
         <ChoiceRow v-model="side" label="View" hide-label :options="views" />
@@ -55,12 +55,7 @@ const remove = async (photo: Photo) =>
         </FieldRow>
         <ChoiceRow v-model="layout" label="Layout" hide-label :options="layouts" />
       </div>
-      <PhotoCompare
-        v-if="then && now && then.id !== now.id"
-        :then="then"
-        :now="now"
-        :layout="layout"
-      />
+      <PhotoCompare v-if="then && now && then.id !== now.id" :then :now :layout />
       <p v-else class="text-lg">
         {{
           now

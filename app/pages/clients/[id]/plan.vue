@@ -62,7 +62,7 @@ const foldsTaken = computed(
 </script>
 
 <template>
-  <ClientPage :view="view" :error="error">
+  <ClientPage :view :error>
     <PercentagesChoice v-if="hiding" v-model="asked" :name="view.client.name" class="pb-3" />
     <p v-if="!start" class="text-lg">
       A plan starts from a check-in with an estimate and a body mass.
@@ -82,10 +82,10 @@ const foldsTaken = computed(
         :key="inForce.id"
         :client="view.client"
         :plan="inForce"
-        :measured="measured"
+        :measured
         :body="start"
         :unit="massUnit"
-        :stopped="stopped"
+        :stopped
         class="border-b-2 border-line pb-5"
         @replan="replan"
         @end="end"

@@ -77,7 +77,7 @@ const daysOf = (from: string, to: string) =>
 </script>
 
 <template>
-  <ClientPage :view="view" :error="error">
+  <ClientPage :view :error>
     <div class="grid gap-x-12 gap-y-6 lg:grid-cols-[1fr_1.2fr]">
       <form class="space-y-3" novalidate @submit.prevent="keep">
         <FieldRow

@@ -30,10 +30,6 @@ const sexes = computed(() =>
     name: v.sex === 'male' ? 'men' : 'women',
   })),
 )
-const conversions = [
-  { value: 'siri' as const, name: 'Siri' },
-  { value: 'brozek' as const, name: 'Brozek' },
-]
 const steps = [
   { value: '2' as const, name: 'every 2 mm' },
   { value: '5' as const, name: 'every 5 mm' },
@@ -131,7 +127,7 @@ const print = () => window.print()
             v-if="givesDensity"
             v-model="conversion"
             label="Density to fat % by"
-            :options="conversions"
+            :options="CONVERSION_CHOICES"
           />
           <ChoiceRow v-model="step" label="Rows" :options="steps" />
           <button v-if="chart" type="button" class="button button-lead" @click="print">

@@ -14,9 +14,13 @@ import {
 } from 'node:fs'
 import { availableParallelism, tmpdir } from 'node:os'
 import { dirname, join } from 'node:path'
-import { MUTATIONS } from './mutations.mjs'
 import { ensurePackages, root, run } from './tools.mjs'
 
+/**
+ * Faults that the tests have to see, each a small change of one place: file, what stands there (just once), what it
+ * becomes, and the tests that are nearest to it.
+ */
+const MUTATIONS = JSON.parse(readFileSync(join(root, 'scripts', 'mutations.json'), 'utf8'))
 const MOST_SURVIVORS = 3
 /** Longer than any of the tests takes; a fault may make them wait for good. */
 const LONGEST_MS = 180_000
@@ -26,13 +30,13 @@ run('npx', ['nuxt', 'prepare', '--logLevel', 'silent'], { stdio: 'ignore' })
 /** Parts of the names of files, for some of them alone. */
 const wanted = process.argv.slice(2)
 const chosen = MUTATIONS.filter(
-  ([file]) => wanted.length === 0 || wanted.some((part) => file.includes(part)),
+  ({ file }) => wanted.length === 0 || wanted.some((part) => file.includes(part)),
 )
 
 const stale = chosen.filter(
-  ([file, from]) => readFileSync(join(root, file), 'utf8').split(from).length !== 2,
+  ({ file, from }) => readFileSync(join(root, file), 'utf8').split(from).length !== 2,
 )
-for (const [file, from] of stale) console.error(`${file} does not hold just once: ${from}`)
+for (const { file, from } of stale) console.error(`${file} does not hold just once: ${from}`)
 if (stale.length > 0) process.exit(2)
 
 /** The files that git knows or would take, with the packages and the generated types of this project. */
@@ -74,7 +78,7 @@ async function work() {
   const folder = copyOfProject()
   try {
     for (let next = queue.shift(); next; next = queue.shift()) {
-      const [file, from, to, nearest] = next
+      const { file, from, to } = next
       const path = join(folder, file)
       const before = readFileSync(path, 'utf8')
       // A function, since the new text may hold signs that mean something to replace.
@@ -82,7 +86,7 @@ async function work() {
         path,
         before.replace(from, () => to),
       )
-      if (await pass(folder, nearest)) {
+      if (await pass(folder, next)) {
         survivors.push(next)
         console.log(`survived: ${file}: ${from} -> ${to}`)
       }
@@ -96,11 +100,9 @@ async function work() {
 
 // The same tests without any fault, or every fault would seem to be seen.
 const sound = copyOfProject()
-for (const project of new Set(chosen.map(([, , , nearest]) => nearest.project))) {
+for (const project of new Set(chosen.map((mutation) => mutation.project))) {
   const tests = [
-    ...new Set(
-      chosen.flatMap(([, , , nearest]) => (nearest.project === project ? nearest.tests : [])),
-    ),
+    ...new Set(chosen.flatMap((mutation) => (mutation.project === project ? mutation.tests : []))),
   ]
   if (!(await pass(sound, { project, tests }))) {
     console.error(`The tests of ${project} fail without any fault.`)

@@ -5,7 +5,7 @@ const model = defineModel<boolean>()
 
 <template>
   <label class="flex min-h-11 items-center gap-3">
-    <input v-model="model" type="checkbox" class="size-5 accent-leaf" />
+    <input v-model="model" type="checkbox" class="size-5 shrink-0 accent-leaf" />
     <span><slot /></span>
   </label>
 </template>

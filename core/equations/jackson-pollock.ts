@@ -1,4 +1,4 @@
-import type { SkinfoldId } from '../anatomy/ids'
+import { SKINFOLD_IDS, type SkinfoldId } from '../anatomy/ids'
 import { age, constant, sum, sumSquared, term } from './basis'
 import type { Equation, Term, Variant } from './types'
 
@@ -25,15 +25,8 @@ const PAPER_1980 = 'Jackson AS, Pollock ML, Ward A. Med Sci Sports Exerc 1980;12
 const UPPER = 'Pollock ML, Schmidt DH, Jackson AS. Compr Ther 1980;6(9):12-27'
 const DIRECT = 'Jackson AS, Pollock ML. Phys Sportsmed 1985;13(5):76-90'
 
-export const SEVEN_FOLDS: SkinfoldId[] = [
-  'chest',
-  'midaxillary',
-  'triceps',
-  'subscapular',
-  'abdominal',
-  'suprailiac',
-  'thigh',
-]
+/** Chest, midaxillary, triceps, subscapular, abdominal, suprailiac, thigh: all ids begin with them. */
+export const SEVEN_FOLDS: SkinfoldId[] = SKINFOLD_IDS.slice(0, 7)
 
 const FOUR_FOLDS: SkinfoldId[] = ['triceps', 'abdominal', 'suprailiac', 'thigh']
 const THREE_DIRECT: SkinfoldId[] = ['triceps', 'abdominal', 'suprailiac']
@@ -65,7 +58,14 @@ function variant(
 }
 
 const family = { family: 'Jackson-Pollock', standard: 'us' } as const
-const errorOf = (of: 'density' | 'fatPercent', value: number) => ({ of, value })
+
+/** Where a row is from, how well it is confirmed, its standard error, and the sums of folds it was made from. */
+const source = (
+  citation: string,
+  grade: Variant['grade'],
+  [of, value]: ['density' | 'fatPercent', number],
+  sampleSums?: [number, number],
+) => ({ citation, grade, standardError: { of, value }, ...(sampleSums ? { sampleSums } : {}) })
 
 export const jacksonPollock: Equation[] = [
   {
@@ -74,18 +74,22 @@ export const jacksonPollock: Equation[] = [
     name: 'Jackson-Pollock, seven folds',
     notes: [],
     variants: [
-      variant(MEN, 'density', SEVEN_FOLDS, [1.112, -0.00043499, 0.00000055, -0.00028826], 395, {
-        citation: PAPER_1978,
-        grade: 'A',
-        standardError: errorOf('density', 0.0078),
-        sampleSums: [32, 272],
-      }),
-      variant(WOMEN, 'density', SEVEN_FOLDS, [1.097, -0.00046971, 0.00000056, -0.00012828], 419, {
-        citation: PAPER_1980,
-        grade: 'A',
-        standardError: errorOf('density', 0.008),
-        sampleSums: [35, 266],
-      }),
+      variant(
+        MEN,
+        'density',
+        SEVEN_FOLDS,
+        [1.112, -0.00043499, 0.00000055, -0.00028826],
+        395,
+        source(PAPER_1978, 'A', ['density', 0.0078], [32, 272]),
+      ),
+      variant(
+        WOMEN,
+        'density',
+        SEVEN_FOLDS,
+        [1.097, -0.00046971, 0.00000056, -0.00012828],
+        419,
+        source(PAPER_1980, 'A', ['density', 0.008], [35, 266]),
+      ),
     ],
   },
   {
@@ -102,12 +106,7 @@ export const jacksonPollock: Equation[] = [
         ['chest', 'abdominal', 'thigh'],
         [1.10938, -0.0008267, 0.0000016, -0.0002574],
         258,
-        {
-          citation: PAPER_1978,
-          grade: 'A',
-          standardError: errorOf('density', 0.0077),
-          sampleSums: [14, 118],
-        },
+        source(PAPER_1978, 'A', ['density', 0.0077], [14, 118]),
       ),
       variant(
         WOMEN,
@@ -115,12 +114,7 @@ export const jacksonPollock: Equation[] = [
         ['triceps', 'suprailiac', 'thigh'],
         [1.0994921, -0.0009929, 0.0000023, -0.0001392],
         216,
-        {
-          citation: PAPER_1980,
-          grade: 'A',
-          standardError: errorOf('density', 0.0086),
-          sampleSums: [16, 126],
-        },
+        source(PAPER_1980, 'A', ['density', 0.0086], [16, 126]),
       ),
     ],
   },
@@ -136,7 +130,7 @@ export const jacksonPollock: Equation[] = [
         ['chest', 'triceps', 'subscapular'],
         [1.1125025, -0.0013125, 0.0000055, -0.000244],
         119,
-        { citation: UPPER, grade: 'A', standardError: errorOf('fatPercent', 3.6) },
+        source(UPPER, 'A', ['fatPercent', 3.6]),
       ),
       variant(
         WOMEN,
@@ -144,7 +138,7 @@ export const jacksonPollock: Equation[] = [
         ['triceps', 'suprailiac', 'abdominal'],
         [1.089733, -0.0009245, 0.0000025, -0.0000979],
         185,
-        { citation: UPPER, grade: 'B', standardError: errorOf('fatPercent', 3.9) },
+        source(UPPER, 'B', ['fatPercent', 3.9]),
       ),
     ],
   },
@@ -154,11 +148,14 @@ export const jacksonPollock: Equation[] = [
     name: 'Jackson-Pollock, four folds',
     notes: [],
     variants: [
-      variant(WOMEN, 'density', FOUR_FOLDS, [1.096095, -0.0006952, 0.0000011, -0.0000714], 316, {
-        citation: PAPER_1980,
-        grade: 'B',
-        standardError: errorOf('density', 0.0084),
-      }),
+      variant(
+        WOMEN,
+        'density',
+        FOUR_FOLDS,
+        [1.096095, -0.0006952, 0.0000011, -0.0000714],
+        316,
+        source(PAPER_1980, 'B', ['density', 0.0084]),
+      ),
     ],
   },
   {
@@ -167,16 +164,22 @@ export const jacksonPollock: Equation[] = [
     name: 'Jackson-Pollock, four folds, fat % directly',
     notes: [],
     variants: [
-      variant(MEN, 'fatPercent', FOUR_FOLDS, [-5.76377, 0.29288, -0.0005, 0.15845], 293, {
-        citation: DIRECT,
-        grade: 'B',
-        standardError: errorOf('fatPercent', 3.5),
-      }),
-      variant(WOMEN, 'fatPercent', FOUR_FOLDS, [1.4072, 0.29669, -0.00043, 0.02963], 345, {
-        citation: DIRECT,
-        grade: 'B',
-        standardError: errorOf('fatPercent', 3.9),
-      }),
+      variant(
+        MEN,
+        'fatPercent',
+        FOUR_FOLDS,
+        [-5.76377, 0.29288, -0.0005, 0.15845],
+        293,
+        source(DIRECT, 'B', ['fatPercent', 3.5]),
+      ),
+      variant(
+        WOMEN,
+        'fatPercent',
+        FOUR_FOLDS,
+        [1.4072, 0.29669, -0.00043, 0.02963],
+        345,
+        source(DIRECT, 'B', ['fatPercent', 3.9]),
+      ),
     ],
   },
   {
@@ -185,16 +188,22 @@ export const jacksonPollock: Equation[] = [
     name: 'Jackson-Pollock, three folds, fat % directly',
     notes: [],
     variants: [
-      variant(MEN, 'fatPercent', THREE_DIRECT, [-5.18845, 0.39287, -0.00105, 0.15772], 187, {
-        citation: DIRECT,
-        grade: 'B',
-        standardError: errorOf('fatPercent', 3.6),
-      }),
-      variant(WOMEN, 'fatPercent', THREE_DIRECT, [4.03653, 0.41563, -0.00112, 0.03661], 186, {
-        citation: DIRECT,
-        grade: 'A',
-        standardError: errorOf('fatPercent', 4),
-      }),
+      variant(
+        MEN,
+        'fatPercent',
+        THREE_DIRECT,
+        [-5.18845, 0.39287, -0.00105, 0.15772],
+        187,
+        source(DIRECT, 'B', ['fatPercent', 3.6]),
+      ),
+      variant(
+        WOMEN,
+        'fatPercent',
+        THREE_DIRECT,
+        [4.03653, 0.41563, -0.00112, 0.03661],
+        186,
+        source(DIRECT, 'A', ['fatPercent', 4]),
+      ),
     ],
   },
 ]

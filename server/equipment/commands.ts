@@ -70,44 +70,41 @@ export async function changeSettings(db: Database, change: SettingsChange): Prom
   await keepInUse(db, change)
 }
 
-const retiredAt = (retired: boolean) => (retired ? new Date() : null)
+/** A form as it is stored: when somebody or something left, in place of whether. */
+const stored = <T extends { retired: boolean }>({ retired, ...form }: T) => ({
+  ...form,
+  retiredAt: retired ? new Date() : null,
+})
 
 /** Adds somebody who measures; adding the same id again changes nothing. */
-export async function addTester(db: Database, { retired, ...form }: TesterForm): Promise<void> {
-  await db
-    .insert(people)
-    .values({ ...form, retiredAt: retiredAt(retired) })
-    .onConflictDoNothing()
+export async function addTester(db: Database, form: TesterForm): Promise<void> {
+  await db.insert(people).values(stored(form)).onConflictDoNothing()
 }
 
 export async function changeTester(
   db: Database,
   id: string,
-  { retired, ...form }: Omit<TesterForm, 'id'>,
+  form: Omit<TesterForm, 'id'>,
 ): Promise<void> {
-  const row = { ...form, retiredAt: retiredAt(retired) }
-  const changed = await db.update(people).set(row).where(eq(people.id, id)).returning()
+  const changed = await db.update(people).set(stored(form)).where(eq(people.id, id)).returning()
   if (changed.length === 0) throw notFound('No such tester.')
 }
 
 /** Adds an instrument; adding the same id again changes nothing. */
-export async function addInstrument(
-  db: Database,
-  { retired, ...form }: InstrumentForm,
-): Promise<void> {
-  await db
-    .insert(instruments)
-    .values({ ...form, retiredAt: retiredAt(retired) })
-    .onConflictDoNothing()
+export async function addInstrument(db: Database, form: InstrumentForm): Promise<void> {
+  await db.insert(instruments).values(stored(form)).onConflictDoNothing()
 }
 
 export async function changeInstrument(
   db: Database,
   id: string,
-  { retired, ...form }: Omit<InstrumentForm, 'id'>,
+  form: Omit<InstrumentForm, 'id'>,
 ): Promise<void> {
-  const row = { ...form, retiredAt: retiredAt(retired) }
-  const changed = await db.update(instruments).set(row).where(eq(instruments.id, id)).returning()
+  const changed = await db
+    .update(instruments)
+    .set(stored(form))
+    .where(eq(instruments.id, id))
+    .returning()
   if (changed.length === 0) throw notFound('No such instrument.')
 }
 

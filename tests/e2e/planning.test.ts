@@ -4,7 +4,7 @@ import { beforeEach, describe, expect, test } from 'vitest'
 import { addDays } from '#core'
 import type { Plan } from '#shared/contract/plans'
 import type { Today } from '#shared/contract/today'
-import { DESK, PHONE, textOf, waitForText, visit } from './support/browser'
+import { DESK, PHONE, setDate, textOf, waitForText, visit } from './support/browser'
 import * as flow from './support/floor'
 import { LAST, press, todayIs, useFloor } from './support/floor'
 import type { TestServer } from './support/server'
@@ -26,16 +26,6 @@ async function measured(name: string, daysAgo = 1) {
   return client
 }
 
-async function setDate(id: string, day: string) {
-  await page.$eval(
-    id,
-    (e, value) => {
-      ;(e as HTMLInputElement).value = value
-      e.dispatchEvent(new Event('input', { bubbles: true }))
-    },
-    day,
-  )
-}
 async function retype(id: string, text: string) {
   await page.click(id, { count: 3 })
   await page.keyboard.type(text)
@@ -72,7 +62,7 @@ describe('a plan', () => {
     const { id } = await measured('Wilma Wish')
     await open(`/clients/${id}/plan`)
     await page.type('#goal', '57')
-    await setDate('#goal-date', addDays(todayIs(), 14))
+    await setDate(page, '#goal-date', addDays(todayIs(), 14))
     await waitForText(page, 'Not feasible by')
     expect(await textOf(page, 'feasibility')).toMatch(/earliest safe date is \d+ \w+ \d{4}/)
     await press(page, 'fat %')

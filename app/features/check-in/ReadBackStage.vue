@@ -122,7 +122,7 @@ const timeOf = (instant: string) =>
           : `${toLookAt} ${toLookAt === 1 ? 'thing' : 'things'} to look at before closing.`
       }}
     </h2>
-    <div class="relative overflow-x-auto" tabindex="0" role="region" aria-label="Sheet">
+    <ScrollBox label="Sheet">
       <table class="w-full border-collapse text-left">
         <caption class="sr-only">
           The whole sheet against last time
@@ -205,7 +205,7 @@ const timeOf = (instant: string) =>
           </tbody>
         </template>
       </table>
-    </div>
+    </ScrollBox>
     <p v-if="problem" id="correction-problem" role="alert" class="pt-3 font-bold text-clay">
       {{ problem }}
     </p>

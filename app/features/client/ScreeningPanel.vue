@@ -51,19 +51,14 @@ async function keep() {
       </template>
     </p>
     <div class="grid gap-x-8 sm:grid-cols-2">
-      <label
+      <TickBox
         v-for="{ flag, label } in SCREENING_QUESTIONS"
         :key="flag"
-        class="flex min-h-11 items-center gap-3 border-b border-line py-1"
+        :model-value="answers.flags.includes(flag)"
+        class="border-b border-line py-1"
+        @update:model-value="toggle(flag)"
+        >{{ label }}</TickBox
       >
-        <input
-          type="checkbox"
-          class="size-5 shrink-0 accent-leaf"
-          :checked="answers.flags.includes(flag)"
-          @change="toggle(flag)"
-        />
-        {{ label }}
-      </label>
     </div>
     <ChipRow v-model="answers.training" label="Training" :options="chips(TRAINING) as never" />
     <ChipRow v-model="answers.build" label="Build" :options="chips(BUILDS) as never" />

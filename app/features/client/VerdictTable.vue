@@ -61,12 +61,7 @@ const rows = computed(() => {
 </script>
 
 <template>
-  <div
-    class="relative overflow-x-auto"
-    tabindex="0"
-    role="region"
-    aria-label="What changed and how sure"
-  >
+  <ScrollBox label="What changed and how sure">
     <table class="w-full max-w-4xl border-collapse text-left" data-test="verdicts">
       <caption class="sr-only">
         What changed, with its interval and how sure it is
@@ -99,5 +94,5 @@ const rows = computed(() => {
         </tr>
       </tbody>
     </table>
-  </div>
+  </ScrollBox>
 </template>

@@ -85,15 +85,12 @@ async function keep() {
       />
       <ul class="max-h-52 overflow-y-auto pt-1">
         <li v-for="client in found" :key="client.id">
-          <label class="flex min-h-11 items-center gap-3 border-b border-line">
-            <input
-              type="checkbox"
-              class="size-5 accent-leaf"
-              :checked="form.clientIds.includes(client.id)"
-              @change="toggle(client.id)"
-            />
-            {{ client.name }}
-          </label>
+          <TickBox
+            :model-value="form.clientIds.includes(client.id)"
+            class="border-b border-line"
+            @update:model-value="toggle(client.id)"
+            >{{ client.name }}</TickBox
+          >
         </li>
       </ul>
     </fieldset>

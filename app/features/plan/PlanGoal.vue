@@ -29,12 +29,9 @@ const mass = (kg: number) => formatMass(kg, massUnit.value)
         type="date"
         :min="today"
       />
-      <ChoiceRow v-model="massUnit" label="Masses in" hide-label :options="MASS_UNITS" />
+      <MassUnitChoice />
     </div>
-    <label v-if="date" class="flex min-h-11 items-center gap-3">
-      <input v-model="peakWeek" type="checkbox" class="size-5 accent-leaf" />
-      Keep the last week before the day for rest
-    </label>
+    <TickBox v-if="date" v-model="peakWeek">Keep the last week before the day for rest</TickBox>
     <p v-if="targets && !targets.ok" role="alert" class="font-bold text-clay">
       {{ targets.error.message }}
     </p>

@@ -118,7 +118,7 @@ const base = computed({
         >
           {{ conflict }}
         </p>
-        <div class="relative overflow-x-auto" tabindex="0" role="region" aria-label="Nutrients">
+        <ScrollBox label="Nutrients">
           <table class="w-full max-w-3xl border-collapse text-left" data-test="nutrients">
             <thead>
               <tr class="border-b-2 border-ink text-faded">
@@ -155,7 +155,7 @@ const base = computed({
               </tr>
             </tfoot>
           </table>
-        </div>
+        </ScrollBox>
       </template>
     </div>
   </section>

@@ -119,12 +119,7 @@ const parts = computed(() => {
         </p>
       </div>
     </div>
-    <dl v-if="girths.length" class="grid max-w-md grid-cols-[1fr_auto] gap-x-6 pb-6">
-      <template v-for="girth in girths" :key="girth.name">
-        <dt>{{ girth.name }}</dt>
-        <dd class="figure text-right text-[26px]">{{ girth.value }}</dd>
-      </template>
-    </dl>
+    <FigureList v-if="girths.length" :lines="girths" large class="pb-6" />
     <p class="text-lg text-faded">
       These are estimates. What counts is the direction over weeks, not one figure on one day.
     </p>

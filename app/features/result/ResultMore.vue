@@ -123,12 +123,7 @@ const standing = computed(() => {
 
     <section>
       <h3 class="border-b-2 border-ink pb-1 text-xl">Indices and ranges</h3>
-      <dl class="grid max-w-md grid-cols-[1fr_auto] gap-x-6 pt-2">
-        <template v-for="index in indices" :key="index.name">
-          <dt>{{ index.name }}</dt>
-          <dd class="figure text-right text-[21px]">{{ index.value }}</dd>
-        </template>
-      </dl>
+      <FigureList :lines="indices" class="pt-2" />
       <div class="flex flex-wrap items-center gap-3 pt-3">
         <label for="range-table" class="font-bold">Range table</label>
         <select id="range-table" v-model="tableId" class="field w-auto!">

@@ -304,7 +304,7 @@ const sentence = computed(() => {
       </p>
       <details v-if="steps.ok && shown" class="pt-5" data-test="working">
         <summary class="cursor-pointer font-bold">The working, unrounded</summary>
-        <div class="relative overflow-x-auto" tabindex="0" role="region" aria-label="Sheet">
+        <ScrollBox label="Sheet">
           <table class="mt-2 border-collapse text-left">
             <thead class="sr-only">
               <tr>
@@ -327,7 +327,7 @@ const sentence = computed(() => {
               </tr>
             </tbody>
           </table>
-        </div>
+        </ScrollBox>
         <p class="pt-2 text-faded">
           Standard error {{ result.ok ? result.value.standardError : '' }} points of fat %. It
           belongs to one estimate, not to a change.

@@ -81,7 +81,7 @@ const pages = computed(() => Math.max(1, Math.ceil((data.value?.total ?? 0) / RO
       <p role="status" class="text-faded" data-test="count">
         {{ data.total }} {{ data.total === 1 ? 'client' : 'clients' }}
       </p>
-      <div class="relative overflow-x-auto" tabindex="0" role="region" aria-label="Clients">
+      <ScrollBox label="Clients">
         <table class="w-full border-collapse text-left" data-test="roster">
           <thead>
             <tr class="border-b-2 border-ink">
@@ -135,7 +135,7 @@ const pages = computed(() => Math.max(1, Math.ceil((data.value?.total ?? 0) / RO
             </tr>
           </tbody>
         </table>
-      </div>
+      </ScrollBox>
       <nav v-if="pages > 1" aria-label="Pages" class="flex items-center gap-4 pt-4">
         <button
           type="button"

@@ -52,13 +52,7 @@ async function remove() {
       </p>
       <div class="flex flex-wrap items-end justify-between gap-3 pb-4">
         <h1 class="text-[40px]">{{ data.leaderboard.name }}</h1>
-        <ChoiceRow
-          v-if="words.mass"
-          v-model="massUnit"
-          label="Masses in"
-          hide-label
-          :options="MASS_UNITS"
-        />
+        <MassUnitChoice v-if="words.mass" />
       </div>
       <p v-if="data.lines.length === 0" class="text-lg">Nobody can be ranked yet.</p>
       <ol data-test="board">

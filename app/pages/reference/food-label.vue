@@ -37,6 +37,7 @@ const problemOf = (id: Field) =>
   reading.value && !reading.value.ok && reading.value.error.input === id
     ? reading.value.error.message
     : undefined
+const fields = computed(() => FIELDS.map((field) => ({ ...field, problem: problemOf(field.id) })))
 const result = computed(() => (reading.value?.ok ? reading.value.value : undefined))
 const percent = (value: number | undefined) => (value === undefined ? '–' : `${fixed(value, 0)} %`)
 </script>
@@ -51,27 +52,13 @@ const percent = (value: number | undefined) => (value === undefined ? '–' : `$
     </p>
     <div class="grid gap-x-12 gap-y-6 lg:grid-cols-[1fr_1.4fr]">
       <div class="grid grid-cols-2 gap-3 self-start">
-        <TextField
-          v-for="field in FIELDS"
-          :id="field.id"
-          :key="field.id"
-          v-model="texts[field.id]"
-          :label="field.label"
-          :error="problemOf(field.id)"
-          inputmode="decimal"
-        />
+        <NumberFields :model-value="texts" :fields />
       </div>
       <section aria-live="polite">
         <p v-if="!reading" class="text-lg text-faded">
           Type fat, carbohydrate and protein as they stand on the label.
         </p>
-        <div
-          v-else-if="result"
-          class="relative overflow-x-auto"
-          tabindex="0"
-          role="region"
-          aria-label="What is in it"
-        >
+        <ScrollBox v-else-if="result" label="What is in it">
           <table class="w-full border-collapse text-left" data-test="label">
             <thead>
               <tr class="border-b-2 border-ink text-faded">
@@ -108,7 +95,7 @@ const percent = (value: number | undefined) => (value === undefined ? '–' : `$
             Day’s amounts of the label: fat 78 g, carbohydrate 275 g, protein 50 g, for 2000 kcal
             (US Food and Drug Administration, 21 CFR 101.9, from memory).
           </p>
-        </div>
+        </ScrollBox>
       </section>
     </div>
   </main>

@@ -8,6 +8,7 @@ import {
   isSkinfold,
   landmarkOf,
   LANDMARKS,
+  nameOf,
   parseHeight,
   parseMass,
   PROTOCOLS,
@@ -100,8 +101,11 @@ const nothing = computed(() => {
 })
 
 /** The field of a fold says where its standard takes it. */
-const where = (site: SiteId) =>
-  isSkinfold(site) ? landmarkOf(site, standard.value)?.where[sex.value] : undefined
+const siteFields = (sites: readonly SiteId[]) =>
+  sites.map((site) => ({
+    ...{ id: site, label: nameOf(site), problem: fields.value[site]?.problem },
+    title: isSkinfold(site) ? landmarkOf(site, standard.value)?.where[sex.value] : undefined,
+  }))
 
 /* Kept only when asked: as a check-in of a client. */
 const keeping = ref(false)
@@ -214,10 +218,14 @@ async function keep(clientId: string) {
         />
         <fieldset>
           <legend class="border-b-2 border-ink pb-1 text-xl font-bold">Folds, mm</legend>
-          <SiteFields :model-value="texts" :sites="folds" :fields :where class="pt-2" />
+          <div class="grid grid-cols-2 gap-x-4 gap-y-2 pt-2 sm:grid-cols-3">
+            <NumberFields :model-value="texts" :fields="siteFields(folds)" />
+          </div>
         </fieldset>
         <FoldOut :title="`Girths, ${lengthUnit}`">
-          <SiteFields :model-value="texts" :sites="GIRTH_IDS" :fields />
+          <div class="grid grid-cols-2 gap-x-4 gap-y-2 sm:grid-cols-3">
+            <NumberFields :model-value="texts" :fields="siteFields(GIRTH_IDS)" />
+          </div>
         </FoldOut>
       </div>
       <section aria-live="polite" class="lg:sticky lg:top-4 lg:self-start">

@@ -73,21 +73,11 @@ function triangle({ spot, share }: (typeof props.spots)[number]): string {
         :class="mark.sure ? 'fill-ink' : 'fill-chalk'"
         stroke-width="1.4"
       />
-      <text
-        :x="left ? -10 : FIGURE_WIDTH + 10"
-        :y="y - 1"
-        :text-anchor="left ? 'end' : 'start'"
-        class="fill-ink text-[12px]"
-      >
-        {{ mark.name }}
-      </text>
-      <text
-        :x="left ? -10 : FIGURE_WIDTH + 10"
-        :y="y + 12"
-        :text-anchor="left ? 'end' : 'start'"
-        class="figure fill-ink text-[15px]"
-      >
-        {{ mark.text }}
+      <text :y="y - 1" :text-anchor="left ? 'end' : 'start'" class="fill-ink text-[12px]">
+        <tspan :x="left ? -10 : FIGURE_WIDTH + 10">{{ mark.name }}</tspan>
+        <tspan :x="left ? -10 : FIGURE_WIDTH + 10" dy="13" class="figure text-[15px]">
+          {{ mark.text }}
+        </tspan>
       </text>
     </g>
   </svg>

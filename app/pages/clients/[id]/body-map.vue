@@ -94,7 +94,7 @@ const rows = computed(() => [...(judgement.value?.folds ?? []), ...(judgement.va
           </li>
         </ul>
       </section>
-      <div class="relative overflow-x-auto pt-5" tabindex="0" role="region" aria-label="Every site">
+      <ScrollBox label="Every site" class="pt-5">
         <table class="w-full max-w-4xl border-collapse text-left" data-test="sites">
           <caption class="pb-1 text-left text-faded">
             Every site, judged with their number in mind (Holm): of many sites one is always
@@ -129,7 +129,7 @@ const rows = computed(() => [...(judgement.value?.folds ?? []), ...(judgement.va
             </tr>
           </tbody>
         </table>
-      </div>
+      </ScrollBox>
     </template>
   </ClientPage>
 </template>

@@ -96,13 +96,7 @@ const label = computed(() => {
           <option v-for="s in subjects" :key="s.id" :value="s.id">{{ s.name }}</option>
         </select>
       </FieldRow>
-      <ChoiceRow
-        v-if="subject === 'parts' || subject === 'mass'"
-        v-model="massUnit"
-        label="Masses in"
-        hide-label
-        :options="MASS_UNITS"
-      />
+      <MassUnitChoice v-if="subject === 'parts' || subject === 'mass'" />
       <button
         type="button"
         class="button print:hidden"

@@ -71,7 +71,7 @@ const standing = computed(() => {
         </p>
       </div>
       <div class="flex flex-wrap items-center gap-3">
-        <ChoiceRow v-model="unit" label="Masses in" hide-label :options="MASS_UNITS" />
+        <MassUnitChoice />
         <button
           type="button"
           class="button button-lead"

@@ -103,7 +103,7 @@ const daysOf = (from: string, to: string) =>
             type="date"
             :max="today"
           />
-          <ChoiceRow v-model="unit" label="Masses in" hide-label :options="MASS_UNITS" />
+          <MassUnitChoice />
         </div>
         <div v-if="read?.ok" class="border-l-4 border-leaf pl-3" data-test="read-as">
           Read as

@@ -146,7 +146,7 @@ const print = () => window.print()
               >, by {{ conversion === 'siri' ? 'Siri' : 'Brozek' }}</template
             >. An estimate, give or take its standard error.
           </p>
-          <div class="relative overflow-x-auto" tabindex="0" role="region" aria-label="Chart">
+          <ScrollBox label="Chart">
             <table class="chart w-full border-collapse text-right" data-test="look-up">
               <thead>
                 <tr class="border-b-2 border-ink">
@@ -170,7 +170,7 @@ const print = () => window.print()
                 </tr>
               </tbody>
             </table>
-          </div>
+          </ScrollBox>
         </template>
         <p v-else>
           This equation wants more than the sum of its folds and age, so no chart of sum by age can

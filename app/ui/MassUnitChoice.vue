@@ -1,0 +1,8 @@
+<script setup lang="ts">
+/** kg or lb, for all masses on this device. */
+const unit = useMassUnit()
+</script>
+
+<template>
+  <ChoiceRow v-model="unit" label="Masses in" hide-label :options="MASS_UNITS" />
+</template>

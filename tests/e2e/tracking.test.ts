@@ -201,6 +201,30 @@ describe('the ledger', () => {
     }
   })
 
+  test('the curve is a picture until it is pointed at, and then says what its points are', async () => {
+    const { id } = await losing('Pia Picture', [1, 0.95, 0.9])
+    await open(`/clients/${id}`)
+    await page.waitForSelector('[data-test="chart"] [data-drawn="picture"]')
+    const column = await page.$$eval('[data-test="ledger"] thead button', (heads) => {
+      const { x, width } = heads.at(-1)!.getBoundingClientRect()
+      return x + width / 2
+    })
+    const { y, height } = await page.$eval('[data-test="chart"]', (chart) =>
+      chart.getBoundingClientRect().toJSON(),
+    )
+    await page.mouse.move(column, y + height / 2)
+    await page.waitForSelector('[data-test="chart"] [data-drawn="live"]')
+    expect(await page.$$('[data-test="chart"] canvas')).toHaveLength(1)
+    // Down the middle of the newest column: somewhere there is the point of its lean mass.
+    await vi.waitFor(async () => {
+      for (let down = 0; down < height; down += 3) {
+        await page.mouse.move(column, y + down)
+        if (/: lean \d+\.\d kg, ± \d/.test(await bodyText())) return
+      }
+      throw new Error('No point says what it is.')
+    }, 20_000)
+  })
+
   test('who sees sums and girths only reads nothing of fat and lean on any of these pages', async () => {
     const { id } = await losing('Noa Numbers', [1, 0.85])
     await server.patch(`/api/clients/${id}`, { showPercentages: false })

@@ -1,13 +1,13 @@
 <script setup lang="ts">
-const places = [
-  { to: '/', label: 'Today' },
-  { to: '/clients', label: 'Clients' },
-  { to: '/leaderboards', label: 'Leaderboards' },
-  { to: '/calendar', label: 'Calendar' },
-  { to: '/reference', label: 'Reference' },
-  { to: '/equipment', label: 'Equipment' },
-  { to: '/settings', label: 'Settings' },
-]
+const places = {
+  '/': 'Today',
+  '/clients': 'Clients',
+  '/leaderboards': 'Leaderboards',
+  '/calendar': 'Calendar',
+  '/reference': 'Reference',
+  '/equipment': 'Equipment',
+  '/settings': 'Settings',
+}
 const route = useRoute()
 /** A place and all that is in it. */
 const isHere = (place: string) =>
@@ -24,13 +24,13 @@ const isHere = (place: string) =>
           class="flex max-sm:-mx-4 max-sm:w-[calc(100%+2rem)] max-sm:overflow-x-auto max-sm:px-2 sm:gap-2"
         >
           <NuxtLink
-            v-for="place in places"
-            :key="place.to"
-            :to="place.to"
+            v-for="(label, to) in places"
+            :key="to"
+            :to
             class="border-b-4 border-transparent px-2 pt-4 pb-3 sm:px-3"
-            :class="isHere(place.to) ? 'border-lamp! font-bold' : ''"
+            :class="isHere(to) ? 'border-lamp! font-bold' : ''"
           >
-            {{ place.label }}
+            {{ label }}
           </NuxtLink>
         </nav>
       </div>

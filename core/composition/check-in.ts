@@ -15,7 +15,7 @@ import type {
 import { inputError } from '../errors'
 import { type Outcome, attempt } from '../outcome'
 import { type ProtocolChoice, protocolOf } from '../protocols/in-force'
-import { standardOfSite } from '../protocols/registry'
+import { sitesOf, standardOfSite } from '../protocols/registry'
 import type { Protocol } from '../protocols/types'
 import { type Reading, readingsInForce } from '../readings/reading'
 import type { SiteValue } from '../readings/site-value'
@@ -56,7 +56,7 @@ export interface Sheet {
 export function sheetOf(person: Person, record: CheckInRecord): Sheet {
   const protocol = protocolOf(record)
   const { sex } = person
-  const wanted = [...protocol.folds[sex], ...protocol.girths[sex]]
+  const wanted = sitesOf(protocol, sex)
   const inForce = readingsInForce(record.readings)
   const sites = siteValuesIn(protocol, sex, inForce)
   const measured = wanted.flatMap((site): LocatedValue[] => {

@@ -1,5 +1,6 @@
 import type { Sex, SiteId } from '../anatomy/ids'
 import type { CheckInRecord } from './check-in'
+import { sitesOf } from '../protocols/registry'
 import type { Protocol } from '../protocols/types'
 import { siteValues } from '../readings/values'
 import type { IsoDate } from '../units/dates'
@@ -25,7 +26,7 @@ export function lastValues(
   earlier: readonly CheckInRecord[],
 ): Partial<Record<SiteId, LastValue>> {
   const found: Partial<Record<SiteId, LastValue>> = {}
-  const sites = [...protocol.folds[sex], ...protocol.girths[sex]]
+  const sites = sitesOf(protocol, sex)
   for (const { readings, measuredOn } of earlier) {
     if (sites.every((site) => found[site])) break
     const values = siteValues(protocol, sex, readings)

@@ -1,6 +1,6 @@
-import type { Sex, SiteId } from '../anatomy/ids'
+import type { Sex } from '../anatomy/ids'
 import { equationById } from '../equations/registry'
-import { PROTOCOLS } from './registry'
+import { PROTOCOLS, sitesOf } from './registry'
 import type { Protocol } from './types'
 
 /** What the screening says that bears on measuring. */
@@ -135,7 +135,7 @@ function fit(protocol: Protocol, client: Candidate): { score: number; reason: st
   const lead = protocol.equations[sex][0]
   const equation = lead === undefined ? undefined : equationById(lead)
   const variant = equation?.variants.find((v) => v.sex === sex)
-  const sites: SiteId[] = [...protocol.folds[sex], ...protocol.girths[sex]]
+  const sites = sitesOf(protocol, sex)
   let score = sites.length / FEWER_SITES
   let reason = protocol.when
 

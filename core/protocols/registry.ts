@@ -1,4 +1,4 @@
-import type { LandmarkStandard, Sex, SkinfoldId, GirthId } from '../anatomy/ids'
+import type { LandmarkStandard, Sex, SiteId, SkinfoldId, GirthId } from '../anatomy/ids'
 import { standardWithin } from '../anatomy/landmark-standards'
 import { SEVEN_FOLDS } from '../equations/jackson-pollock'
 import { NINE_FOLDS } from '../equations/nine-site-ratio'
@@ -176,6 +176,12 @@ export function protocolById(id: string, own: readonly Protocol[] = []): Protoco
   }
   return protocol
 }
+
+/** Every site of a protocol for one sex, folds first, in the order in which they are taken. */
+export const sitesOf = (
+  { folds, girths }: Pick<Protocol, 'folds' | 'girths'>,
+  sex: Sex,
+): SiteId[] => [...folds[sex], ...girths[sex]]
 
 /** The standard that a fold of a protocol is located by. */
 export function standardOfSite(protocol: Protocol, site: SkinfoldId): LandmarkStandard {

@@ -1,5 +1,6 @@
 import { mean } from 'simple-statistics'
 import type { Sex, SiteId } from '../anatomy/ids'
+import { sitesOf } from '../protocols/registry'
 import type { Protocol } from '../protocols/types'
 import { type Reading, readingsInForce } from './reading'
 import { type SiteValue, siteValue } from './site-value'
@@ -25,7 +26,7 @@ export function siteValuesIn(
   inForce: readonly Reading[],
 ): Partial<Record<SiteId, SiteValue>> {
   const values: Partial<Record<SiteId, SiteValue>> = {}
-  for (const site of [...protocol.folds[sex], ...protocol.girths[sex]]) {
+  for (const site of sitesOf(protocol, sex)) {
     const taken = trialsIn(inForce, site, protocol).filter((trial) => trial !== undefined)
     const value = siteValue(taken, rulesOf(protocol, site).tolerance, protocol.thirdTrial)
     if (value) values[site] = value

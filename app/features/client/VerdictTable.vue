@@ -66,15 +66,7 @@ const rows = computed(() => {
       <caption class="sr-only">
         What changed, with its interval and how sure it is
       </caption>
-      <thead>
-        <tr class="border-b-2 border-ink text-faded">
-          <td class="py-1" />
-          <th scope="col" class="px-3 text-right font-normal">change</th>
-          <th scope="col" class="px-3 text-right font-normal whitespace-nowrap">95 in 100</th>
-          <th scope="col" class="px-3 text-right font-normal whitespace-nowrap">can tell from</th>
-          <th scope="col" class="pl-3 font-normal">verdict</th>
-        </tr>
-      </thead>
+      <TableHead :columns="['change', '95 in 100', 'can tell from']" last="verdict" />
       <tbody>
         <tr v-for="row in rows" :key="row.id" class="border-b border-line">
           <th scope="row" class="py-1 pr-3 whitespace-nowrap">{{ row.label }}</th>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { alignedIn, formatDate } from '#core'
+import { formatDate } from '#core'
 import type { Photo } from '#shared/contract/photos'
 
 /** Two pictures of one view, laid over one another by crown and floor. */
@@ -8,23 +8,9 @@ const props = defineProps<{ then: Photo; now: Photo; layout: 'side' | 'slider' }
 const FRAME = { width: 340, height: 560 }
 const share = ref(50)
 
-function placed(photo: Photo) {
-  const { crown, groundPoint } = photo
-  const at = crown && groundPoint ? alignedIn({ ...photo, crown, groundPoint }, FRAME) : undefined
-  if (!at) return { inset: 0, width: '100%', height: '100%', objectFit: 'contain' as const }
-  const part = (px: number, of: number) => `${(100 * px) / of}%`
-  return {
-    left: part(at.left, FRAME.width),
-    top: part(at.top, FRAME.height),
-    width: part(at.width, FRAME.width),
-    height: part(at.height, FRAME.height),
-    maxWidth: 'none',
-  }
-}
 const unmarked = computed(() =>
   [props.then, props.now].some(({ crown, groundPoint }) => !crown || !groundPoint),
 )
-const name = (photo: Photo) => `From the ${photo.view}, ${formatDate(photo.takenOn, true)}`
 const size = { aspectRatio: `${FRAME.width} / ${FRAME.height}`, maxWidth: `${FRAME.width}px` }
 </script>
 
@@ -36,34 +22,19 @@ const size = { aspectRatio: `${FRAME.width} / ${FRAME.height}`, maxWidth: `${FRA
     <div v-if="layout === 'side'" class="flex flex-wrap gap-4">
       <figure v-for="photo in [then, now]" :key="photo.id" class="w-[340px] max-w-[47%]">
         <div class="relative overflow-hidden bg-board" :style="size">
-          <img
-            :src="`/api/photos/${photo.id}`"
-            :alt="name(photo)"
-            class="absolute"
-            :style="placed(photo)"
-          />
+          <PhotoInFrame :photo :frame="FRAME" />
         </div>
         <figcaption class="pt-1">{{ formatDate(photo.takenOn, true) }}</figcaption>
       </figure>
     </div>
     <div v-else class="max-w-[340px]">
       <div class="relative overflow-hidden bg-board" :style="size">
-        <img
-          :src="`/api/photos/${then.id}`"
-          :alt="name(then)"
-          class="absolute"
-          :style="placed(then)"
-        />
+        <PhotoInFrame :photo="then" :frame="FRAME" />
         <div
           class="absolute inset-0 overflow-hidden bg-board"
           :style="{ clipPath: `inset(0 0 0 ${share}%)` }"
         >
-          <img
-            :src="`/api/photos/${now.id}`"
-            :alt="name(now)"
-            class="absolute"
-            :style="placed(now)"
-          />
+          <PhotoInFrame :photo="now" :frame="FRAME" />
         </div>
         <span class="absolute inset-y-0 w-0.5 bg-clay" :style="{ left: `${share}%` }" />
       </div>

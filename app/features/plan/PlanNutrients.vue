@@ -120,16 +120,7 @@ const base = computed({
         </p>
         <ScrollBox label="Nutrients">
           <table class="w-full max-w-3xl border-collapse text-left" data-test="nutrients">
-            <thead>
-              <tr class="border-b-2 border-ink text-faded">
-                <td />
-                <th scope="col" class="text-right font-normal">g</th>
-                <th scope="col" class="text-right font-normal">kcal</th>
-                <th scope="col" class="text-right font-normal">% of energy</th>
-                <th scope="col" class="text-right font-normal">g/kg</th>
-                <th scope="col" class="text-right font-normal">g/kg lean</th>
-              </tr>
-            </thead>
+            <TableHead :columns="['g', 'kcal', '% of energy', 'g/kg', 'g/kg lean']" />
             <tbody>
               <tr v-for="row in rows" :key="row.name" class="border-b border-line">
                 <th scope="row" class="py-1">{{ row.name }}</th>

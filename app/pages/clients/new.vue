@@ -33,10 +33,18 @@ const sexes = [
   { value: 'male', name: 'Male' },
 ] as { value: 'female' | 'male'; name: string }[]
 
-/** The words of the first problem of a field, from the form's own check or from the server. */
-function wordsOf(name: string, errors: unknown[]) {
-  const first = errors[0] as { message?: string } | undefined
-  return first?.message ?? refusals.value[name]
+/** What a field of the form gives its input: the words are of its first problem, its own or the server's. */
+function bound(
+  field: { name: string; handleChange(to: never): void },
+  state: { value: string; meta: { errors: unknown[] } },
+) {
+  const first = state.meta.errors[0] as { message?: string } | undefined
+  return {
+    id: field.name,
+    error: first?.message ?? refusals.value[field.name],
+    modelValue: state.value,
+    'onUpdate:modelValue': field.handleChange as (to: string) => void,
+  }
 }
 
 /** How a typed height was understood, shown back while it is typed. */
@@ -53,17 +61,10 @@ function readBack(typed: string) {
     <h1 class="pb-5 text-[40px]">Add a client</h1>
     <form class="space-y-5" novalidate @submit.prevent="form.handleSubmit()">
       <form.Field v-slot="{ field, state }" name="name">
-        <TextField
-          id="name"
-          label="Name"
-          :error="wordsOf('name', state.meta.errors)"
-          autofocus
-          :model-value="state.value"
-          @update:model-value="field.handleChange($event)"
-        />
+        <TextField v-bind="bound(field, state)" label="Name" autofocus />
       </form.Field>
       <form.Field v-slot="{ field, state }" name="sex">
-        <FieldRow id="sex" :error="wordsOf('sex', state.meta.errors)">
+        <FieldRow id="sex" :error="bound(field, state).error">
           <ChoiceRow
             label="Sex used by the equations"
             :options="sexes"
@@ -73,33 +74,16 @@ function readBack(typed: string) {
         </FieldRow>
       </form.Field>
       <form.Field v-slot="{ field, state }" name="birthDate">
-        <TextField
-          id="birthDate"
-          label="Birth date"
-          :error="wordsOf('birthDate', state.meta.errors)"
-          type="date"
-          :model-value="state.value"
-          @update:model-value="field.handleChange($event)"
-        />
+        <TextField v-bind="bound(field, state)" label="Birth date" type="date" />
       </form.Field>
       <form.Field v-slot="{ field, state }" name="height">
-        <TextField
-          id="height"
-          label="Height"
-          :hint="readBack(state.value)"
-          :error="wordsOf('height', state.meta.errors)"
-          :model-value="state.value"
-          @update:model-value="field.handleChange($event)"
-        />
+        <TextField v-bind="bound(field, state)" label="Height" :hint="readBack(state.value)" />
       </form.Field>
       <form.Field v-slot="{ field, state }" name="cadenceDays">
         <TextField
-          id="cadenceDays"
+          v-bind="bound(field, { ...state, value: String(state.value) })"
           label="Days between check-ins"
-          :error="wordsOf('cadenceDays', state.meta.errors)"
           inputmode="numeric"
-          :model-value="String(state.value)"
-          @update:model-value="field.handleChange($event)"
         />
       </form.Field>
       <AlertLine :text="trouble" />

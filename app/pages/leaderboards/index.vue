@@ -24,12 +24,9 @@ async function save(form: LeaderboardForm) {
     <p v-if="error" role="alert" class="font-bold text-clay">{{ error.message }}</p>
     <ul v-if="data?.length">
       <li v-for="group in data" :key="group.id" class="border-b border-line py-2">
-        <NuxtLink
-          :to="`/leaderboards/${group.id}`"
-          class="text-lg font-bold underline decoration-line decoration-2 underline-offset-4"
-        >
+        <TitleLink :to="`/leaderboards/${group.id}`">
           {{ group.name }}
-        </NuxtLink>
+        </TitleLink>
         <span class="block text-faded">
           {{ formatDate(group.startsOn, true) }} to {{ formatDate(group.endsOn, true) }} ·
           {{ group.members }} members · {{ MEASURE_WORDS[group.measure].name }}

@@ -39,6 +39,10 @@ const problemOf = (id: Field) =>
     : undefined
 const fields = computed(() => FIELDS.map((field) => ({ ...field, problem: problemOf(field.id) })))
 const result = computed(() => (reading.value?.ok ? reading.value.value : undefined))
+const columns = computed(() => [
+  ...['g', 'kcal', 'of its energy', 'of the day’s amount'],
+  ...(result.value?.kcalPackage ? ['g a package'] : []),
+])
 const percent = (value: number | undefined) => (value === undefined ? '–' : `${fixed(value, 0)} %`)
 </script>
 
@@ -60,18 +64,7 @@ const percent = (value: number | undefined) => (value === undefined ? '–' : `$
         </p>
         <ScrollBox v-else-if="result" label="What is in it">
           <table class="w-full border-collapse text-left" data-test="label">
-            <thead>
-              <tr class="border-b-2 border-ink text-faded">
-                <td />
-                <th scope="col" class="text-right font-normal">g</th>
-                <th scope="col" class="text-right font-normal">kcal</th>
-                <th scope="col" class="text-right font-normal">of its energy</th>
-                <th scope="col" class="text-right font-normal">of the day’s amount</th>
-                <th v-if="result.kcalPackage" scope="col" class="text-right font-normal">
-                  g a package
-                </th>
-              </tr>
-            </thead>
+            <TableHead :columns />
             <tbody>
               <tr v-for="line in result.lines" :key="line.part" class="border-b border-line">
                 <th scope="row" class="py-1">{{ line.part }}</th>

@@ -100,16 +100,7 @@ const rows = computed(() => [...(judgement.value?.folds ?? []), ...(judgement.va
             Every site, judged with their number in mind (Holm): of many sites one is always
             furthest.
           </caption>
-          <thead>
-            <tr class="border-b-2 border-ink text-faded">
-              <td class="py-1" />
-              <th scope="col" class="px-3 text-right font-normal">then</th>
-              <th scope="col" class="px-3 text-right font-normal">now</th>
-              <th scope="col" class="px-3 text-right font-normal">change</th>
-              <th scope="col" class="px-3 text-right font-normal">can tell from</th>
-              <th scope="col" class="pl-3 font-normal">verdict</th>
-            </tr>
-          </thead>
+          <TableHead :columns="['then', 'now', 'change', 'can tell from']" last="verdict" />
           <tbody>
             <tr v-for="row in rows" :key="row.site" class="border-b border-line">
               <th scope="row" class="py-1 pr-3">{{ nameOf(row.site) }}</th>

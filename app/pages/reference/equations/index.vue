@@ -19,12 +19,9 @@ const families = computed(() => [...new Set(EQUATIONS.map(({ family }) => family
           :key="equation.id"
           class="border-b border-line py-2"
         >
-          <NuxtLink
-            :to="`/reference/equations/${equation.id}`"
-            class="text-lg font-bold underline decoration-line decoration-2 underline-offset-4"
-          >
+          <TitleLink :to="`/reference/equations/${equation.id}`">
             {{ equation.name }}
-          </NuxtLink>
+          </TitleLink>
           <span class="block text-faded">
             {{ equation.variants.map(({ sex }) => (sex === 'male' ? 'men' : 'women')).join(', ') }}
             <template v-if="equation.standard">

@@ -164,12 +164,8 @@ function savePerson() {
                 {{ overdue(instrument) }}
               </p>
             </div>
-            <button type="button" class="button" @click="check(instrument)">
-              Check<span class="sr-only"> {{ instrument.name }}</span>
-            </button>
-            <button type="button" class="button" @click="edit(kind.id, instrument)">
-              Edit<span class="sr-only"> {{ instrument.name }}</span>
-            </button>
+            <NamedButton :of="instrument.name" @click="check(instrument)">Check</NamedButton>
+            <NamedButton :of="instrument.name" @click="edit(kind.id, instrument)">Edit</NamedButton>
           </li>
         </ul>
       </section>
@@ -194,9 +190,7 @@ function savePerson() {
               <strong :class="{ 'line-through': coach.retired }">{{ coach.name }}</strong>
               <span class="text-faded"> · {{ coach.skill }} hand</span>
             </p>
-            <button type="button" class="button" @click="person = { ...coach }">
-              Edit<span class="sr-only"> {{ coach.name }}</span>
-            </button>
+            <NamedButton :of="coach.name" @click="person = { ...coach }">Edit</NamedButton>
           </li>
         </ul>
         <p class="pt-2 text-faded">

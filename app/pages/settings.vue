@@ -218,12 +218,8 @@ const retire = (id: string) => take(() => callApi(routes.removeProtocol, { param
                 {{ [...own.folds, ...own.girths].map(nameOf).join(', ') }}
               </span>
             </p>
-            <button type="button" class="button" @click="begin(own)">
-              Edit<span class="sr-only"> {{ own.name }}</span>
-            </button>
-            <button type="button" class="button" @click="retire(own.id)">
-              Put away<span class="sr-only"> {{ own.name }}</span>
-            </button>
+            <NamedButton :of="own.name" @click="begin(own)">Edit</NamedButton>
+            <NamedButton :of="own.name" @click="retire(own.id)">Put away</NamedButton>
           </li>
         </ul>
         <p v-if="gym.ownProtocols.length === 0" class="text-faded">None yet.</p>

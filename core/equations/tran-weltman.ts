@@ -18,6 +18,15 @@ const TRAN_MEN = {
   needs: ['massKg'],
 } satisfies Partial<Variant>
 
+/** What the equations for the very overweight have in common. */
+const BY_ABDOMEN = {
+  grade: 'B',
+  folds: [],
+  girths: ['abdomen'],
+  optionalGirths: TWO_LEVELS,
+  gives: 'fatPercent',
+} satisfies Partial<Variant>
+
 /** Girths, mass and height. Coefficients are from memory of the cited sources. */
 export const tranWeltman: Equation[] = [
   {
@@ -96,13 +105,9 @@ export const tranWeltman: Equation[] = [
         sex: 'male',
         ages: { youngest: 24, oldest: 68 },
         population: 'men with obesity of 24 to 68 years, underwater weighing',
+        ...BY_ABDOMEN,
         citation: 'Weltman A et al. Hum Biol 1987;59:523-535',
-        grade: 'B',
-        folds: [],
-        girths: ['abdomen'],
-        optionalGirths: TWO_LEVELS,
         needs: ['massKg'],
-        gives: 'fatPercent',
         terms: [term(0.31457, abdomen), term(-0.10969, massKg), term(10.8336, constant)],
         standardError: { of: 'fatPercent', value: 3 },
       },
@@ -110,13 +115,9 @@ export const tranWeltman: Equation[] = [
         sex: 'female',
         ages: { youngest: 20, oldest: 60 },
         population: 'women with obesity of 20 to 60 years, underwater weighing',
+        ...BY_ABDOMEN,
         citation: 'Weltman A et al. Am J Clin Nutr 1988;48:1179-1183',
-        grade: 'B',
-        folds: [],
-        girths: ['abdomen'],
-        optionalGirths: TWO_LEVELS,
         needs: ['heightCm', 'massKg'],
-        gives: 'fatPercent',
         terms: [
           term(0.11077, abdomen),
           term(-0.17666, heightCm),

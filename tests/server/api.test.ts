@@ -9,6 +9,7 @@ import type { Gym } from '#shared/contract/equipment'
 import { problemsOf } from '#shared/contract/problems'
 import { todaySchema } from '#shared/contract/today'
 import { startApi } from './support/app'
+import { aReading } from './support/samples'
 
 const today = isoDateOf(new Date())
 
@@ -46,24 +47,8 @@ async function start(clientId: string, more: object = {}) {
   return body as { id: string; protocolId: string; conversion: string }
 }
 
-function reading(checkInId: string, more: object = {}) {
-  return {
-    id: randomUUID(),
-    checkInId,
-    kind: 'skinfold',
-    site: 'chest',
-    standard: 'us',
-    trial: 1,
-    value: 9.5,
-    typedUnit: 'mm',
-    typedText: '9,5',
-    takenAt: new Date().toISOString(),
-    supersedes: null,
-    testerId: gym.settings.testerId,
-    instrumentId: gym.settings.caliperId,
-    ...more,
-  }
-}
+const reading = (checkInId: string, more: object = {}) =>
+  aReading(checkInId, gym.settings, { site: 'chest', value: 9.5, typedText: '9,5', ...more })
 
 const send = (checkInId: string, readings: unknown[]) =>
   api.post(`/api/check-ins/${checkInId}/readings`, { readings })

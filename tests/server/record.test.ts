@@ -10,6 +10,7 @@ import { clientRecordSchema, type ClientFile } from '#shared/contract/record'
 import type { Client } from '#shared/contract/clients'
 import type { Gym, Settings } from '#shared/contract/equipment'
 import { startApi } from './support/app'
+import { aReading } from './support/samples'
 
 const today = isoDateOf(new Date())
 
@@ -45,26 +46,11 @@ async function start(clientId: string, daysAgo = 0, more: object = {}): Promise<
 }
 
 let minute = 0
-function reading(checkInId: string, more: object = {}) {
-  return {
-    id: randomUUID(),
-    checkInId,
-    ...{
-      kind: 'skinfold',
-      site: 'thigh',
-      standard: 'us',
-      trial: 1,
-      value: 22,
-      typedUnit: 'mm',
-      typedText: '22',
-    },
+const reading = (checkInId: string, more: object = {}) =>
+  aReading(checkInId, usual, {
     takenAt: new Date(Date.UTC(2026, 0, 1) + 60_000 * minute++).toISOString(),
-    supersedes: null,
-    testerId: usual.testerId,
-    instrumentId: usual.caliperId,
     ...more,
-  }
-}
+  })
 const send = (checkInId: string, readings: unknown[]) =>
   api.post(`/api/check-ins/${checkInId}/readings`, { readings })
 const viewOf = async (id: string) =>

@@ -5,11 +5,7 @@ defineProps<{ cautions: string[] }>()
 
 <template>
   <ul v-if="cautions.length" data-test="cautions" class="space-y-2">
-    <li
-      v-for="caution in cautions"
-      :key="caution"
-      class="border-2 border-l-8 border-clay bg-clay-wash px-4 py-2"
-    >
+    <li v-for="caution in cautions" :key="caution" class="caution">
       {{ caution }}
     </li>
     <li class="text-faded">

@@ -9,7 +9,7 @@ const emit = defineEmits<{ accept: []; again: [] }>()
   <div
     role="status"
     data-test="finding"
-    class="mt-2 flex flex-wrap items-center gap-x-5 gap-y-2 border-2 border-l-8 border-clay bg-clay-wash px-4 py-2 sm:mt-4 sm:py-3"
+    class="mt-2 flex flex-wrap items-center gap-x-5 gap-y-2 caution sm:mt-4 sm:py-3"
   >
     <p class="min-w-52 flex-1">{{ finding.evidence }}</p>
     <KeyedButton v-if="offer" letter="A" @click="emit('accept')">take {{ offer }}</KeyedButton>

@@ -207,12 +207,7 @@ const unlike = computed(
         </template>
       </dl>
     </div>
-    <p
-      v-if="problem"
-      id="mass-problem"
-      role="alert"
-      class="mt-4 border-2 border-l-8 border-clay bg-clay-wash px-4 py-3"
-    >
+    <p v-if="problem" id="mass-problem" role="alert" class="mt-4 caution">
       {{ problem }}
     </p>
     <FindingLine v-if="finding" :finding :offer @accept="accept" @again="field?.focus()" />

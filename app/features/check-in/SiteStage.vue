@@ -230,12 +230,7 @@ function backOnPad() {
       </form>
       <!-- On a phone in the place of the landmark, above the number: under it is the keypad. -->
       <div class="max-sm:order-1" data-test="notices">
-        <p
-          v-if="problem"
-          id="reading-problem"
-          role="alert"
-          class="mt-2 sm:mt-4 border-2 border-l-8 border-clay bg-clay-wash px-4 py-3"
-        >
+        <p v-if="problem" id="reading-problem" role="alert" class="mt-2 sm:mt-4 caution">
           {{ problem }}
           <KeyedButton v-if="meant" letter="A" class="ml-3" @click="act.accept">
             take {{ offer }}
@@ -248,12 +243,7 @@ function backOnPad() {
           @accept="act.accept"
           @again="act.again"
         />
-        <p
-          v-if="!problem && apart"
-          role="status"
-          data-test="apart"
-          class="mt-2 sm:mt-4 border-2 border-l-8 border-clay bg-clay-wash px-4 py-3"
-        >
+        <p v-if="!problem && apart" role="status" data-test="apart" class="mt-2 sm:mt-4 caution">
           <strong>{{ show(apart) }} {{ shownUnit }} apart</strong>, more than {{ allowed }}. Take it
           once more.
         </p>

@@ -47,11 +47,7 @@ const forms = (Object.keys(RESTING_FORMS) as RestingForm[]).map((value) => ({
         {{ fixed(Math.abs(energy.value.deficitKcal), 0) }}). Body fat can supply
         {{ fixed(energy.value.supplyKcal, 0) }} at most, a bound and no target.
       </p>
-      <p
-        v-for="note in energy.value.notes"
-        :key="note"
-        class="border-2 border-l-8 border-clay bg-clay-wash px-4 py-2"
-      >
+      <p v-for="note in energy.value.notes" :key="note" class="caution">
         {{ note }}
       </p>
       <p v-if="drift" data-test="drift">

@@ -111,11 +111,7 @@ const base = computed({
       />
       <p v-if="!plan.ok" role="alert" class="font-bold text-clay">{{ plan.error.message }}</p>
       <template v-else>
-        <p
-          v-for="conflict in plan.value.conflicts"
-          :key="conflict"
-          class="border-2 border-l-8 border-clay bg-clay-wash px-4 py-2"
-        >
+        <p v-for="conflict in plan.value.conflicts" :key="conflict" class="caution">
           {{ conflict }}
         </p>
         <ScrollBox label="Nutrients">

@@ -213,18 +213,10 @@ const sentence = computed(() => {
         v-if="result.ok && shown && (result.value.warnings.length || unsettled.length)"
         class="pb-4"
       >
-        <li
-          v-for="warning in result.value.warnings"
-          :key="warning"
-          class="mb-2 border-2 border-l-8 border-clay bg-clay-wash px-4 py-2"
-        >
+        <li v-for="warning in result.value.warnings" :key="warning" class="mb-2 caution">
           {{ warning }}
         </li>
-        <li
-          v-for="site in unsettled"
-          :key="site"
-          class="mb-2 border-2 border-l-8 border-clay bg-clay-wash px-4 py-2"
-        >
+        <li v-for="site in unsettled" :key="site" class="mb-2 caution">
           {{ nameOf(site) }}: the trials do not agree; the
           {{ sheet.sites[site]!.method === 'median' ? 'median of three' : 'mean' }} is used.
         </li>

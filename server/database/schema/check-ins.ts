@@ -9,6 +9,7 @@ import {
   LANDMARK_STANDARD_WORDS,
   oneOf,
   TYPED_UNIT_WORDS,
+  partOf,
 } from './columns'
 import { instruments } from './equipment'
 import { people } from './people'
@@ -61,11 +62,7 @@ export const checkIns = pg.pgTable(
   ],
 )
 
-const checkInId = () =>
-  pg
-    .uuid('check_in_id')
-    .notNull()
-    .references(() => checkIns.id, { onDelete: 'cascade' })
+const checkInId = () => partOf('check_in_id', () => checkIns.id)
 
 /** A site that is left out of a check-in, with the reason. */
 export const checkInSkips = pg.pgTable(

@@ -1,7 +1,7 @@
 import type { ScreeningAnswers } from '#core'
 import { sql } from 'drizzle-orm'
 import * as pg from 'drizzle-orm/pg-core'
-import { instant, LANDMARK_STANDARD_WORDS, oneOf, TYPED_UNIT_WORDS } from './columns'
+import { instant, LANDMARK_STANDARD_WORDS, oneOf, TYPED_UNIT_WORDS, partOf } from './columns'
 
 export const clients = pg.pgTable(
   'clients',
@@ -31,11 +31,7 @@ export const clients = pg.pgTable(
 )
 
 /** Whose it is; goes with the client. */
-export const clientId = () =>
-  pg
-    .uuid('client_id')
-    .notNull()
-    .references(() => clients.id, { onDelete: 'cascade' })
+export const clientId = () => partOf('client_id', () => clients.id)
 
 /** A client's heights over time; the latest that is not after a check-in is the one in force at it. */
 export const heights = pg.pgTable(

@@ -4,6 +4,10 @@ import * as pg from 'drizzle-orm/pg-core'
 /** A moment in time, with its zone. */
 export const instant = (name: string) => pg.timestamp(name, { withTimezone: true, mode: 'date' })
 
+/** The id of the row that this one is a part of and goes with when it is deleted. */
+export const partOf = (name: string, whole: () => pg.AnyPgColumn) =>
+  pg.uuid(name).notNull().references(whole, { onDelete: 'cascade' })
+
 /** A CHECK that a column is one of a few words. */
 export const oneOf = (column: SQLWrapper, words: readonly string[]) =>
   sql`${column} in (${sql.raw(words.map((word) => `'${word}'`).join(', '))})`

@@ -1,7 +1,7 @@
 import type { OwnProtocol, Tolerance } from '#core'
 import { sql } from 'drizzle-orm'
 import * as pg from 'drizzle-orm/pg-core'
-import { instant, LANDMARK_STANDARD_WORDS, oneOf } from './columns'
+import { instant, LANDMARK_STANDARD_WORDS, oneOf, partOf } from './columns'
 import { people } from './people'
 
 export const instruments = pg.pgTable(
@@ -31,10 +31,7 @@ export const instrumentChecks = pg.pgTable(
   'instrument_checks',
   {
     id: pg.uuid('id').primaryKey(),
-    instrumentId: pg
-      .uuid('instrument_id')
-      .notNull()
-      .references(() => instruments.id, { onDelete: 'cascade' }),
+    instrumentId: partOf('instrument_id', () => instruments.id),
     checkedOn: pg.date('checked_on', { mode: 'string' }).notNull(),
     storedAt: instant('stored_at').notNull().defaultNow(),
   },
@@ -45,10 +42,7 @@ export const instrumentChecks = pg.pgTable(
 export const instrumentCheckPoints = pg.pgTable(
   'instrument_check_points',
   {
-    checkId: pg
-      .uuid('check_id')
-      .notNull()
-      .references(() => instrumentChecks.id, { onDelete: 'cascade' }),
+    checkId: partOf('check_id', () => instrumentChecks.id),
     /** Order in which they were taken, from 1. */
     place: pg.integer('place').notNull(),
     known: pg.doublePrecision('known').notNull(),

@@ -2,7 +2,7 @@ import { sql } from 'drizzle-orm'
 import * as pg from 'drizzle-orm/pg-core'
 import type { PlanDefinition } from '#shared/contract/plans'
 import { clientId } from './clients'
-import { instant, oneOf } from './columns'
+import { instant, oneOf, partOf } from './columns'
 
 /** Body mass of a day outside a check-in; the latest row of a day is in force, and one without a mass takes it back. */
 export const weighIns = pg.pgTable(
@@ -108,10 +108,7 @@ export const leaderboards = pg.pgTable(
 export const leaderboardMembers = pg.pgTable(
   'leaderboard_members',
   {
-    leaderboardId: pg
-      .uuid('leaderboard_id')
-      .notNull()
-      .references(() => leaderboards.id, { onDelete: 'cascade' }),
+    leaderboardId: partOf('leaderboard_id', () => leaderboards.id),
     clientId: clientId(),
   },
   (t) => [

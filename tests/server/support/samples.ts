@@ -21,6 +21,18 @@ const PNG = Buffer.from(
   'base64',
 )
 
+/** One fold as a screen sends it; with what is said in place of what it has. */
+export const aReading = (
+  checkInId: string,
+  { testerId, caliperId }: Pick<Gym['settings'], 'testerId' | 'caliperId'>,
+  more: object = {},
+) => ({
+  ...{ id: randomUUID(), checkInId, kind: 'skinfold', site: 'thigh', standard: 'us', trial: 1 },
+  ...{ value: 22, typedUnit: 'mm', typedText: '22', takenAt: new Date().toISOString() },
+  ...{ supersedes: null, testerId, instrumentId: caliperId },
+  ...more,
+})
+
 /** A record with one of everything, and for every route of the contract a request that is right. */
 async function makeSamples(api: Api) {
   const today = isoDateOf(new Date())
@@ -37,11 +49,7 @@ async function makeSamples(api: Api) {
     ...{ startedAt: now, fromPaper: true },
   })
   const { settings, instruments } = (await api.get('/api/gym')).body as Gym
-  const reading = (checkInId: string) => ({
-    ...{ id: randomUUID(), checkInId, kind: 'skinfold', site: 'thigh', standard: 'us', trial: 1 },
-    ...{ value: 22, typedUnit: 'mm', typedText: '22', takenAt: now, supersedes: null },
-    ...{ testerId: settings.testerId, instrumentId: settings.caliperId },
-  })
+  const reading = (checkInId: string) => aReading(checkInId, settings, { takenAt: now })
   /** A check-in in which something was measured. */
   async function measured() {
     const start = startOf(client.id)

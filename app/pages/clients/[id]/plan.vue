@@ -69,11 +69,7 @@ const foldsTaken = computed(
     </p>
     <template v-else>
       <ul v-if="cautions.length" class="pb-4" data-test="plan-cautions">
-        <li
-          v-for="caution in cautions"
-          :key="caution.words"
-          class="mb-2 border-2 border-l-8 border-clay bg-clay-wash px-4 py-2"
-        >
+        <li v-for="caution in cautions" :key="caution.words" class="mb-2 caution">
           {{ caution.words }}
         </li>
       </ul>

@@ -197,7 +197,7 @@ describe('the demo', () => {
   test('the ledger has the curve on its columns, at its height', async () => {
     const { client } = await entryOf('Tilda')
     await visit(page, `${server.url}/clients/${client.id}`)
-    await page.waitForSelector('[data-test="chart"] canvas')
+    await page.waitForSelector('[data-test="chart"] [data-drawn] canvas')
     const box = await page.$eval('[data-test="chart"] canvas', (c) =>
       c.getBoundingClientRect().toJSON(),
     )

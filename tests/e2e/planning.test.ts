@@ -38,7 +38,7 @@ describe('a plan', () => {
     await page.type('#goal', '60')
     await waitForText(page, 'with the usual lean change')
     expect(await textOf(page, 'targets')).toMatch(/lean held\s+60\.0 kg/)
-    await page.waitForSelector('[data-test="plan-chart"] canvas')
+    await page.waitForSelector('[data-test="plan-chart"] [data-drawn] canvas')
     await waitForText(page, 'Of 10,000 paths')
     expect(await textOf(page, 'energy')).toMatch(/eat\s+\d{4} kcal a day/)
     expect(await textOf(page, 'drift')).toMatch(/drift \d\.\d kg apart/)
@@ -93,7 +93,7 @@ describe('a plan', () => {
     // The goal is a line across the curves that it speaks of.
     const curve = () => page.$eval('[data-test="curve"] [role="img"]', (e) => e.ariaLabel!)
     await open(`/clients/${id}/curves`)
-    await page.waitForSelector('[data-test="curve"] canvas')
+    await page.waitForSelector('[data-test="curve"] [data-drawn] canvas')
     expect(await curve()).toMatch(/The goal, fat \d+\.\d kg\./)
     await page.select('#subject', 'mass')
     await page.waitForFunction(() =>

@@ -106,7 +106,7 @@ describe('the ledger', () => {
     const { id } = await losing('Lotte Long', shares)
     const { checkIns } = await flow.recordOf(server, id)
     await open(`/clients/${id}`)
-    await page.waitForSelector('[data-test="chart"] canvas')
+    await page.waitForSelector('[data-test="chart"] [data-drawn] canvas')
     /** What stands in the middle of the sheet, in each row; and how much of the curve is drawn over the window. */
     const seen = (share: number) =>
       page.evaluate((at) => {
@@ -159,7 +159,7 @@ describe('the ledger', () => {
   test('the curve stands on the columns of the sheet', async () => {
     const { id } = await losing('Cora Column', [1, 0.95, 0.9])
     await open(`/clients/${id}`)
-    await page.waitForSelector('[data-test="chart"] canvas')
+    await page.waitForSelector('[data-test="chart"] [data-drawn] canvas')
     const { canvas, box, columns } = await page.evaluate(() => {
       const chart = document.querySelector('[data-test="chart"]')!.getBoundingClientRect()
       const drawn = document.querySelector('[data-test="chart"] canvas')!.getBoundingClientRect()
@@ -241,7 +241,7 @@ describe('curves', () => {
   test('the slope of a stretch comes from the worker, and notes stand on the axis', async () => {
     const { id } = await losing('Uma Curve', [1, 0.95, 0.9, 0.85, 0.8])
     await open(`/clients/${id}/curves`)
-    await page.waitForSelector('[data-test="curve"] canvas')
+    await page.waitForSelector('[data-test="curve"] [data-drawn] canvas')
     await waitForText(page, 'kg a week, 95 in 100 between')
     expect(await textOf(page, 'slope')).toMatch(/Slope of fat: −0\.\d\d kg a week/)
     await page.select('#subject', 'sum')
@@ -259,7 +259,7 @@ describe('curves', () => {
   test('a stretch is drawn across the chart, and compared', async () => {
     const { id } = await losing('Bibi Brush', [1, 0.95, 0.9, 0.85, 0.8, 0.75])
     await open(`/clients/${id}/curves`)
-    await page.waitForSelector('[data-test="curve"] canvas')
+    await page.waitForSelector('[data-test="curve"] [data-drawn] canvas')
     const all = await page.$eval('#from', (e) => (e as HTMLInputElement).value)
     await press(page, 'Compare a stretch')
     await waitForText(page, 'Draw across the chart')

@@ -30,7 +30,7 @@ const props = defineProps<{
   label: string
   brushing?: boolean
 }>()
-const emit = defineEmits<{ brush: [from: IsoDate, to: IsoDate] }>()
+const emit = defineEmits<{ brush: [from: IsoDate, to: IsoDate]; live: [] }>()
 
 const DAY_MS = 86_400_000
 const time = (date: IsoDate) => Date.parse(`${date}T00:00:00Z`)
@@ -144,6 +144,7 @@ const edges = computed(() => [
     :option
     :label
     :brushing
+    @live="emit('live')"
     @brush="(from, to) => emit('brush', dateAt(from), dateAt(to))"
   />
 </template>

@@ -14,12 +14,16 @@ const props = defineProps<{
   /** Where the box begins in what it scrolls with, px. */
   at?: number
 }>()
-const emit = defineEmits<{ brush: [from: number, to: number] }>()
+const emit = defineEmits<{ brush: [from: number, to: number]; live: [] }>()
 
 const box = useTemplateRef<HTMLElement>('box')
 const canvas = useTemplateRef<HTMLCanvasElement>('canvas')
 const touched = ref(typeof OffscreenCanvas === 'undefined')
 const live = ref(false)
+function comeAlive() {
+  live.value = true
+  emit('live')
+}
 const { drawn, shift } = useChartPicture(
   box,
   canvas,
@@ -50,7 +54,7 @@ watch(
       :option
       :brushing
       aria-hidden="true"
-      @drawn="live = true"
+      @drawn="comeAlive"
       @brush="(from, to) => emit('brush', from, to)"
     />
     <canvas

@@ -24,6 +24,8 @@ const to = computed({
   set: (date) => (brushed.value = { from: from.value, to: date }),
 })
 const brushing = ref(false)
+/** The chart can be drawn across: it is a picture at first. */
+const live = ref(false)
 const within = (date: IsoDate) => date >= from.value && date <= to.value
 
 /** Which of the curves the slope is of. */
@@ -103,7 +105,7 @@ const label = computed(() => {
         :aria-pressed="brushing"
         @click="brushing = !brushing"
       >
-        {{ brushing ? 'Draw across the chart' : 'Compare a stretch' }}
+        {{ brushing && live ? 'Draw across the chart' : 'Compare a stretch' }}
       </button>
     </div>
     <div v-if="curves.length" class="h-[380px]" data-test="curve">
@@ -116,6 +118,7 @@ const label = computed(() => {
           :goal
           :label
           :brushing
+          @live="live = true"
           @brush="(a, b) => (brushed = { from: a, to: b })"
         />
       </ClientOnly>

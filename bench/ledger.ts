@@ -31,7 +31,7 @@ try {
   await page.setViewport({ width: 1280, height: 800 })
   await page.evaluateOnNewDocument('globalThis.__name = (f) => f')
   await page.goto(`${server.url}/clients/${id}`, { waitUntil: 'networkidle0' })
-  await page.waitForSelector('[data-test="chart"] canvas')
+  await page.waitForSelector('[data-test="chart"] [data-drawn] canvas')
   const { rest, scrolled, columns } = await page.evaluate(async () => {
     const sheet = document.querySelector('[aria-label="Ledger and curves"]')!
     const frames = (count: number, each: (i: number) => void) =>

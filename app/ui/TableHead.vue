@@ -1,6 +1,9 @@
 <script setup lang="ts">
-/** The head of a table of figures: names of the columns over them, and over the words at the end of the lines. */
-defineProps<{ columns: string[]; last?: string }>()
+/**
+ * The head of a table of figures: names of the columns over them, and over the words at the end of the lines. The
+ * figures below stand as far from one another: pl-3, or pl-6 where it is wide.
+ */
+defineProps<{ columns: string[]; last?: string; wide?: boolean }>()
 </script>
 
 <template>
@@ -11,7 +14,8 @@ defineProps<{ columns: string[]; last?: string }>()
         v-for="column in columns"
         :key="column"
         scope="col"
-        class="pl-3 text-right font-normal whitespace-nowrap"
+        class="text-right font-normal whitespace-nowrap"
+        :class="wide ? 'pl-6' : 'pl-3'"
       >
         {{ column }}
       </th>

@@ -66,21 +66,21 @@ const rows = computed(() => {
       <caption class="sr-only">
         What changed, with its interval and how sure it is
       </caption>
-      <TableHead :columns="['change', '95 in 100', 'can tell from']" last="verdict" />
+      <TableHead :columns="['change', '95 in 100', 'can tell from']" last="verdict" wide />
       <tbody>
         <tr v-for="row in rows" :key="row.id" class="border-b border-line">
           <th scope="row" class="py-1 pr-3 whitespace-nowrap">{{ row.label }}</th>
-          <td class="figure px-3 text-right text-[24px] whitespace-nowrap">
+          <td class="figure pl-6 text-right text-[24px] whitespace-nowrap">
             {{ signed(row.scale(row.verdict.change), 1) }} {{ row.unit }}
           </td>
-          <td class="figure px-3 text-right text-[19px] whitespace-nowrap text-faded">
+          <td class="figure pl-6 text-right text-[19px] whitespace-nowrap text-faded">
             {{ signed(row.scale(row.verdict.interval[0]), 1) }} to
             {{ signed(row.scale(row.verdict.interval[1]), 1) }}
           </td>
-          <td class="figure px-3 text-right text-[19px] text-faded">
+          <td class="figure pl-6 text-right text-[19px] text-faded">
             {{ fixed(row.scale(row.verdict.minimalDetectableChange), 1) }}
           </td>
-          <td class="pl-3" :data-test="`${row.id}-verdict`">
+          <td class="pl-6" :data-test="`${row.id}-verdict`">
             <VerdictMark :verdict="row.verdict" />
           </td>
         </tr>

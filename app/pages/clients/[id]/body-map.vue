@@ -100,23 +100,23 @@ const rows = computed(() => [...(judgement.value?.folds ?? []), ...(judgement.va
             Every site, judged with their number in mind (Holm): of many sites one is always
             furthest.
           </caption>
-          <TableHead :columns="['then', 'now', 'change', 'can tell from']" last="verdict" />
+          <TableHead :columns="['then', 'now', 'change', 'can tell from']" last="verdict" wide />
           <tbody>
             <tr v-for="row in rows" :key="row.site" class="border-b border-line">
               <th scope="row" class="py-1 pr-3">{{ nameOf(row.site) }}</th>
-              <td class="figure px-3 text-right text-[19px] text-faded">
+              <td class="figure pl-6 text-right text-[19px] text-faded">
                 {{ fixed(inUnit(row.site, row.then), 1) }}
               </td>
-              <td class="figure px-3 text-right text-[19px]">
+              <td class="figure pl-6 text-right text-[19px]">
                 {{ fixed(inUnit(row.site, row.now), 1) }}
               </td>
-              <td class="figure px-3 text-right text-[21px] whitespace-nowrap">
+              <td class="figure pl-6 text-right text-[21px] whitespace-nowrap">
                 {{ signed(inUnit(row.site, row.verdict.change), 1) }} {{ unitOf(row.site) }}
               </td>
-              <td class="figure px-3 text-right text-[19px] text-faded">
+              <td class="figure pl-6 text-right text-[19px] text-faded">
                 {{ fixed(inUnit(row.site, row.verdict.minimalDetectableChange), 1) }}
               </td>
-              <td class="pl-3"><VerdictMark :verdict="row.verdict" /></td>
+              <td class="pl-6"><VerdictMark :verdict="row.verdict" /></td>
             </tr>
           </tbody>
         </table>

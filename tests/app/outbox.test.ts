@@ -1,5 +1,5 @@
 import fc from 'fast-check'
-import { describe, expect, test } from 'vitest'
+import { describe, expect, test, vi } from 'vitest'
 import { createOutbox } from '../../app/features/check-in/outbox'
 import type { Operation } from '../../app/features/check-in/operations'
 import {
@@ -99,6 +99,21 @@ describe('what is put into the outbox', () => {
     await outbox.send(A)
     expect(server.taken).toHaveLength(1)
     expect(outbox.waitingOf(A)).toEqual([])
+  })
+
+  test('is called kept only when the browser has written it down', async () => {
+    let written = () => {}
+    const writing = new Promise<void>((resolve) => (written = resolve))
+    const nothing = () => Promise.resolve()
+    const slow = { load: () => Promise.resolve([]), put: () => writing, remove: nothing }
+    const outbox = createOutbox(madeUpServer(() => 'away').sending, slow, stillClock().wait)
+    await outbox.start()
+    outbox.add(readingOp(A, 'one'))
+    await outbox.send(A)
+    expect([...outbox.inWriting]).toEqual([idOf('one')])
+    written()
+    await vi.waitFor(() => expect(outbox.inWriting.size).toBe(0))
+    expect(outbox.waitingOf(A)).toHaveLength(1)
   })
 
   test('that comes in at any turn of a sending, to its very end, is sent too', async () => {

@@ -73,7 +73,8 @@ describe('the ledger', () => {
       readings: [
         {
           ...chest,
-          ...{ id: randomUUID(), value: 6.5, typedText: '6.5', supersedes: chest.id, repair: true },
+          ...{ checkInId: newest.id, id: randomUUID(), value: 6.5, typedText: '6.5' },
+          ...{ supersedes: chest.id, repair: true },
         },
       ],
     })

@@ -5,8 +5,17 @@ defineProps<{ stages: { id: S; name: string; done: boolean }[] }>()
 const stage = defineModel<S | undefined>({ required: true })
 
 const store = useCheckInStore()
-const { client, checkIn, protocol, waiting, waitingReadings, setAside, reachable, unkept } =
-  storeToRefs(store)
+const {
+  client,
+  checkIn,
+  protocol,
+  waiting,
+  waitingReadings,
+  keptReadings,
+  setAside,
+  reachable,
+  unkept,
+} = storeToRefs(store)
 
 /** On a phone the stages scroll: the one in hand stays in sight. */
 const rail = useTemplateRef<HTMLElement>('rail')
@@ -20,17 +29,18 @@ onMounted(follow)
 
 /** Where the readings are: the coach should be able to walk away from the screen knowing. */
 const safety = computed(() => {
+  const inWords = (count: number) => `${count} ${count === 1 ? 'reading' : 'readings'}`
   const count = waitingReadings.value.length
-  const readings = `${count} ${count === 1 ? 'reading' : 'readings'}`
   if (setAside.value.length) return { word: '', calm: false }
   if (unkept.value && waiting.value.length) {
-    return { word: `${readings} not kept by this browser: leave the page open`, calm: false }
+    return { word: `${inWords(count)} not kept by this browser: leave the page open`, calm: false }
   }
-  if (!reachable.value && count) {
-    return { word: `${readings} kept here, waiting for the server`, calm: false }
+  if (!reachable.value) {
+    const kept = keptReadings.value.length
+    const word = kept ? `${inWords(kept)} kept here, waiting for the server` : 'server out of reach'
+    return { word, calm: false }
   }
-  if (!reachable.value) return { word: 'server out of reach', calm: false }
-  if (count) return { word: `storing ${readings}`, calm: true }
+  if (count) return { word: `storing ${inWords(count)}`, calm: true }
   return { word: waiting.value.length ? 'storing' : 'all stored', calm: true }
 })
 const looking = ref(false)
@@ -90,6 +100,6 @@ const looking = ref(false)
         </button>
       </nav>
     </div>
-    <SetAsideDialog :open="looking && setAside.length > 0" @close="looking = false" />
+    <LazySetAsideDialog v-if="setAside.length > 0" :open="looking" @close="looking = false" />
   </header>
 </template>

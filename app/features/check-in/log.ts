@@ -1,5 +1,5 @@
 import { checkIns } from '#shared/contract/routes/check-ins'
-import { clients } from '#shared/contract/routes/clients'
+import { clients } from '../../contract'
 import { callApi } from '../../utils/api'
 import { keptOperations } from './offline-store'
 import { createOutbox, type Outbox } from './outbox'

@@ -1,4 +1,4 @@
-import { computed, shallowRef } from 'vue'
+import { computed, shallowReactive, shallowRef } from 'vue'
 import type { CheckIn, ReadingReceipt } from '#shared/contract/check-ins'
 import type { SiteNote } from '#shared/contract/clients'
 import { Refused, ServerFault, Unreachable } from '../../utils/problems'
@@ -52,6 +52,8 @@ export function createOutbox(
   const reachable = shallowRef(true)
   /** The browser could not keep a copy: what waits is lost with the page. */
   const unkept = shallowRef(false)
+  /** By id, what the browser is still writing down: only after it may a page be left. */
+  const inWriting = shallowReactive(new Set<string>())
 
   const listeners = new Set<(answer: Answer) => void>()
   const sendingOf = new Map<string, Promise<void>>()
@@ -75,7 +77,9 @@ export function createOutbox(
   /** Puts an operation at the end of the log. It is sent by `send`, once the screen has shown it. */
   function add(operation: Operation): void {
     operations.value = [...operations.value, operation]
-    void kept(keeping.put(operation))
+    const { id } = operation
+    inWriting.add(id)
+    void kept(keeping.put(operation)).then(() => inWriting.delete(id))
   }
 
   function replace(operation: Operation): void {
@@ -226,7 +230,7 @@ export function createOutbox(
   }
 
   return {
-    ...{ operations, reachable, unkept, anyWaiting },
+    ...{ operations, reachable, unkept, inWriting, anyWaiting },
     ...{
       add,
       send,

@@ -60,6 +60,10 @@ export const useCheckInStore = defineStore('check-in', () => {
   )
   const waiting = computed(() => mine.value.filter(({ setAside }) => setAside === null))
   const waitingReadings = computed(() => waiting.value.filter(({ kind }) => kind === 'reading'))
+  /** Readings that outlive the page, until the server has them. */
+  const keptReadings = computed(() =>
+    waitingReadings.value.filter(({ id }) => !outbox.inWriting.has(id)),
+  )
   /** What the server refused, one by one, with its words. */
   const setAside = computed(() => mine.value.filter((o) => o.setAside !== null))
 
@@ -303,7 +307,17 @@ export const useCheckInStore = defineStore('check-in', () => {
   return {
     ...{ view, client, checkIn, person, protocol, readings, last, lastMass, measured, earlier },
     ...{ previous, next, nextTape, sheet, result, waiting, waitingReadings, setAside, byOthers },
-    ...{ reachable, unkept, trouble, skipped, findings, compressionDrifts, detectable, setup },
+    ...{
+      keptReadings,
+      reachable,
+      unkept,
+      trouble,
+      skipped,
+      findings,
+      compressionDrifts,
+      detectable,
+      setup,
+    },
     ...{ changedSetup, heightCm, siteNoteOf, keepSiteNote },
     open: session.open,
     leave: session.leave,

@@ -62,7 +62,8 @@ export async function visit(page: Page, url: string): Promise<void> {
     const root = document.querySelector('#__nuxt') as unknown as {
       __vue_app__?: { config: { globalProperties: { $nuxt?: { isHydrating: boolean } } } }
     } | null
-    return root?.__vue_app__?.config.globalProperties.$nuxt?.isHydrating === false
+    const hydrated = root?.__vue_app__?.config.globalProperties.$nuxt?.isHydrating === false
+    return hydrated && !('waking' in document.documentElement.dataset)
   })
 }
 

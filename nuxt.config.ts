@@ -2,6 +2,7 @@ import { readdirSync } from 'node:fs'
 import { fileURLToPath } from 'node:url'
 import tailwindcss from '@tailwindcss/vite'
 import type { Plugin } from 'vite'
+import { noCircles, scriptOf } from './scripts/page-scripts'
 
 const rootFolder = (name: string) => fileURLToPath(new URL(name, import.meta.url))
 
@@ -101,10 +102,16 @@ export default defineNuxtConfig({
     compressPublicAssets: { gzip: true, brotli: true },
   },
   vite: {
-    plugins: [tailwindcss(), pureCore],
+    plugins: [tailwindcss(), pureCore, noCircles],
     $client: {
-      // A page of eighty scripts of half a kB each keeps a phone busy with nothing but scripts.
-      build: { rollupOptions: { output: { experimentalMinChunkSize: 16_000 } } },
+      build: {
+        rollupOptions: {
+          output: {
+            manualChunks: (id: string) => scriptOf(id, rootFolder('./')),
+            onlyExplicitManualChunks: true,
+          },
+        },
+      },
     },
   },
   typescript: { strict: true, tsConfig: { compilerOptions: { noUncheckedIndexedAccess: true } } },

@@ -1,0 +1,70 @@
+import type { Plugin } from 'vite'
+
+/*
+ * How the code of the pages is cut into scripts. Cut by what pages share, a page asks for six to sixteen of them; left
+ * to itself the bundler makes thirty to eighty of half a kB each, which keep a phone busy with nothing but scripts.
+ * What only one page uses goes with that page.
+ */
+
+/** From the first row that fits a module's path, below the project's folder or node_modules, its script. */
+const SCRIPTS: readonly (readonly [RegExp, string | undefined])[] = [
+  [/^zod\//, 'contract'],
+  [/^(@vue|vue)\//, 'vue'],
+  [/^simple-statistics\//, 'core'],
+  // Reading dates in any way that they are typed takes most of date-fns, and two pages do it.
+  [/^date-fns\/(parse\.js|parse\/|locale|set|get|startOf\w*Week|transpose)/, 'typed-dates'],
+  [/^date-fns\/_lib\/(format\/long|protect|default)/, 'typed-dates'],
+  [/^@headlessui\/.*\/(dialog|focus-trap|portal)\//, undefined],
+  [/^(date-fns|@headlessui|uuid|cookie-es)\//, 'parts'],
+  [/^nuxt\/.*\/(components\/nuxt-link|composables\/cookie)\b/, 'parts'],
+  // Types, names and addresses alone: a page that shows them need not carry the schemas.
+  [/^shared\/contract\/(define|choices)\b/, 'parts'],
+  // What the floor needs of the contract, and all others with it.
+  [
+    /^shared\/contract\/(zod|problems|fields|sites|clients|check-ins|equipment|weigh-ins)\.ts/,
+    'contract',
+  ],
+  [/^shared\/contract\/routes\/(base|check-ins)\b/, 'contract'],
+  [/^core\/protocols\/read-own-protocol\b/, 'contract'],
+  [/^core\/(units\/typed-date|weigh-ins\/parse)\b/, 'typed-dates'],
+  [/^core\/(units\/|errors|schedule\/due)/, 'parts'],
+  [/^core\/(outcome|weigh-ins\/weeks)\b/, 'core'],
+  // The words of the record and its series are for the desk.
+  [/^core\/change\/(sentence|situation|series)/, 'desk'],
+  [/^core\/(anatomy|equations|protocols|readings|data-quality)\//, 'core'],
+  [/^core\/(measurement-error|composition|change)\//, 'core'],
+  [/^app\/(layouts|utils|contract)\b/, 'parts'],
+  [/^app\/ui\/(?!AskPanel)[^/]+$/, 'parts'],
+]
+
+/** Which script a module goes to; undefined where the bundler may choose. */
+export function scriptOf(id: string, root: string): string | undefined {
+  const path = id.split('?')[0]!
+  const place = path.lastIndexOf('node_modules/')
+  const name = place >= 0 ? path.slice(place + 'node_modules/'.length) : path.replace(root, '')
+  return SCRIPTS.find(([fits]) => fits.test(name))?.[1]
+}
+
+/** Refuses a build in which one script waits for another that waits for it: the page would never come alive. */
+export const noCircles: Plugin = {
+  name: 'oak-pinch-no-circles',
+  applyToEnvironment: ({ name }) => name === 'client',
+  generateBundle(_, bundle) {
+    const done = new Set<string>()
+    const follow = (file: string, way: readonly string[]) => {
+      const again = way.indexOf(file)
+      if (again >= 0) {
+        const circle = [...way.slice(again), file].map((name) => {
+          const chunk = bundle[name]
+          return chunk?.type === 'chunk' ? `${chunk.name} (${chunk.moduleIds[0] ?? ''})` : name
+        })
+        this.error(`Scripts that wait for each other: ${circle.join(' > ')}`)
+      }
+      const chunk = bundle[file]
+      if (done.has(file) || chunk?.type !== 'chunk') return
+      done.add(file)
+      for (const next of chunk.imports) follow(next, [...way, file])
+    }
+    for (const file of Object.keys(bundle)) follow(file, [])
+  },
+}

@@ -481,7 +481,6 @@ export function scenario(today: string): Scenario {
       readings.push({
         ...reading,
         id: id(checkInId, readings.length),
-        checkInId,
         takenAt: new Date(Date.parse(startedAt) + 20_000 * (readings.length + 1)).toISOString(),
         supersedes: null,
       })

@@ -116,6 +116,7 @@ export async function seedDemo(
       await tx.insert(readings).values(
         taken.map(({ value, ...reading }) => ({
           ...reading,
+          checkInId,
           valueCanonical: value,
           takenAt: new Date(reading.takenAt),
           testerId,

@@ -137,6 +137,12 @@ export function setupChange(then: Measured, now: Measured): SetupChange {
   }
 }
 
+/** Whether anybody or anything else measured than then. */
+export function isOtherSetup(then: Measured, now: Measured): boolean {
+  const { anotherTester, anotherCaliper } = setupChange(then, now)
+  return anotherTester || anotherCaliper
+}
+
 /** How many single trials each value is worth. */
 function trialsWorth(
   sites: Partial<Record<SiteId, SiteValue>>,

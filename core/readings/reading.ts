@@ -28,7 +28,8 @@ export interface Reading {
  * @returns in force only, in the order they were given
  */
 export function readingsInForce<R extends Reading>(readings: readonly R[]): R[] {
-  const superseded = new Set(readings.map((r) => r.supersedes).filter((id) => id !== null))
+  const superseded = new Set<string>()
+  for (const { supersedes } of readings) if (supersedes !== null) superseded.add(supersedes)
   const latest = new Map<string, R>()
   for (const reading of readings) {
     if (superseded.has(reading.id)) continue

@@ -52,8 +52,8 @@ function readBatch(checkInId: string, sent: readonly unknown[]) {
 
 /**
  * Stores readings of an open check-in in one statement, all of them or none, since somebody waits for it with a fold
- * between the fingers. What cannot be stored so simply (sent twice, a correction of one in the same batch, a check-in that is closed) is
- * left to `storeApart`.
+ * between the fingers. What cannot be stored so simply (a correction, sent twice, a check-in that is closed) is left to
+ * `storeApart`.
  *
  * @returns how many were stored: all or 0
  */
@@ -62,46 +62,21 @@ async function storeTogether(
   checkInId: string,
   good: readonly NewReading[],
 ): Promise<number> {
-  const { rows } = await db.execute<{ n: number }>(sql`
-    with sent as (
-      select r.*, c.id as of_check_in,
-        r.supersedes is null or exists (select 1 from readings s where s.id = r.supersedes
-          and s.check_in_id = c.id and s.kind = r.kind and s.site is not distinct from r.site) as fits
-      from rows from (jsonb_to_recordset(${JSON.stringify(good)}::jsonb) as (id uuid, kind text, site text,
-        standard text, trial int, value float8, "typedUnit" text, "typedText" text, "takenAt" timestamptz,
-        supersedes uuid, "testerId" uuid, "instrumentId" uuid))
-        with ordinality r(id, kind, site, standard, trial, value, typed_unit, typed_text, taken_at, supersedes,
-          tester_id, instrument_id, place)
-      join check_ins c on c.id = ${checkInId} and c.closed_at is null and c.voided_at is null
-    ), stored as (
-      insert into readings (id, check_in_id, kind, site, standard, trial, value_canonical, typed_unit, typed_text,
-        taken_at, supersedes, tester_id, instrument_id)
-      select r.id, r.of_check_in, r.kind, r.site, r.standard, r.trial, r.value, r.typed_unit, r.typed_text, r.taken_at,
-        r.supersedes, r.tester_id, r.instrument_id
-      from sent r
-      where (select bool_and(fits) from sent)
-      order by r.place
-      returning id
-    )
-    select count(*)::int as n from stored`)
-  return rows[0]!.n
-}
-
-/**
- * As `storeTogether`, one reading that corrects none, as nearly all are: a statement that costs the database half the
- * planning.
- */
-async function storeOne(db: Connection, checkInId: string, reading: NewReading): Promise<number> {
-  const { id, kind, site, standard, trial, value, typedUnit, typedText, takenAt } = reading
-  const { testerId, instrumentId } = reading
-  const { rows } = await db.execute(sql`
-    insert into readings (id, check_in_id, kind, site, standard, trial, value_canonical, typed_unit, typed_text, taken_at,
+  const rowOf = (r: NewReading, place: number) =>
+    sql`(${r.id}::uuid, ${r.kind}::text, ${r.site}::text, ${r.standard}::text, ${r.trial}::int, ${r.value}::float8,
+      ${r.typedUnit}::text, ${r.typedText}::text, ${r.takenAt}::timestamptz, ${r.testerId}::uuid,
+      ${r.instrumentId}::uuid, ${place}::int)`
+  const stored = await db.execute(sql`
+    insert into readings (check_in_id, id, kind, site, standard, trial, value_canonical, typed_unit, typed_text, taken_at,
       tester_id, instrument_id)
-    select ${id}::uuid, c.id, ${kind}::text, ${site}::text, ${standard}::text, ${trial}::int, ${value}::float8,
-      ${typedUnit}::text, ${typedText}::text, ${takenAt}::timestamptz, ${testerId}::uuid, ${instrumentId}::uuid
-    from check_ins c where c.id = ${checkInId} and c.closed_at is null and c.voided_at is null
-    returning id`)
-  return rows.length
+    select c.id, r.id, r.kind, r.site, r.standard, r.trial, r.value, r.typed_unit, r.typed_text, r.taken_at, r.tester_id,
+      r.instrument_id
+    from check_ins c, (values ${sql.join(good.map(rowOf), sql`, `)}) r(id, kind, site, standard, trial, value, typed_unit,
+      typed_text, taken_at, tester_id, instrument_id, place)
+    where c.id = ${checkInId} and c.closed_at is null and c.voided_at is null
+    order by r.place
+    returning readings.id`)
+  return stored.rows.length
 }
 
 /** Why a reading cannot be stored, or undefined; `stored` where it is on record as it is. */
@@ -204,12 +179,8 @@ export async function appendReadings(
   actor: string,
 ): Promise<ReadingReceipt> {
   const { good, refused } = readBatch(checkInId, sent)
-  if (good.length > 0 && good.every(({ repair }) => !repair)) {
-    const [first, ...others] = good as [NewReading, ...NewReading[]]
-    const alone = others.length === 0 && first.supersedes === null
-    const stored = await (
-      alone ? storeOne(db, checkInId, first) : storeTogether(db, checkInId, good)
-    ).catch(() => 0)
+  if (good.length > 0 && good.every(({ repair, supersedes }) => !repair && supersedes === null)) {
+    const stored = await storeTogether(db, checkInId, good).catch(() => 0)
     if (stored === good.length) return { stored: good.map(({ id }) => id), refused }
   }
   if (good.length === 0) {

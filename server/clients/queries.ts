@@ -107,18 +107,20 @@ export async function findRecord(db: Connection, id: string): Promise<ClientReco
 
 /** A client's file: what is private, what was changed by hand, and what was set aside. */
 export async function findFile(db: Connection, id: string): Promise<ClientFile> {
-  await clientOr404(db, id)
-  return jsonOf<ClientFile>(
+  const file = await jsonOf<ClientFile | null>(
     db,
-    sql`select json_build_object('screening', ${screeningJson(id)}, 'siteNotes', ${siteNotesJson(id)},
+    sql`select case when exists (select from clients where id = ${id}) then json_build_object(
+      'screening', ${screeningJson(id)}, 'siteNotes', ${siteNotesJson(id)},
       'heights', ${heightsJson(sql`h.client_id = ${id}`)}, 'auditLog', ${auditLogJson(id)},
       'voided', ${listOf(
         sql`json_build_object('id', k.id, 'measuredOn', k.measured_on, 'reason', k.void_reason,
           'readings', (select count(*) from readings r where r.check_in_id = k.id))`,
         sql`from check_ins k where k.client_id = ${id} and k.voided_at is not null`,
         sql`k.measured_on desc, k.started_at desc`,
-      )})`,
+      )}) end`,
   )
+  if (!file) throw notFound('No such client.')
+  return file
 }
 
 /** The client's weigh-ins in force, oldest first. */

@@ -139,10 +139,9 @@ export type CheckIn = z.infer<typeof checkInSchema>
 /** Units that people type, by what is measured. */
 const TYPED_UNITS = ['mm', 'cm', 'm', 'in', 'ft in', 'kg', 'lb', 'st lb'] as const
 
-/** One reading as it is on record. */
-const readingFields = z.object({
+/** One reading as it is on record, in the check-in that it belongs to. */
+export const readingSchema = z.object({
   id: z.string(),
-  checkInId: z.string(),
   kind: choice('Kind', ['skinfold', 'girth', 'mass', 'height']),
   site: siteIdSchema.nullable(),
   standard: choice('Landmark standard', LANDMARK_STANDARDS).nullable(),
@@ -156,7 +155,6 @@ const readingFields = z.object({
   testerId: z.string(),
   instrumentId: z.string().nullable(),
 })
-export const readingSchema = readingFields
 export type ReadingRecord = z.infer<typeof readingSchema>
 
 /** One reading as it is sent. The id is made by the client, so that sending it twice stores it once. */

@@ -229,9 +229,7 @@ describe('what stands in the way is said, and nothing is overwritten', () => {
     const [thigh] = body.checkIn.readings
     const correction = (value: number) => ({
       ...thigh,
-      id: randomUUID(),
-      value,
-      supersedes: thigh.id,
+      ...{ id: randomUUID(), checkInId: made.checkIn, value, supersedes: thigh.id },
     })
     const [one, two] = [correction(23), correction(24)]
     const sent = (reading: object) =>
@@ -246,7 +244,15 @@ describe('what stands in the way is said, and nothing is overwritten', () => {
     const { body } = await api.get(`/api/check-ins/${made.checkIn}`)
     const usual = body.checkIn.readings[0]
     const fresh = (more: object) => ({
-      ...{ ...usual, id: randomUUID(), site: 'chest', value: 9, trial: 2, supersedes: null },
+      ...{
+        ...usual,
+        id: randomUUID(),
+        checkInId: made.checkIn,
+        site: 'chest',
+        value: 9,
+        trial: 2,
+        supersedes: null,
+      },
       ...more,
     })
     const refused = fresh({ value: 900, typedText: '900' })

@@ -1,7 +1,8 @@
 import { z } from '../zod'
 import { route } from '../define'
 import { idSchema, isoDateSchema } from '../fields'
-import { weighInSchema, weighInsFormSchema } from '../weigh-ins'
+import { weighInSchema } from '../weigh-ins'
+import { weighInsFormSchema } from '../weigh-ins-form'
 import { bare, byId } from './base'
 
 export const weighIns = {

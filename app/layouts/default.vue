@@ -1,40 +1,8 @@
-<script setup lang="ts">
-const places = {
-  '/': 'Today',
-  '/clients': 'Clients',
-  '/leaderboards': 'Leaderboards',
-  '/calendar': 'Calendar',
-  '/reference': 'Reference',
-  '/equipment': 'Equipment',
-  '/settings': 'Settings',
-}
-const route = useRoute()
-/** A place and all that is in it. */
-const isHere = (place: string) =>
-  route.path === place || (place !== '/' && route.path.startsWith(`${place}/`))
-</script>
-
 <template>
   <div class="min-h-dvh">
-    <header class="bg-oak text-chalk print:hidden">
-      <div class="flex min-h-[60px] flex-wrap items-center gap-x-7 px-4 sm:px-6">
-        <NuxtLink to="/" class="figure text-[26px]">Oak Pinch</NuxtLink>
-        <nav
-          aria-label="Places"
-          class="flex max-sm:-mx-4 max-sm:w-[calc(100%+2rem)] max-sm:overflow-x-auto max-sm:px-2 sm:gap-2"
-        >
-          <NuxtLink
-            v-for="(label, to) in places"
-            :key="to"
-            :to
-            class="border-b-4 border-transparent px-2 pt-4 pb-3 sm:px-3"
-            :class="isHere(to) ? 'border-lamp! font-bold' : ''"
-          >
-            {{ label }}
-          </NuxtLink>
-        </nav>
-      </div>
-    </header>
+    <InTurn>
+      <PlacesBar />
+    </InTurn>
     <slot />
   </div>
 </template>

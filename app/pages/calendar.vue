@@ -113,48 +113,50 @@ const WEEKDAYS = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun']
       <span role="status" class="text-ink">{{ done }}</span>
     </p>
     <AlertLine :text="trouble" />
-    <ol class="grid sm:grid-cols-7" data-test="month">
-      <li
-        v-for="(name, i) in WEEKDAYS"
-        :key="name"
-        aria-hidden="true"
-        class="border-b-2 border-ink px-2 pb-1 max-sm:hidden"
-        :style="{ order: i - 100 }"
-      >
-        {{ name }}
-      </li>
-      <li
-        v-for="day in days"
-        :key="day"
-        v-day="day"
-        :data-day="day"
-        class="border-line px-2 py-1 sm:min-h-24 sm:border-r sm:border-b"
-        :class="[
-          day.slice(0, 7) === month.slice(0, 7) ? '' : 'bg-board max-sm:hidden',
-          day === today ? 'outline-3 -outline-offset-3 outline-leaf' : '',
-          over === day ? 'bg-white' : '',
-          on(day).length ? '' : 'max-sm:hidden',
-        ]"
-      >
-        <span class="text-faded">
-          <span class="sm:hidden">{{ WEEKDAYS[weekdayOf(day)] }} </span>{{ formatDate(day) }}
-        </span>
-        <ul>
-          <li v-for="entry in on(day)" :key="`${entry.clientId} ${day}`">
-            <button
-              v-entry="entry"
-              type="button"
-              class="min-h-11 w-full rounded border-l-4 px-1.5 text-left leading-tight"
-              :class="day < today ? 'border-clay bg-clay-wash' : 'border-leaf bg-board'"
-              @click="opened = entry"
-            >
-              {{ entry.name }}<span v-if="entry.moved" class="text-faded"> moved</span>
-              <span v-if="day < today" class="sr-only">, late</span>
-            </button>
-          </li>
-        </ul>
-      </li>
-    </ol>
+    <InTurn>
+      <ol class="grid sm:grid-cols-7" data-test="month">
+        <li
+          v-for="(name, i) in WEEKDAYS"
+          :key="name"
+          aria-hidden="true"
+          class="border-b-2 border-ink px-2 pb-1 max-sm:hidden"
+          :style="{ order: i - 100 }"
+        >
+          {{ name }}
+        </li>
+        <li
+          v-for="day in days"
+          :key="day"
+          v-day="day"
+          :data-day="day"
+          class="border-line px-2 py-1 sm:min-h-24 sm:border-r sm:border-b"
+          :class="[
+            day.slice(0, 7) === month.slice(0, 7) ? '' : 'bg-board max-sm:hidden',
+            day === today ? 'outline-3 -outline-offset-3 outline-leaf' : '',
+            over === day ? 'bg-white' : '',
+            on(day).length ? '' : 'max-sm:hidden',
+          ]"
+        >
+          <span class="text-faded">
+            <span class="sm:hidden">{{ WEEKDAYS[weekdayOf(day)] }} </span>{{ formatDate(day) }}
+          </span>
+          <ul>
+            <li v-for="entry in on(day)" :key="`${entry.clientId} ${day}`">
+              <button
+                v-entry="entry"
+                type="button"
+                class="min-h-11 w-full rounded border-l-4 px-1.5 text-left leading-tight"
+                :class="day < today ? 'border-clay bg-clay-wash' : 'border-leaf bg-board'"
+                @click="opened = entry"
+              >
+                {{ entry.name }}<span v-if="entry.moved" class="text-faded"> moved</span>
+                <span v-if="day < today" class="sr-only">, late</span>
+              </button>
+            </li>
+          </ul>
+        </li>
+      </ol>
+    </InTurn>
     <AskDialog :title="opened?.name ?? ''" :open="opened !== undefined" @close="opened = undefined">
       <template v-if="opened">
         <form

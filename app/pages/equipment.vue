@@ -133,71 +133,77 @@ function savePerson() {
     </p>
     <p v-if="error" role="alert" class="font-bold text-clay">{{ error.message }}</p>
     <template v-else>
-      <section v-for="kind in KINDS" :key="kind.id" class="pb-6">
-        <h2 class="flex items-end justify-between border-b-2 border-ink pb-1 text-2xl">
-          {{ kind.name }}
-          <button type="button" class="button font-text text-base" @click="edit(kind.id)">
-            Add<span class="sr-only"> to {{ kind.name }}</span>
-          </button>
-        </h2>
-        <ul>
-          <li
-            v-for="instrument in gym.instruments.filter((i) => i.kind === kind.id)"
-            :key="instrument.id"
-            class="flex flex-wrap items-center gap-x-4 gap-y-2 border-b border-line py-2"
-          >
-            <div class="min-w-52 flex-1">
-              <p class="text-lg font-bold" :class="{ 'line-through': instrument.retired }">
-                {{ instrument.name }}
+      <InTurn v-for="kind in KINDS" :key="kind.id">
+        <section class="pb-6">
+          <h2 class="flex items-end justify-between border-b-2 border-ink pb-1 text-2xl">
+            {{ kind.name }}
+            <button type="button" class="button font-text text-base" @click="edit(kind.id)">
+              Add<span class="sr-only"> to {{ kind.name }}</span>
+            </button>
+          </h2>
+          <ul>
+            <li
+              v-for="instrument in gym.instruments.filter((i) => i.kind === kind.id)"
+              :key="instrument.id"
+              class="flex flex-wrap items-center gap-x-4 gap-y-2 border-b border-line py-2"
+            >
+              <div class="min-w-52 flex-1">
+                <p class="text-lg font-bold" :class="{ 'line-through': instrument.retired }">
+                  {{ instrument.name }}
+                </p>
+                <p class="text-faded">
+                  <template v-if="instrument.graduation">
+                    reads to {{ instrument.graduation }} {{ INSTRUMENT_UNITS[kind.id] }}
+                  </template>
+                  <template v-if="instrument.jaws">
+                    · jaws {{ JAW_NAMES[instrument.jaws] }}
+                  </template>
+                  <template v-if="instrument.retired"> · put away</template>
+                </p>
+                <p v-if="lastCheck(instrument)">{{ lastCheck(instrument) }}</p>
+                <p v-if="!instrument.retired && overdue(instrument)" class="font-bold text-clay">
+                  {{ overdue(instrument) }}
+                </p>
+              </div>
+              <NamedButton :of="instrument.name" @click="check(instrument)">Check</NamedButton>
+              <NamedButton :of="instrument.name" @click="edit(kind.id, instrument)"
+                >Edit</NamedButton
+              >
+            </li>
+          </ul>
+        </section>
+      </InTurn>
+      <InTurn>
+        <section class="pb-6">
+          <h2 class="flex items-end justify-between border-b-2 border-ink pb-1 text-2xl">
+            Testers
+            <button
+              type="button"
+              class="button font-text text-base"
+              @click="person = { name: '', skill: 'trained', retired: false }"
+            >
+              Add<span class="sr-only"> a tester</span>
+            </button>
+          </h2>
+          <ul>
+            <li
+              v-for="coach in gym.testers"
+              :key="coach.id"
+              class="flex items-center gap-4 border-b border-line py-2"
+            >
+              <p class="flex-1 text-lg">
+                <strong :class="{ 'line-through': coach.retired }">{{ coach.name }}</strong>
+                <span class="text-faded"> · {{ coach.skill }} hand</span>
               </p>
-              <p class="text-faded">
-                <template v-if="instrument.graduation">
-                  reads to {{ instrument.graduation }} {{ INSTRUMENT_UNITS[kind.id] }}
-                </template>
-                <template v-if="instrument.jaws">
-                  · jaws {{ JAW_NAMES[instrument.jaws] }}
-                </template>
-                <template v-if="instrument.retired"> · put away</template>
-              </p>
-              <p v-if="lastCheck(instrument)">{{ lastCheck(instrument) }}</p>
-              <p v-if="!instrument.retired && overdue(instrument)" class="font-bold text-clay">
-                {{ overdue(instrument) }}
-              </p>
-            </div>
-            <NamedButton :of="instrument.name" @click="check(instrument)">Check</NamedButton>
-            <NamedButton :of="instrument.name" @click="edit(kind.id, instrument)">Edit</NamedButton>
-          </li>
-        </ul>
-      </section>
-      <section class="pb-6">
-        <h2 class="flex items-end justify-between border-b-2 border-ink pb-1 text-2xl">
-          Testers
-          <button
-            type="button"
-            class="button font-text text-base"
-            @click="person = { name: '', skill: 'trained', retired: false }"
-          >
-            Add<span class="sr-only"> a tester</span>
-          </button>
-        </h2>
-        <ul>
-          <li
-            v-for="coach in gym.testers"
-            :key="coach.id"
-            class="flex items-center gap-4 border-b border-line py-2"
-          >
-            <p class="flex-1 text-lg">
-              <strong :class="{ 'line-through': coach.retired }">{{ coach.name }}</strong>
-              <span class="text-faded"> · {{ coach.skill }} hand</span>
-            </p>
-            <NamedButton :of="coach.name" @click="person = { ...coach }">Edit</NamedButton>
-          </li>
-        </ul>
-        <p class="pt-2 text-faded">
-          A tester’s own duplicates take the place of these usual errors, all the way once there are
-          twenty pairs at a site.
-        </p>
-      </section>
+              <NamedButton :of="coach.name" @click="person = { ...coach }">Edit</NamedButton>
+            </li>
+          </ul>
+          <p class="pt-2 text-faded">
+            A tester’s own duplicates take the place of these usual errors, all the way once there
+            are twenty pairs at a site.
+          </p>
+        </section>
+      </InTurn>
     </template>
 
     <AskDialog

@@ -66,41 +66,43 @@ function when({ open, state, daysPast, dueOn }: TodayEntry) {
       </p>
       <section v-for="section in sections" :key="section.title" class="pb-4">
         <h2 class="border-b-2 border-ink pb-1 text-xl">{{ section.title }}</h2>
-        <ul>
-          <li
-            v-for="entry in section.entries"
-            :key="entry.client.id"
-            class="flex items-center gap-4 border-b border-line py-1.5"
-          >
-            <div class="min-w-0 flex-1 sm:flex sm:items-baseline sm:gap-4">
-              <NuxtLink
-                :to="`/clients/${entry.client.id}`"
-                class="block text-lg font-bold underline decoration-line decoration-2 underline-offset-4 sm:w-56"
-              >
-                {{ entry.client.name }}
-              </NuxtLink>
-              <span
-                class="block sm:w-44"
-                :class="section.title === 'Late' ? 'font-bold text-clay' : 'text-ink'"
-              >
-                {{ when(entry) }}
-              </span>
-              <span v-if="entry.lastMeasuredOn" class="hidden text-faded sm:block">
-                last {{ formatDate(entry.lastMeasuredOn) }}
-              </span>
-            </div>
-            <button
-              type="button"
-              class="button"
-              :class="{ 'button-lead': section.title !== 'Coming up' }"
-              :disabled="busy"
-              @click="start(entry.client.id)"
+        <InTurn>
+          <ul>
+            <li
+              v-for="entry in section.entries"
+              :key="entry.client.id"
+              class="flex items-center gap-4 border-b border-line py-1.5"
             >
-              {{ entry.open ? 'Resume' : 'Start' }}
-              <span class="sr-only">check-in of {{ entry.client.name }}</span>
-            </button>
-          </li>
-        </ul>
+              <div class="min-w-0 flex-1 sm:flex sm:items-baseline sm:gap-4">
+                <NuxtLink
+                  :to="`/clients/${entry.client.id}`"
+                  class="block text-lg font-bold underline decoration-line decoration-2 underline-offset-4 sm:w-56"
+                >
+                  {{ entry.client.name }}
+                </NuxtLink>
+                <span
+                  class="block sm:w-44"
+                  :class="section.title === 'Late' ? 'font-bold text-clay' : 'text-ink'"
+                >
+                  {{ when(entry) }}
+                </span>
+                <span v-if="entry.lastMeasuredOn" class="hidden text-faded sm:block">
+                  last {{ formatDate(entry.lastMeasuredOn) }}
+                </span>
+              </div>
+              <button
+                type="button"
+                class="button"
+                :class="{ 'button-lead': section.title !== 'Coming up' }"
+                :disabled="busy"
+                @click="start(entry.client.id)"
+              >
+                {{ entry.open ? 'Resume' : 'Start' }}
+                <span class="sr-only">check-in of {{ entry.client.name }}</span>
+              </button>
+            </li>
+          </ul>
+        </InTurn>
       </section>
       <div class="flex flex-wrap gap-3">
         <NuxtLink to="/clients/new" class="button">Add a client</NuxtLink>

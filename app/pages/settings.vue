@@ -143,97 +143,105 @@ const retire = (id: string) => take(() => callApi(routes.removeProtocol, { param
     <h1 class="text-[40px]">Settings</h1>
     <p v-if="error" role="alert" class="font-bold text-clay">{{ error.message }}</p>
     <template v-else>
-      <section class="space-y-4">
-        <h2 class="border-b-2 border-ink pb-1 text-2xl">On this device</h2>
-        <div class="flex flex-wrap gap-x-10 gap-y-4">
-          <ChoiceRow v-model="massUnit" label="Masses in" :options="MASS_UNITS" />
-          <ChoiceRow v-model="lengthUnit" label="Girths in" :options="LENGTH_UNITS" />
-        </div>
-        <FieldRow id="settings-range" label="Range table">
-          <select id="settings-range" v-model="rangeTable" class="field max-w-md">
-            <option v-for="table in FAT_TABLES" :key="table.id" :value="table.id">
-              {{ table.name }} ({{ table.source }})
-            </option>
-          </select>
-        </FieldRow>
-        <fieldset>
-          <legend class="pb-1 font-bold">Sounds and signs</legend>
-          <TickBox v-model="cue.sound">the read cue sounds</TickBox>
-          <TickBox v-model="cue.ring">the read cue shows a ring</TickBox>
-          <TickBox v-model="voice"
-            >each reading is said back, where the browser has a voice</TickBox
-          >
-        </fieldset>
-      </section>
-      <section class="space-y-4">
-        <h2 class="border-b-2 border-ink pb-1 text-2xl">In this gym, for check-ins to come</h2>
-        <FieldRow
-          id="default-protocol"
-          label="Protocol of a first check-in"
-          hint="Later ones keep the client’s own."
-        >
-          <select
+      <InTurn>
+        <section class="space-y-4">
+          <h2 class="border-b-2 border-ink pb-1 text-2xl">On this device</h2>
+          <div class="flex flex-wrap gap-x-10 gap-y-4">
+            <ChoiceRow v-model="massUnit" label="Masses in" :options="MASS_UNITS" />
+            <ChoiceRow v-model="lengthUnit" label="Girths in" :options="LENGTH_UNITS" />
+          </div>
+          <FieldRow id="settings-range" label="Range table">
+            <select id="settings-range" v-model="rangeTable" class="field max-w-md">
+              <option v-for="table in FAT_TABLES" :key="table.id" :value="table.id">
+                {{ table.name }} ({{ table.source }})
+              </option>
+            </select>
+          </FieldRow>
+          <fieldset>
+            <legend class="pb-1 font-bold">Sounds and signs</legend>
+            <TickBox v-model="cue.sound">the read cue sounds</TickBox>
+            <TickBox v-model="cue.ring">the read cue shows a ring</TickBox>
+            <TickBox v-model="voice"
+              >each reading is said back, where the browser has a voice</TickBox
+            >
+          </fieldset>
+        </section>
+      </InTurn>
+      <InTurn>
+        <section class="space-y-4">
+          <h2 class="border-b-2 border-ink pb-1 text-2xl">In this gym, for check-ins to come</h2>
+          <FieldRow
             id="default-protocol"
-            class="field max-w-md"
-            :value="gym.settings.defaultProtocolId"
-            @change="change({ defaultProtocolId: ($event.target as HTMLSelectElement).value })"
+            label="Protocol of a first check-in"
+            hint="Later ones keep the client’s own."
           >
-            <option v-for="p in protocolOptions" :key="p.id" :value="p.id">
-              {{ p.name }} · {{ LANDMARK_STANDARD_NAMES[p.standard] }}
-            </option>
-          </select>
-        </FieldRow>
-        <ChoiceRow
-          v-model="standard"
-          label="Landmark standard, where nothing else says one"
-          compact
-          :options="standards"
-        />
-        <ChoiceRow
-          v-model="tolerance"
-          label="A fold is asked for again when the two differ by more than"
-          compact
-          :options="TOLERANCES"
-        />
-        <p class="text-faded">
-          A check-in keeps the rule it was started with; girths keep each standard’s own.
-        </p>
-      </section>
-      <section class="space-y-3">
-        <h2 class="flex items-end justify-between border-b-2 border-ink pb-1 text-2xl">
-          Sets of your own
-          <button type="button" class="button font-text text-base" @click="begin()">
-            Add a set
-          </button>
-        </h2>
-        <ul>
-          <li
-            v-for="own in gym.ownProtocols"
-            :key="own.id"
-            class="flex flex-wrap items-center gap-3 border-b border-line py-2"
-          >
-            <p class="min-w-52 flex-1">
-              <strong class="text-lg">{{ own.name }}</strong>
-              <span class="block text-faded">
-                {{ [...own.folds, ...own.girths].map(nameOf).join(', ') }}
-              </span>
-            </p>
-            <NamedButton :of="own.name" @click="begin(own)">Edit</NamedButton>
-            <NamedButton :of="own.name" @click="retire(own.id)">Put away</NamedButton>
-          </li>
-        </ul>
-        <p v-if="gym.ownProtocols.length === 0" class="text-faded">None yet.</p>
-      </section>
-      <section v-if="archived?.length" class="space-y-3">
-        <h2 class="border-b-2 border-ink pb-1 text-2xl">Archived clients</h2>
-        <ul>
-          <li v-for="client in archived" :key="client.id">
-            <NuxtLink :to="`/clients/${client.id}`" class="inline-block py-2 underline">
-              {{ client.name }}
-            </NuxtLink>
-          </li>
-        </ul>
-      </section>
+            <select
+              id="default-protocol"
+              class="field max-w-md"
+              :value="gym.settings.defaultProtocolId"
+              @change="change({ defaultProtocolId: ($event.target as HTMLSelectElement).value })"
+            >
+              <option v-for="p in protocolOptions" :key="p.id" :value="p.id">
+                {{ p.name }} · {{ LANDMARK_STANDARD_NAMES[p.standard] }}
+              </option>
+            </select>
+          </FieldRow>
+          <ChoiceRow
+            v-model="standard"
+            label="Landmark standard, where nothing else says one"
+            compact
+            :options="standards"
+          />
+          <ChoiceRow
+            v-model="tolerance"
+            label="A fold is asked for again when the two differ by more than"
+            compact
+            :options="TOLERANCES"
+          />
+          <p class="text-faded">
+            A check-in keeps the rule it was started with; girths keep each standard’s own.
+          </p>
+        </section>
+      </InTurn>
+      <InTurn>
+        <section class="space-y-3">
+          <h2 class="flex items-end justify-between border-b-2 border-ink pb-1 text-2xl">
+            Sets of your own
+            <button type="button" class="button font-text text-base" @click="begin()">
+              Add a set
+            </button>
+          </h2>
+          <ul>
+            <li
+              v-for="own in gym.ownProtocols"
+              :key="own.id"
+              class="flex flex-wrap items-center gap-3 border-b border-line py-2"
+            >
+              <p class="min-w-52 flex-1">
+                <strong class="text-lg">{{ own.name }}</strong>
+                <span class="block text-faded">
+                  {{ [...own.folds, ...own.girths].map(nameOf).join(', ') }}
+                </span>
+              </p>
+              <NamedButton :of="own.name" @click="begin(own)">Edit</NamedButton>
+              <NamedButton :of="own.name" @click="retire(own.id)">Put away</NamedButton>
+            </li>
+          </ul>
+          <p v-if="gym.ownProtocols.length === 0" class="text-faded">None yet.</p>
+        </section>
+      </InTurn>
+      <InTurn v-if="archived?.length">
+        <section class="space-y-3">
+          <h2 class="border-b-2 border-ink pb-1 text-2xl">Archived clients</h2>
+          <ul>
+            <li v-for="client in archived" :key="client.id">
+              <NuxtLink :to="`/clients/${client.id}`" class="inline-block py-2 underline">
+                {{ client.name }}
+              </NuxtLink>
+            </li>
+          </ul>
+        </section>
+      </InTurn>
       <p v-if="trouble && !draft" role="alert" class="font-bold text-clay">{{ trouble }}</p>
     </template>
     <AskDialog title="A set of your own" :open="draft !== undefined" @close="draft = undefined">

@@ -15,7 +15,9 @@ defineProps<{
       <p role="alert">{{ error?.message }}</p>
     </template>
     <template v-else>
-      <ClientHead :client="view.client" />
+      <InTurn>
+        <ClientHead :client="view.client" />
+      </InTurn>
       <slot />
     </template>
   </main>

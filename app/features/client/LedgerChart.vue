@@ -9,7 +9,8 @@ import type { LedgerPoint } from './CompositionChart.vue'
  */
 const props = defineProps<{
   scroller: HTMLElement | null
-  points: LedgerPoint[]
+  /** Asked for with the chart, and so not on the server: the bands are the dearest figures of the page. */
+  points: () => LedgerPoint[]
   events: ClientNote[]
   unit: MassUnit
   labelWidth: number
@@ -71,11 +72,12 @@ onBeforeUnmount(() => {
 
 /** Bounds of all, so that the axis stands still under the scrolling. */
 const bounds = computed(() => {
-  // With the chart, and so not on the server: the bands are the dearest figures of the page.
   if (!idle.value) return undefined
-  const edges = props.points.flatMap(({ fat, lean }) =>
-    [fat, lean].flatMap((b) => (b ? [b.value - b.halfWidth, b.value + b.halfWidth] : [])),
-  )
+  const edges = props
+    .points()
+    .flatMap(({ fat, lean }) =>
+      [fat, lean].flatMap((b) => (b ? [b.value - b.halfWidth, b.value + b.halfWidth] : [])),
+    )
   const inUnit = edges.map((kg) => massIn(kg, props.unit))
   return inUnit.length ? roundBounds(Math.min(...inUnit), Math.max(...inUnit)) : undefined
 })
@@ -114,7 +116,7 @@ const figures = computed(() => {
       <ClientOnly>
         <LazyCompositionChart
           v-if="idle"
-          :points
+          :points="points()"
           :events
           :unit
           :bounds

@@ -51,18 +51,19 @@ const cellStyle = { width: `${COLUMN_WIDTH}px` }
       aria-label="Ledger and curves"
     >
       <div :style="{ width: `${whole}px`, minWidth: '100%' }">
-        <LedgerChart
-          v-if="percentages"
-          :scroller
-          :points
-          :events="view.notes"
-          :unit
-          :label-width="LABEL_WIDTH"
-          :columns-width="COLUMN_WIDTH * columns.length"
-          :first-width="FIRST_WIDTH"
-          :then-index="columns.findIndex(({ id }) => id === thenId)"
-          :now-index="columns.findIndex(({ id }) => id === nowId)"
-        />
+        <InTurn v-if="percentages">
+          <LedgerChart
+            :scroller
+            :points
+            :events="view.notes"
+            :unit
+            :label-width="LABEL_WIDTH"
+            :columns-width="COLUMN_WIDTH * columns.length"
+            :first-width="FIRST_WIDTH"
+            :then-index="columns.findIndex(({ id }) => id === thenId)"
+            :now-index="columns.findIndex(({ id }) => id === nowId)"
+          />
+        </InTurn>
         <!-- Rows of boxes as wide as they say: the browser lays out what is new and leaves the rest, as it does not in a
           table. The roles give the table back. -->
         <table
@@ -104,59 +105,61 @@ const cellStyle = { width: `${COLUMN_WIDTH}px` }
               </th>
             </tr>
           </thead>
-          <tbody class="block" role="rowgroup" @keydown="onKey" @focusin="onFocus">
-            <tr
-              v-for="(line, row) in lines"
-              :key="line.id"
-              class="flex"
-              role="row"
-              :class="line.strong ? 'border-y-2 border-ink' : 'border-b border-line'"
-            >
-              <th
-                role="rowheader"
-                class="sticky left-0 z-10 shrink-0 flex items-center bg-chalk py-0.5 pr-2 text-left leading-tight"
-                :style="labelStyle"
+          <InTurn>
+            <tbody class="block" role="rowgroup" @keydown="onKey" @focusin="onFocus">
+              <tr
+                v-for="(line, row) in lines"
+                :key="line.id"
+                class="flex"
+                role="row"
+                :class="line.strong ? 'border-y-2 border-ink' : 'border-b border-line'"
               >
-                {{ line.label }}
-              </th>
-              <td role="presentation" class="shrink-0" :style="before" />
-              <LedgerCells
-                v-for="{ block, columns: cells } in blocks"
-                :key="block"
-                :columns="cells"
-                :row
-                :width="COLUMN_WIDTH"
-                :tabbed="at.row === row && inBlock(block, at.column) ? at.column : undefined"
-              />
-            </tr>
-            <tr class="flex" role="row">
-              <th
-                role="rowheader"
-                class="sticky left-0 z-10 shrink-0 flex items-center bg-chalk text-left font-normal text-faded"
-                :style="labelStyle"
-              >
-                Whole result
-              </th>
-              <td role="presentation" class="shrink-0" :style="before" />
-              <td
-                v-for="{ id, index, longDate } in drawn"
-                :key="id"
-                role="gridcell"
-                class="shrink-0 pr-3 text-right"
-                :style="cellStyle"
-                :aria-colindex="index + 2"
-              >
-                <!-- A plain link, since a column of them is made anew with every block. -->
-                <a
-                  :href="resultOf(id)"
-                  class="inline-block min-h-11 py-2 underline decoration-line underline-offset-4"
-                  @click.prevent="navigateTo(resultOf(id))"
+                <th
+                  role="rowheader"
+                  class="sticky left-0 z-10 shrink-0 flex items-center bg-chalk py-0.5 pr-2 text-left leading-tight"
+                  :style="labelStyle"
                 >
-                  open<span class="sr-only">, {{ longDate }}</span>
-                </a>
-              </td>
-            </tr>
-          </tbody>
+                  {{ line.label }}
+                </th>
+                <td role="presentation" class="shrink-0" :style="before" />
+                <LedgerCells
+                  v-for="{ block, columns: cells } in blocks"
+                  :key="block"
+                  :columns="cells"
+                  :row
+                  :width="COLUMN_WIDTH"
+                  :tabbed="at.row === row && inBlock(block, at.column) ? at.column : undefined"
+                />
+              </tr>
+              <tr class="flex" role="row">
+                <th
+                  role="rowheader"
+                  class="sticky left-0 z-10 shrink-0 flex items-center bg-chalk text-left font-normal text-faded"
+                  :style="labelStyle"
+                >
+                  Whole result
+                </th>
+                <td role="presentation" class="shrink-0" :style="before" />
+                <td
+                  v-for="{ id, index, longDate } in drawn"
+                  :key="id"
+                  role="gridcell"
+                  class="shrink-0 pr-3 text-right"
+                  :style="cellStyle"
+                  :aria-colindex="index + 2"
+                >
+                  <!-- A plain link, since a column of them is made anew with every block. -->
+                  <a
+                    :href="resultOf(id)"
+                    class="inline-block min-h-11 py-2 underline decoration-line underline-offset-4"
+                    @click.prevent="navigateTo(resultOf(id))"
+                  >
+                    open<span class="sr-only">, {{ longDate }}</span>
+                  </a>
+                </td>
+              </tr>
+            </tbody>
+          </InTurn>
         </table>
       </div>
     </div>

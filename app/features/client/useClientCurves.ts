@@ -6,6 +6,7 @@ import {
   goalOf,
   isGirth,
   isoDateOf,
+  isOtherSetup,
   isSkinfold,
   lengthIn,
   massIn,
@@ -13,7 +14,6 @@ import {
   nameOf,
   protocolOf,
   seriesBy,
-  setupChange,
   siteValues,
   weeklyAverages,
   type Measured,
@@ -80,14 +80,13 @@ export function useClientCurves(
     const inMass = quantity === 'fatMass' || quantity === 'leanMass'
     const show = (v: number) => (inMass ? massIn(v, massUnit.value) : v)
     const points = measured.value.map((m, i) => {
-      const other = setupChange(newest.value!, m)
       const band = bands.value[i]![quantity]
       return {
         date: m.measuredOn,
         value: band ? show(band.value) : null,
         low: band && show(band.value - band.halfWidth),
         high: band && show(band.value + band.halfWidth),
-        otherSetup: other.anotherTester || other.anotherCaliper,
+        otherSetup: isOtherSetup(newest.value!, m),
       }
     })
     return { name, points, ...look }

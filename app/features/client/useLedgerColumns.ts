@@ -4,12 +4,12 @@ import {
   fixed,
   formatDate,
   formatFold,
+  isOtherSetup,
   isSkinfold,
   lengthIn,
   massIn,
   nameOf,
   protocolOf,
-  setupChange,
   trialsOf,
   type MassUnit,
   type Measured,
@@ -61,20 +61,19 @@ export function useLedgerColumns(
   const lengthUnit = useLengthUnit()
 
   /** Fat and lean mass of each check-in with the band of its measurement error. */
-  const points = computed<LedgerPoint[]>(() => {
+  const pointsOfAll = computed<LedgerPoint[]>(() => {
     const last = newest.value
     if (!last) return []
     const { client } = source.view
     const basis = basisOf(client, last)
     return series.value.map(({ checkIn, estimate }, i) => {
-      const other = setupChange(last, checkIn)
       const bands = estimate?.fatMassKg === undefined ? {} : bandsOf(client, checkIn, basis, last)
       return {
         x: COLUMN_WIDTH * (i + 0.5),
         date: checkIn.measuredOn,
         fat: bands.fatMass ?? null,
         lean: bands.leanMass ?? null,
-        otherSetup: other.anotherTester || other.anotherCaliper,
+        otherSetup: isOtherSetup(last, checkIn),
       }
     })
   })
@@ -150,5 +149,5 @@ export function useLedgerColumns(
     }
   })
 
-  return { points, lines, columnAt }
+  return { points: () => pointsOfAll.value, lines, columnAt }
 }

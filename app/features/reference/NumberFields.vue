@@ -7,14 +7,7 @@ const texts = defineModel<Record<string, string>>({ required: true })
 </script>
 
 <template>
-  <TextField
-    v-for="{ id, label, problem, title } in fields"
-    :id
-    :key="id"
-    v-model="texts[id]"
-    :label
-    :error="problem"
-    :title
-    inputmode="decimal"
-  />
+  <InTurn v-for="{ id, label, problem, title } in fields" :key="id">
+    <TextField :id v-model="texts[id]" :label :error="problem" :title inputmode="decimal" />
+  </InTurn>
 </template>

@@ -52,40 +52,46 @@ async function remove() {
       </p>
       <div class="flex flex-wrap items-end justify-between gap-3 pb-4">
         <h1 class="text-[40px]">{{ data.leaderboard.name }}</h1>
-        <MassUnitChoice v-if="words.mass" />
+        <InTurn v-if="words.mass">
+          <MassUnitChoice />
+        </InTurn>
       </div>
       <p v-if="data.lines.length === 0" class="text-lg">Nobody can be ranked yet.</p>
-      <ol data-test="board">
-        <li
-          v-for="(line, i) in data.lines"
-          :key="i"
-          class="grid grid-cols-[56px_1fr_auto] items-center gap-x-4 border-b border-line py-2"
-        >
-          <span class="figure text-[34px]">{{ place(line) }}</span>
-          <span class="min-w-0">
-            <NuxtLink
-              v-if="line.clientId"
-              :to="`/clients/${line.clientId}`"
-              class="block text-lg font-bold underline decoration-line decoration-2 underline-offset-4"
-              >{{ line.name }}</NuxtLink
-            >
-            <span v-else class="block text-lg">Name hidden</span>
-            <span
-              class="mt-1 block h-2.5 border-2 border-oak"
-              :class="{ 'bg-oak': worthIt(line.change) }"
-              :style="{ width: `${Math.max(1, (Math.abs(line.change) / widest) * 100)}%` }"
-              aria-hidden="true"
-            />
-            <span class="text-faded">{{ formatDate(line.from) }} to {{ formatDate(line.to) }}</span>
-          </span>
-          <span class="text-right">
-            <span class="figure block text-[30px] whitespace-nowrap">
-              {{ signed(scale(line.change), 1) }} {{ unit }}
+      <InTurn>
+        <ol data-test="board">
+          <li
+            v-for="(line, i) in data.lines"
+            :key="i"
+            class="grid grid-cols-[56px_1fr_auto] items-center gap-x-4 border-b border-line py-2"
+          >
+            <span class="figure text-[34px]">{{ place(line) }}</span>
+            <span class="min-w-0">
+              <NuxtLink
+                v-if="line.clientId"
+                :to="`/clients/${line.clientId}`"
+                class="block text-lg font-bold underline decoration-line decoration-2 underline-offset-4"
+                >{{ line.name }}</NuxtLink
+              >
+              <span v-else class="block text-lg">Name hidden</span>
+              <span
+                class="mt-1 block h-2.5 border-2 border-oak"
+                :class="{ 'bg-oak': worthIt(line.change) }"
+                :style="{ width: `${Math.max(1, (Math.abs(line.change) / widest) * 100)}%` }"
+                aria-hidden="true"
+              />
+              <span class="text-faded"
+                >{{ formatDate(line.from) }} to {{ formatDate(line.to) }}</span
+              >
             </span>
-            <span class="text-faded">± {{ fixed(1.96 * scale(line.standardError), 1) }}</span>
-          </span>
-        </li>
-      </ol>
+            <span class="text-right">
+              <span class="figure block text-[30px] whitespace-nowrap">
+                {{ signed(scale(line.change), 1) }} {{ unit }}
+              </span>
+              <span class="text-faded">± {{ fixed(1.96 * scale(line.standardError), 1) }}</span>
+            </span>
+          </li>
+        </ol>
+      </InTurn>
       <p class="pt-3 text-faded">
         An equals sign: not clearly apart from the first of that place, so nobody is put before the
         other by the tester’s setup.

@@ -174,19 +174,23 @@ async function keep(clientId: string) {
 
 <template>
   <main class="mx-auto max-w-6xl px-4 py-6 sm:px-6">
-    <ReferenceNav />
+    <InTurn>
+      <ReferenceNav />
+    </InTurn>
     <h1 class="pt-4 text-[40px]">Quick estimate</h1>
     <p class="pb-4 text-lg">Without a client. Nothing is kept unless you ask.</p>
     <div class="grid gap-x-12 gap-y-6 lg:grid-cols-2">
       <div class="space-y-4">
-        <div class="flex flex-wrap gap-x-8 gap-y-3">
-          <ChoiceRow v-model="sex" label="Sex used by the equations" :options="SEX_CHOICES" />
-          <ChoiceRow
-            v-model="conversion"
-            label="Density to fat % by"
-            :options="CONVERSION_CHOICES"
-          />
-        </div>
+        <InTurn>
+          <div class="flex flex-wrap gap-x-8 gap-y-3">
+            <ChoiceRow v-model="sex" label="Sex used by the equations" :options="SEX_CHOICES" />
+            <ChoiceRow
+              v-model="conversion"
+              label="Density to fat % by"
+              :options="CONVERSION_CHOICES"
+            />
+          </div>
+        </InTurn>
         <div class="grid grid-cols-3 gap-3">
           <TextField
             id="age"
@@ -210,23 +214,29 @@ async function keep(clientId: string) {
             inputmode="decimal"
           />
         </div>
-        <ChoiceRow
-          v-model="standard"
-          label="Landmark standard of the folds"
-          compact
-          :options="standards"
-        />
-        <fieldset>
-          <legend class="border-b-2 border-ink pb-1 text-xl font-bold">Folds, mm</legend>
-          <div class="grid grid-cols-2 gap-x-4 gap-y-2 pt-2 sm:grid-cols-3">
-            <NumberFields :model-value="texts" :fields="siteFields(folds)" />
-          </div>
-        </fieldset>
-        <FoldOut :title="`Girths, ${lengthUnit}`">
-          <div class="grid grid-cols-2 gap-x-4 gap-y-2 sm:grid-cols-3">
-            <NumberFields :model-value="texts" :fields="siteFields(GIRTH_IDS)" />
-          </div>
-        </FoldOut>
+        <InTurn>
+          <ChoiceRow
+            v-model="standard"
+            label="Landmark standard of the folds"
+            compact
+            :options="standards"
+          />
+        </InTurn>
+        <InTurn>
+          <fieldset>
+            <legend class="border-b-2 border-ink pb-1 text-xl font-bold">Folds, mm</legend>
+            <div class="grid grid-cols-2 gap-x-4 gap-y-2 pt-2 sm:grid-cols-3">
+              <NumberFields :model-value="texts" :fields="siteFields(folds)" />
+            </div>
+          </fieldset>
+        </InTurn>
+        <InTurn>
+          <FoldOut :title="`Girths, ${lengthUnit}`">
+            <div class="grid grid-cols-2 gap-x-4 gap-y-2 sm:grid-cols-3">
+              <NumberFields :model-value="texts" :fields="siteFields(GIRTH_IDS)" />
+            </div>
+          </FoldOut>
+        </InTurn>
       </div>
       <section aria-live="polite" class="lg:sticky lg:top-4 lg:self-start">
         <h2 class="border-b-2 border-ink pb-1 text-xl">Every equation at once</h2>

@@ -47,7 +47,6 @@ watch(
     class="relative h-full w-full"
     :data-drawn="live ? 'live' : drawn ? 'picture' : undefined"
     @pointerenter="touched = true"
-    @touchstart.passive="touched = true"
   >
     <LazyLiveChart
       v-if="touched"

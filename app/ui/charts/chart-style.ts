@@ -5,13 +5,19 @@ export const LINE = '#DACFBA'
 export const LEAF = '#2C6349'
 export const AMBER = '#8A5A0F'
 export const OAK = '#74481F'
+export const CHALK = '#F8F5EE'
 export const FIGURES = 'Barlow Condensed'
 
 /** Figures of an axis, in the one weight that every page has loaded. */
 export const AXIS_LABEL = { color: FADED, fontFamily: FIGURES, fontWeight: 600, fontSize: 14 }
 
 /** Words on a line across the chart. */
-export const MARK_LABEL = { color: FADED, fontFamily: FIGURES, fontWeight: 600, fontSize: 14 }
+export const MARK_LABEL = {
+  ...AXIS_LABEL,
+  // The page shows around the letters, so that they are read where a curve runs under them.
+  textBorderColor: CHALK,
+  textBorderWidth: 4,
+}
 
 /** The slider under a chart, in the page's own colours. */
 export const SLIDER = {
@@ -21,7 +27,7 @@ export const SLIDER = {
   brushSelect: false,
   borderColor: LINE,
   fillerColor: 'rgba(116, 72, 31, 0.12)',
-  handleStyle: { color: '#F8F5EE', borderColor: OAK },
+  handleStyle: { color: CHALK, borderColor: OAK },
   moveHandleStyle: { color: OAK },
   dataBackground: { lineStyle: { color: FADED }, areaStyle: { color: LINE } },
   selectedDataBackground: { lineStyle: { color: OAK }, areaStyle: { color: LINE } },

@@ -45,7 +45,7 @@ const rows = computed(() => [...(judgement.value?.folds ?? []), ...(judgement.va
 
 <template>
   <ClientPage :view :error>
-    <p v-if="!judgement" class="text-lg">
+    <p v-if="!then || !now" class="text-lg">
       Two check-ins are needed to see where something changed.
     </p>
     <template v-else>
@@ -56,71 +56,79 @@ const rows = computed(() => [...(judgement.value?.folds ?? []), ...(judgement.va
             <option v-for="date in dates" :key="date.id" :value="date.id">{{ date.name }}</option>
           </select>
         </div>
-        <ChoiceRow v-model="kind" label="What is shown" hide-label :options="kinds" />
+        <InTurn>
+          <ChoiceRow v-model="kind" label="What is shown" hide-label :options="kinds" />
+        </InTurn>
         <p class="pb-3 text-faded">
-          up to {{ formatDate(now!.measuredOn, true) }}. ▲ more, ▼ less; filled where it is sure.
+          up to {{ formatDate(now.measuredOn, true) }}. ▲ more, ▼ less; filled where it is sure.
         </p>
       </div>
       <div class="grid gap-4 sm:grid-cols-2" data-test="body-map">
         <div v-for="{ side } in sides" :key="side" class="h-[480px]">
-          <ChangeFigure
-            :view="side"
-            :spots="spots.filter(({ spot }) => spot.view === side)"
-            :label="`Changes seen from the ${side}. The table below has every number.`"
-          />
+          <InTurn>
+            <ChangeFigure
+              :view="side"
+              :spots="spots.filter(({ spot }) => spot.view === side)"
+              :label="`Changes seen from the ${side}. The table below has every number.`"
+            />
+          </InTurn>
         </div>
       </div>
-      <section v-if="judgement.corrected.length" class="pt-4">
-        <h2 class="border-b-2 border-ink pb-1 text-xl">Muscle and fat at one place</h2>
-        <p class="max-w-3xl py-2">
-          The girth less the fold over it is muscle and bone; standard anthropometry, which takes
-          the limb for a circle.
-        </p>
-        <ul>
-          <li
-            v-for="c in judgement.corrected"
-            :key="c.girth + c.fold"
-            class="flex flex-wrap gap-x-4 border-b border-line py-1"
-          >
-            <strong class="w-56"
-              >{{ nameOf(c.girth) }} less {{ nameOf(c.fold).toLowerCase() }}</strong
+      <InTurn>
+        <section v-if="judgement?.corrected.length" class="pt-4">
+          <h2 class="border-b-2 border-ink pb-1 text-xl">Muscle and fat at one place</h2>
+          <p class="max-w-3xl py-2">
+            The girth less the fold over it is muscle and bone; standard anthropometry, which takes
+            the limb for a circle.
+          </p>
+          <ul>
+            <li
+              v-for="c in judgement.corrected"
+              :key="c.girth + c.fold"
+              class="flex flex-wrap gap-x-4 border-b border-line py-1"
             >
-            <span class="figure text-[20px]">
-              {{ fixed(lengthIn(c.then, lengthUnit), 1) }} →
-              {{ fixed(lengthIn(c.now, lengthUnit), 1) }}
-              {{ lengthUnit }}
-            </span>
-            <VerdictMark :verdict="c.verdict" />
-          </li>
-        </ul>
-      </section>
-      <ScrollBox label="Every site" class="pt-5">
-        <table class="w-full max-w-4xl border-collapse text-left" data-test="sites">
-          <caption class="pb-1 text-left text-faded">
-            Every site, judged with their number in mind (Holm): of many sites one is always
-            furthest.
-          </caption>
-          <TableHead :columns="['then', 'now', 'change', 'can tell from']" last="verdict" wide />
-          <tbody>
-            <tr v-for="row in rows" :key="row.site" class="border-b border-line">
-              <th scope="row" class="py-1 pr-3">{{ nameOf(row.site) }}</th>
-              <td class="figure pl-6 text-right text-[19px] text-faded">
-                {{ fixed(inUnit(row.site, row.then), 1) }}
-              </td>
-              <td class="figure pl-6 text-right text-[19px]">
-                {{ fixed(inUnit(row.site, row.now), 1) }}
-              </td>
-              <td class="figure pl-6 text-right text-[21px] whitespace-nowrap">
-                {{ signed(inUnit(row.site, row.verdict.change), 1) }} {{ unitOf(row.site) }}
-              </td>
-              <td class="figure pl-6 text-right text-[19px] text-faded">
-                {{ fixed(inUnit(row.site, row.verdict.minimalDetectableChange), 1) }}
-              </td>
-              <td class="pl-6"><VerdictMark :verdict="row.verdict" /></td>
-            </tr>
-          </tbody>
-        </table>
-      </ScrollBox>
+              <strong class="w-56"
+                >{{ nameOf(c.girth) }} less {{ nameOf(c.fold).toLowerCase() }}</strong
+              >
+              <span class="figure text-[20px]">
+                {{ fixed(lengthIn(c.then, lengthUnit), 1) }} →
+                {{ fixed(lengthIn(c.now, lengthUnit), 1) }}
+                {{ lengthUnit }}
+              </span>
+              <VerdictMark :verdict="c.verdict" />
+            </li>
+          </ul>
+        </section>
+      </InTurn>
+      <InTurn>
+        <ScrollBox label="Every site" class="pt-5">
+          <table class="w-full max-w-4xl border-collapse text-left" data-test="sites">
+            <caption class="pb-1 text-left text-faded">
+              Every site, judged with their number in mind (Holm): of many sites one is always
+              furthest.
+            </caption>
+            <TableHead :columns="['then', 'now', 'change', 'can tell from']" last="verdict" wide />
+            <tbody>
+              <tr v-for="row in rows" :key="row.site" class="border-b border-line">
+                <th scope="row" class="py-1 pr-3">{{ nameOf(row.site) }}</th>
+                <td class="figure pl-6 text-right text-[19px] text-faded">
+                  {{ fixed(inUnit(row.site, row.then), 1) }}
+                </td>
+                <td class="figure pl-6 text-right text-[19px]">
+                  {{ fixed(inUnit(row.site, row.now), 1) }}
+                </td>
+                <td class="figure pl-6 text-right text-[21px] whitespace-nowrap">
+                  {{ signed(inUnit(row.site, row.verdict.change), 1) }} {{ unitOf(row.site) }}
+                </td>
+                <td class="figure pl-6 text-right text-[19px] text-faded">
+                  {{ fixed(inUnit(row.site, row.verdict.minimalDetectableChange), 1) }}
+                </td>
+                <td class="pl-6"><VerdictMark :verdict="row.verdict" /></td>
+              </tr>
+            </tbody>
+          </table>
+        </ScrollBox>
+      </InTurn>
     </template>
   </ClientPage>
 </template>

@@ -93,11 +93,13 @@ const label = computed(() => {
   <ClientPage :view :error>
     <PercentagesChoice v-if="hiding" v-model="asked" :name="view.client.name" class="pb-3" />
     <div class="flex flex-wrap items-end gap-x-6 gap-y-3 pb-2">
-      <FieldRow id="subject" label="What is shown">
-        <select id="subject" v-model="subject" class="field w-auto!">
-          <option v-for="s in subjects" :key="s.id" :value="s.id">{{ s.name }}</option>
-        </select>
-      </FieldRow>
+      <InTurn>
+        <FieldRow id="subject" label="What is shown">
+          <select id="subject" v-model="subject" class="field w-auto!">
+            <option v-for="s in subjects" :key="s.id" :value="s.id">{{ s.name }}</option>
+          </select>
+        </FieldRow>
+      </InTurn>
       <MassUnitChoice v-if="subject === 'parts' || subject === 'mass'" />
       <button
         type="button"
@@ -108,7 +110,7 @@ const label = computed(() => {
         {{ brushing && live ? 'Draw across the chart' : 'Compare a stretch' }}
       </button>
     </div>
-    <div v-if="curves.length" class="h-[380px]" data-test="curve">
+    <div v-if="measured.length" class="h-[380px]" data-test="curve">
       <ClientOnly>
         <LazySeriesChart
           :curves
@@ -130,75 +132,83 @@ const label = computed(() => {
       </li>
     </ul>
 
-    <section v-if="curves.length" class="pt-4">
-      <h2 class="border-b-2 border-ink pb-1 text-xl">The stretch</h2>
-      <div class="flex flex-wrap items-end gap-3 py-3">
-        <TextField id="from" v-model="from" label="from" type="date" />
-        <TextField id="to" v-model="to" label="to" type="date" />
-        <button v-if="brushed" type="button" class="button" @click="brushed = undefined">
-          All of it
-        </button>
-        <ChoiceRow
-          v-if="subject === 'parts'"
-          v-model="followed"
-          label="Slope of"
-          hide-label
-          :options="slopeOf"
-        />
-      </div>
-      <p class="text-lg" role="status" data-test="slope">
-        <template v-if="slopeWords">
-          Slope of {{ sloped.name }}: <strong>{{ slopeWords }}</strong> (Theil and Sen, robust
-          against odd days).
-        </template>
-        <template v-else-if="sloped.points.length < 2">
-          Two points are needed for a slope.
-        </template>
-      </p>
-      <div v-if="judgement" class="pt-3">
-        <p class="pb-1 text-faded">
-          {{ formatDate(judgement.since, true) }} against {{ formatDate(judgement.until, true) }}
+    <InTurn v-if="measured.length">
+      <section class="pt-4">
+        <h2 class="border-b-2 border-ink pb-1 text-xl">The stretch</h2>
+        <InTurn>
+          <div class="flex flex-wrap items-end gap-3 py-3">
+            <TextField id="from" v-model="from" label="from" type="date" />
+            <TextField id="to" v-model="to" label="to" type="date" />
+            <button v-if="brushed" type="button" class="button" @click="brushed = undefined">
+              All of it
+            </button>
+            <ChoiceRow
+              v-if="subject === 'parts'"
+              v-model="followed"
+              label="Slope of"
+              hide-label
+              :options="slopeOf"
+            />
+          </div>
+        </InTurn>
+        <p class="text-lg" role="status" data-test="slope">
+          <template v-if="slopeWords">
+            Slope of {{ sloped.name }}: <strong>{{ slopeWords }}</strong> (Theil and Sen, robust
+            against odd days).
+          </template>
+          <template v-else-if="sloped.points.length < 2">
+            Two points are needed for a slope.
+          </template>
         </p>
-        <VerdictTable :judgement :unit="massUnit" :percentages="shown" />
-      </div>
-    </section>
+        <div v-if="judgement" class="pt-3">
+          <p class="pb-1 text-faded">
+            {{ formatDate(judgement.since, true) }} against {{ formatDate(judgement.until, true) }}
+          </p>
+          <InTurn>
+            <VerdictTable :judgement :unit="massUnit" :percentages="shown" />
+          </InTurn>
+        </div>
+      </section>
+    </InTurn>
 
-    <section class="pt-6 print:hidden">
-      <h2 class="border-b-2 border-ink pb-1 text-xl">Notes on the axis</h2>
-      <ul v-if="view.notes.length">
-        <li
-          v-for="event in view.notes"
-          :key="event.id"
-          class="flex items-center gap-3 border-b border-line"
-        >
-          <span class="w-32">{{ formatDate(event.date, true) }}</span>
-          <span class="flex-1">
-            {{ event.words }} <span class="text-faded">{{ event.kind }}</span>
-          </span>
-          <button type="button" class="min-h-11 px-3 underline" @click="removeNote(event.id)">
-            take away<span class="sr-only">: {{ event.words }}</span>
-          </button>
-        </li>
-      </ul>
-      <form class="flex flex-wrap items-end gap-3 pt-3" @submit.prevent="addNote">
-        <TextField id="note-date" v-model="note.date" label="Day" type="date" />
-        <FieldRow id="note-kind" label="Kind">
-          <select id="note-kind" v-model="note.kind" class="field">
-            <option v-for="k in CLIENT_NOTE_KINDS" :key="k" :value="k">
-              {{ k === 'phase' ? 'new phase' : k }}
-            </option>
-          </select>
-        </FieldRow>
-        <TextField
-          id="note-words"
-          v-model="note.words"
-          label="In a few words"
-          class="min-w-48 flex-1"
-          maxlength="80"
-        />
-        <button type="submit" class="button">Put on the axis</button>
-      </form>
-      <AlertLine :text="trouble" />
-    </section>
+    <InTurn>
+      <section class="pt-6 print:hidden">
+        <h2 class="border-b-2 border-ink pb-1 text-xl">Notes on the axis</h2>
+        <ul v-if="view.notes.length">
+          <li
+            v-for="event in view.notes"
+            :key="event.id"
+            class="flex items-center gap-3 border-b border-line"
+          >
+            <span class="w-32">{{ formatDate(event.date, true) }}</span>
+            <span class="flex-1">
+              {{ event.words }} <span class="text-faded">{{ event.kind }}</span>
+            </span>
+            <button type="button" class="min-h-11 px-3 underline" @click="removeNote(event.id)">
+              take away<span class="sr-only">: {{ event.words }}</span>
+            </button>
+          </li>
+        </ul>
+        <form class="flex flex-wrap items-end gap-3 pt-3" @submit.prevent="addNote">
+          <TextField id="note-date" v-model="note.date" label="Day" type="date" />
+          <FieldRow id="note-kind" label="Kind">
+            <select id="note-kind" v-model="note.kind" class="field">
+              <option v-for="k in CLIENT_NOTE_KINDS" :key="k" :value="k">
+                {{ k === 'phase' ? 'new phase' : k }}
+              </option>
+            </select>
+          </FieldRow>
+          <TextField
+            id="note-words"
+            v-model="note.words"
+            label="In a few words"
+            class="min-w-48 flex-1"
+            maxlength="80"
+          />
+          <button type="submit" class="button">Put on the axis</button>
+        </form>
+        <AlertLine :text="trouble" />
+      </section>
+    </InTurn>
   </ClientPage>
 </template>

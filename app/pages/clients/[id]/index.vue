@@ -64,14 +64,19 @@ const standing = computed(() => {
   <ClientPage :view :error>
     <div class="flex flex-wrap items-start justify-between gap-x-6 gap-y-3 pb-4">
       <div class="min-w-0 flex-1 basis-[420px]">
-        <ChangeSentence v-if="judgement" :judgement :unit :percentages="shown" :mass-kg />
-        <p :class="judgement ? 'pt-2 text-lg' : 'figure text-[36px] sm:text-[44px]'">
-          <template v-if="judgement">Now: </template>
-          <span data-test="standing">{{ standing }}</span>
-        </p>
+        <!-- With what it takes to work it out. -->
+        <InTurn>
+          <ChangeSentence v-if="judgement" :judgement :unit :percentages="shown" :mass-kg />
+          <p :class="judgement ? 'pt-2 text-lg' : 'figure text-[36px] sm:text-[44px]'">
+            <template v-if="judgement">Now: </template>
+            <span data-test="standing">{{ standing }}</span>
+          </p>
+        </InTurn>
       </div>
       <div class="flex flex-wrap items-center gap-3">
-        <MassUnitChoice />
+        <InTurn>
+          <MassUnitChoice />
+        </InTurn>
         <button
           type="button"
           class="button button-lead"
@@ -87,96 +92,108 @@ const standing = computed(() => {
       Archived: out of Today and the lists.
     </p>
     <PercentagesChoice v-if="hiding" v-model="asked" :name="view.client.name" class="pb-3" />
-    <LedgerSheet
-      v-if="measured.length"
-      :view
-      :ledger
-      :unit
-      :percentages="shown"
-      :then-id="then?.id"
-      :now-id="now?.id"
-      @take="take"
-    />
+    <InTurn v-if="measured.length">
+      <LedgerSheet
+        :view
+        :ledger
+        :unit
+        :percentages="shown"
+        :then-id="then?.id"
+        :now-id="now?.id"
+        @take="take"
+      />
+    </InTurn>
     <p v-else class="text-lg">
       The first check-in takes about ten minutes: folds twice round, then the scale.
     </p>
-    <div v-if="judgement" class="pt-5">
-      <VerdictTable :judgement :unit :percentages="shown" />
-    </div>
+    <InTurn v-if="then && now">
+      <VerdictTable v-if="judgement" :judgement :unit :percentages="shown" class="pt-5" />
+    </InTurn>
     <p v-if="newest" class="pt-4 text-faded">
       Next check-in from
       {{ formatDate(addDays(newest.measuredOn, view.client.cadenceDays), true) }}.
     </p>
     <div class="space-y-3 pt-6">
-      <FoldOut
-        id="screening"
-        class="border-t-2 border-line pt-2"
-        :open="atScreening"
-        @opened="openFile"
-      >
-        <template #title>
-          Private screening
-          <span class="font-normal text-faded">
-            {{
-              view.screenedOn
-                ? `looked through ${formatDate(view.screenedOn, true)}`
-                : 'nothing asked yet'
-            }}
-          </span>
-        </template>
-        <AlertLine :text="fileTrouble?.message" />
-        <ScreeningPanel
-          v-if="ofFile"
-          :client-id="view.client.id"
-          :screening="ofFile.screening"
-          :today
-          @kept="again"
-        />
-      </FoldOut>
-      <FoldOut title="Past check-in from paper" class="border-t-2 border-line pt-2">
-        <form class="flex max-w-xl flex-wrap items-end gap-3" @submit.prevent="enterPaper">
-          <TextField
-            id="paper-date"
-            v-model="paperDate"
-            label="Date of the sheet"
-            :error="paperTrouble"
-            type="date"
-            :max="today"
+      <InTurn>
+        <FoldOut
+          id="screening"
+          class="border-t-2 border-line pt-2"
+          :open="atScreening"
+          @opened="openFile"
+        >
+          <template #title>
+            Private screening
+            <span class="font-normal text-faded">
+              {{
+                view.screenedOn
+                  ? `looked through ${formatDate(view.screenedOn, true)}`
+                  : 'nothing asked yet'
+              }}
+            </span>
+          </template>
+          <AlertLine :text="fileTrouble?.message" />
+          <ScreeningPanel
+            v-if="ofFile"
+            :client-id="view.client.id"
+            :screening="ofFile.screening"
+            :today
+            @kept="again"
           />
-          <button type="submit" class="button">Type it in</button>
-        </form>
-        <ul v-if="papers.length" class="pt-2">
-          <li v-for="paper in papers" :key="paper.id">
-            <NuxtLink :to="`/check-in/${paper.id}`" class="underline">
-              Go on with the sheet of {{ formatDate(paper.measuredOn, true) }}
-            </NuxtLink>
-          </li>
-        </ul>
-      </FoldOut>
-      <FoldOut
-        v-if="view.voided"
-        :title="`Voided check-ins (${view.voided})`"
-        class="border-t-2 border-line pt-2"
-        @opened="openFile"
-      >
-        <ul v-if="ofFile">
-          <li v-for="checkIn in ofFile.voided" :key="checkIn.id" class="border-b border-line py-2">
-            <p>
-              {{ formatDate(checkIn.measuredOn, true) }}, {{ checkIn.readings }} readings:
-              {{ checkIn.reason }}
-            </p>
-            <CheckInRepair :check-in :client-id="id" voided @done="again" />
-          </li>
-        </ul>
-      </FoldOut>
-      <FoldOut
-        title="Edit, change log, archive"
-        class="border-t-2 border-line pt-2"
-        @opened="openFile"
-      >
-        <AlertLine :text="fileTrouble?.message" />
-        <ClientFile v-if="ofFile" :client="view.client" :file="ofFile" :today @changed="again" />
-      </FoldOut>
+        </FoldOut>
+      </InTurn>
+      <InTurn>
+        <FoldOut title="Past check-in from paper" class="border-t-2 border-line pt-2">
+          <form class="flex max-w-xl flex-wrap items-end gap-3" @submit.prevent="enterPaper">
+            <TextField
+              id="paper-date"
+              v-model="paperDate"
+              label="Date of the sheet"
+              :error="paperTrouble"
+              type="date"
+              :max="today"
+            />
+            <button type="submit" class="button">Type it in</button>
+          </form>
+          <ul v-if="papers.length" class="pt-2">
+            <li v-for="paper in papers" :key="paper.id">
+              <NuxtLink :to="`/check-in/${paper.id}`" class="underline">
+                Go on with the sheet of {{ formatDate(paper.measuredOn, true) }}
+              </NuxtLink>
+            </li>
+          </ul>
+        </FoldOut>
+      </InTurn>
+      <InTurn v-if="view.voided">
+        <FoldOut
+          :title="`Voided check-ins (${view.voided})`"
+          class="border-t-2 border-line pt-2"
+          @opened="openFile"
+        >
+          <ul v-if="ofFile">
+            <li
+              v-for="checkIn in ofFile.voided"
+              :key="checkIn.id"
+              class="border-b border-line py-2"
+            >
+              <p>
+                {{ formatDate(checkIn.measuredOn, true) }}, {{ checkIn.readings }} readings:
+                {{ checkIn.reason }}
+              </p>
+              <CheckInRepair :check-in :client-id="id" voided @done="again" />
+            </li>
+          </ul>
+        </FoldOut>
+      </InTurn>
+      <InTurn>
+        <FoldOut
+          title="Edit, change log, archive"
+          class="border-t-2 border-line pt-2"
+          @opened="openFile"
+        >
+          <AlertLine :text="fileTrouble?.message" />
+          <ClientFile v-if="ofFile" :client="view.client" :file="ofFile" :today @changed="again" />
+        </FoldOut>
+      </InTurn>
     </div>
   </ClientPage>
 </template>

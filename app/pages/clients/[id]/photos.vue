@@ -39,23 +39,27 @@ const remove = async (photo: Photo) =>
 <template>
   <ClientPage :view :error>
     <template v-if="photos.length">
-      <div class="flex flex-wrap items-end gap-x-5 gap-y-3 pb-4">
-        <ChoiceRow v-model="side" label="View" hide-label :options="views" />
-        <FieldRow v-for="end in ENDS" :id="end.id" :key="end.id" :label="end.id">
-          <select
-            :id="end.id"
-            class="field w-auto!"
-            :value="chosen[end.id] ?? dates.at(end.at)"
-            @change="chosen[end.id] = ($event.target as HTMLSelectElement).value"
-          >
-            <option v-for="date in dates" :key="date" :value="date">
-              {{ formatDate(date, true) }}
-            </option>
-          </select>
-        </FieldRow>
-        <ChoiceRow v-model="layout" label="Layout" hide-label :options="layouts" />
-      </div>
-      <PhotoCompare v-if="then && now && then.id !== now.id" :then :now :layout />
+      <InTurn>
+        <div class="flex flex-wrap items-end gap-x-5 gap-y-3 pb-4">
+          <ChoiceRow v-model="side" label="View" hide-label :options="views" />
+          <FieldRow v-for="end in ENDS" :id="end.id" :key="end.id" :label="end.id">
+            <select
+              :id="end.id"
+              class="field w-auto!"
+              :value="chosen[end.id] ?? dates.at(end.at)"
+              @change="chosen[end.id] = ($event.target as HTMLSelectElement).value"
+            >
+              <option v-for="date in dates" :key="date" :value="date">
+                {{ formatDate(date, true) }}
+              </option>
+            </select>
+          </FieldRow>
+          <ChoiceRow v-model="layout" label="Layout" hide-label :options="layouts" />
+        </div>
+      </InTurn>
+      <InTurn v-if="then && now && then.id !== now.id">
+        <PhotoCompare :then :now :layout />
+      </InTurn>
       <p v-else class="text-lg">
         {{
           now
@@ -77,10 +81,12 @@ const remove = async (photo: Photo) =>
       <AlertLine :text="trouble" />
     </template>
     <p v-else class="pb-3 text-lg">No photos yet.</p>
-    <section class="pt-6 print:hidden">
-      <h2 class="border-b-2 border-ink pb-1 text-xl">Take or choose</h2>
-      <PhotoTaker :client-id="id" class="pt-3" @kept="kept" />
-    </section>
+    <InTurn>
+      <section class="pt-6 print:hidden">
+        <h2 class="border-b-2 border-ink pb-1 text-xl">Take or choose</h2>
+        <PhotoTaker :client-id="id" class="pt-3" @kept="kept" />
+      </section>
+    </InTurn>
     <AskDialog title="Crown and floor" :open="marking !== undefined" @close="marking = undefined">
       <PhotoPoints v-if="marking" :key="marking.id" :photo="marking" @kept="kept" />
       <button type="button" class="button mt-3" @click="marking = undefined">Done</button>

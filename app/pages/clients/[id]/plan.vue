@@ -73,39 +73,47 @@ const foldsTaken = computed(
           {{ caution.words }}
         </li>
       </ul>
-      <PlanFollowUp
-        v-if="inForce && shown"
-        :key="inForce.id"
-        :client="view.client"
-        :plan="inForce"
-        :measured
-        :body="start"
-        :unit="massUnit"
-        :stopped
-        class="border-b-2 border-line pb-5"
-        @replan="replan"
-        @end="end"
-      />
+      <InTurn v-if="inForce && shown">
+        <PlanFollowUp
+          :key="inForce.id"
+          :client="view.client"
+          :plan="inForce"
+          :measured
+          :body="start"
+          :unit="massUnit"
+          :stopped
+          class="border-b-2 border-line pb-5"
+          @replan="replan"
+          @end="end"
+        />
+      </InTurn>
       <p v-if="shown" class="pt-3 text-lg" data-test="start">
         From {{ formatDate(newest!.measuredOn, true) }}: {{ mass(massOfStart(start)) }}, fat
         {{ mass(start.fatKg) }} (about {{ fixed(fatPercentOfStart(start), 0) }} %), lean
         {{ mass(start.leanKg) }}.
       </p>
       <div class="grid gap-x-12 gap-y-6 pt-4 lg:grid-cols-2">
-        <PlanGoal />
-        <PlanPace />
+        <InTurn>
+          <PlanGoal />
+        </InTurn>
+        <InTurn>
+          <PlanPace />
+        </InTurn>
       </div>
 
       <template v-if="timeline && shown && adult && !stopped">
-        <PlanEnergy />
-        <PlanNutrients
-          v-if="energy?.ok"
-          v-model:training="training"
-          :kcal="energy.value.intakeKcal"
-          :mass-kg="massOfStart(start)"
-          :lean-kg="start.leanKg"
-          class="pt-6"
-        />
+        <InTurn>
+          <PlanEnergy />
+        </InTurn>
+        <InTurn v-if="energy?.ok">
+          <PlanNutrients
+            v-model:training="training"
+            :kcal="energy.value.intakeKcal"
+            :mass-kg="massOfStart(start)"
+            :lean-kg="start.leanKg"
+            class="pt-6"
+          />
+        </InTurn>
       </template>
 
       <div v-if="timeline && !stopped" class="flex flex-wrap items-center gap-4 pt-6 print:hidden">

@@ -79,104 +79,108 @@ const daysOf = (from: string, to: string) =>
 <template>
   <ClientPage :view :error>
     <div class="grid gap-x-12 gap-y-6 lg:grid-cols-[1fr_1.2fr]">
-      <form class="space-y-3" novalidate @submit.prevent="keep">
-        <FieldRow
-          id="weigh-ins"
-          label="Weigh-ins, typed or pasted"
-          hint="Seven on one line, or one a line with its day; a dash for a day without."
-          :error="trouble"
-        >
-          <textarea
+      <InTurn>
+        <form class="space-y-3" novalidate @submit.prevent="keep">
+          <FieldRow
             id="weigh-ins"
-            v-model="form.text"
-            class="field figure text-[22px]!"
-            rows="4"
-            placeholder="62.4 62.1 - 62.8 62.3 62.2 62.5"
-            :aria-invalid="!!trouble"
-          />
-        </FieldRow>
-        <div class="flex flex-wrap items-end gap-3">
-          <TextField
-            id="last"
-            v-model="form.last"
-            label="The last one is of"
-            type="date"
-            :max="today"
-          />
-          <MassUnitChoice />
-        </div>
-        <div v-if="read?.ok" class="border-l-4 border-leaf pl-3" data-test="read-as">
-          Read as
-          {{
-            read.value.map((day) => `${short(day.date)} ${formatMass(day.kg, unit)}`).join(' · ')
-          }}
-        </div>
-        <p v-else-if="read && !trouble" class="border-l-4 border-clay pl-3">
-          {{ read.error.message }}
-        </p>
-        <div class="flex items-center gap-4">
-          <button type="submit" class="button button-lead">Keep</button>
-          <span role="status">{{ done }}</span>
-        </div>
-        <p class="text-faded">
-          Morning, after the toilet, before eating and drinking, in the same clothes or none. One
-          day swings by half a kilogram and more; the week tells.
-        </p>
-      </form>
-      <section>
-        <h2 class="border-b-2 border-ink pb-1 text-xl">Weeks</h2>
-        <p v-if="trendWords" class="pt-2 text-lg" data-test="trend">
-          Trend of the last {{ recent.length }} days: <strong>{{ trendWords }}</strong>
-        </p>
-        <p v-if="weeks.length === 0" class="pt-2 text-lg">No weigh-in yet.</p>
-        <ul data-test="weeks">
-          <li v-for="week in weeks" :key="week.from" class="border-b border-line pt-2">
-            <div class="flex flex-wrap items-baseline gap-x-4">
-              <span class="w-36">{{ formatDate(week.from) }} to {{ formatDate(week.to) }}</span>
-              <span class="figure text-[26px]">{{ formatMass(week.kg, unit) }}</span>
-              <span class="text-faded">
-                of {{ week.days }} {{ week.days === 1 ? 'day' : 'days'
-                }}<template v-if="week.missing.length"
-                  >, without {{ week.missing.map(dayName).join(', ') }}</template
-                >
-              </span>
-            </div>
-            <details>
-              <summary class="min-h-11 cursor-pointer py-2">
-                Days
-                <strong
-                  v-if="daysOf(week.from, week.to).some(({ date }) => odd.has(date))"
-                  class="text-clay"
-                  >? one stands out</strong
-                >
-              </summary>
-              <ul>
-                <li
-                  v-for="day in daysOf(week.from, week.to)"
-                  :key="day.date"
-                  class="flex items-center gap-3"
-                >
-                  <span class="w-24">{{ short(day.date) }}</span>
-                  <span class="figure w-20 text-right text-[20px]">
-                    {{ formatMass(day.kg, unit) }}
-                  </span>
-                  <span class="flex-1 text-clay">
-                    <template v-if="odd.has(day.date)">
-                      {{ signed(massIn(odd.get(day.date)!.off, unit), 1) }} {{ unit }} off the
-                      trend: look again; it still counts
-                    </template>
-                  </span>
-                  <button type="button" class="min-h-11 px-3 underline" @click="remove(day.date)">
-                    take back<span class="sr-only"
-                      >, {{ fixed(massIn(day.kg, unit), 1) }} of {{ short(day.date) }}</span
-                    >
-                  </button>
-                </li>
-              </ul>
-            </details>
-          </li>
-        </ul>
-      </section>
+            label="Weigh-ins, typed or pasted"
+            hint="Seven on one line, or one a line with its day; a dash for a day without."
+            :error="trouble"
+          >
+            <textarea
+              id="weigh-ins"
+              v-model="form.text"
+              class="field figure text-[22px]!"
+              rows="4"
+              placeholder="62.4 62.1 - 62.8 62.3 62.2 62.5"
+              :aria-invalid="!!trouble"
+            />
+          </FieldRow>
+          <div class="flex flex-wrap items-end gap-3">
+            <TextField
+              id="last"
+              v-model="form.last"
+              label="The last one is of"
+              type="date"
+              :max="today"
+            />
+            <MassUnitChoice />
+          </div>
+          <div v-if="read?.ok" class="border-l-4 border-leaf pl-3" data-test="read-as">
+            Read as
+            {{
+              read.value.map((day) => `${short(day.date)} ${formatMass(day.kg, unit)}`).join(' · ')
+            }}
+          </div>
+          <p v-else-if="read && !trouble" class="border-l-4 border-clay pl-3">
+            {{ read.error.message }}
+          </p>
+          <div class="flex items-center gap-4">
+            <button type="submit" class="button button-lead">Keep</button>
+            <span role="status">{{ done }}</span>
+          </div>
+          <p class="text-faded">
+            Morning, after the toilet, before eating and drinking, in the same clothes or none. One
+            day swings by half a kilogram and more; the week tells.
+          </p>
+        </form>
+      </InTurn>
+      <InTurn>
+        <section>
+          <h2 class="border-b-2 border-ink pb-1 text-xl">Weeks</h2>
+          <p v-if="trendWords" class="pt-2 text-lg" data-test="trend">
+            Trend of the last {{ recent.length }} days: <strong>{{ trendWords }}</strong>
+          </p>
+          <p v-if="weeks.length === 0" class="pt-2 text-lg">No weigh-in yet.</p>
+          <ul data-test="weeks">
+            <li v-for="week in weeks" :key="week.from" class="border-b border-line pt-2">
+              <div class="flex flex-wrap items-baseline gap-x-4">
+                <span class="w-36">{{ formatDate(week.from) }} to {{ formatDate(week.to) }}</span>
+                <span class="figure text-[26px]">{{ formatMass(week.kg, unit) }}</span>
+                <span class="text-faded">
+                  of {{ week.days }} {{ week.days === 1 ? 'day' : 'days'
+                  }}<template v-if="week.missing.length"
+                    >, without {{ week.missing.map(dayName).join(', ') }}</template
+                  >
+                </span>
+              </div>
+              <details>
+                <summary class="min-h-11 cursor-pointer py-2">
+                  Days
+                  <strong
+                    v-if="daysOf(week.from, week.to).some(({ date }) => odd.has(date))"
+                    class="text-clay"
+                    >? one stands out</strong
+                  >
+                </summary>
+                <ul>
+                  <li
+                    v-for="day in daysOf(week.from, week.to)"
+                    :key="day.date"
+                    class="flex items-center gap-3"
+                  >
+                    <span class="w-24">{{ short(day.date) }}</span>
+                    <span class="figure w-20 text-right text-[20px]">
+                      {{ formatMass(day.kg, unit) }}
+                    </span>
+                    <span class="flex-1 text-clay">
+                      <template v-if="odd.has(day.date)">
+                        {{ signed(massIn(odd.get(day.date)!.off, unit), 1) }} {{ unit }} off the
+                        trend: look again; it still counts
+                      </template>
+                    </span>
+                    <button type="button" class="min-h-11 px-3 underline" @click="remove(day.date)">
+                      take back<span class="sr-only"
+                        >, {{ fixed(massIn(day.kg, unit), 1) }} of {{ short(day.date) }}</span
+                      >
+                    </button>
+                  </li>
+                </ul>
+              </details>
+            </li>
+          </ul>
+        </section>
+      </InTurn>
     </div>
   </ClientPage>
 </template>

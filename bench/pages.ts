@@ -44,17 +44,26 @@ async function medians<K extends string>(urls: Record<K, string>): Promise<Recor
   return Object.fromEntries(names.map((name) => [name, middle(times[name])])) as Record<K, number>
 }
 
-/** One load of a page in a browser: blocked milliseconds, layout shift, and its scripts in kB gzip. */
-async function load(url: string) {
+/**
+ * One load of a page in a browser: blocked milliseconds, layout shift, and its scripts in kB gzip.
+ *
+ * @param bare without its scripts: what the browser itself takes for a page of that text and style
+ */
+async function load(url: string, bare = false) {
   const { browser, close } = await openBrowser()
   try {
     const page = await browser.newPage()
     await page.setViewport(DESK)
     await page.emulateCPUThrottling(THROTTLE)
+    if (bare) {
+      const cdp = await page.createCDPSession()
+      await cdp.send('Network.enable')
+      await cdp.send('Network.setBlockedURLs', { urls: ['*/_nuxt/*.js'] })
+    }
     const sizes: Promise<number>[] = []
     page.on('response', (response) => {
       if (response.request().resourceType() !== 'script') return
-      sizes.push(response.buffer().then((script) => gzipSync(script).length))
+      if (response.ok()) sizes.push(response.buffer().then((script) => gzipSync(script).length))
     })
     await page.evaluateOnNewDocument(() => {
       const seen = { blocked: 0, shift: 0 }
@@ -131,10 +140,16 @@ try {
   >
   const pages = await medians(urls)
   console.log('page: server time against Reference (at most 3), blocked at a quarter of the')
-  console.log('processor (at most 300 ms), layout shift (at most 0.02), scripts gzip')
+  console.log(
+    'processor (at most 300 ms) with and without its scripts, layout shift (at most 0.02), scripts gzip',
+  )
   for (const name of names) {
     const loads: Awaited<ReturnType<typeof load>>[] = []
-    for (let i = 0; i < LOADS; i++) loads.push(await load(urls[name]))
+    const bare: number[] = []
+    for (let i = 0; i < LOADS; i++) {
+      loads.push(await load(urls[name]))
+      bare.push((await load(urls[name], true)).blocked)
+    }
     const of = (key: 'blocked' | 'shift' | 'kB') => middle(loads.map((l) => l[key]))
     console.log(
       [
@@ -142,7 +157,7 @@ try {
         `${(pages[name] / pages.Reference).toFixed(2)} times (${pages[name].toFixed(1)} ms)`.padEnd(
           24,
         ),
-        `${of('blocked').toFixed(0)} ms`.padStart(8),
+        `${of('blocked').toFixed(0)} ms, ${middle(bare).toFixed(0)} without scripts`.padStart(28),
         of('shift').toFixed(3).padStart(8),
         `${of('kB').toFixed(0)} kB`.padStart(8),
       ].join(' '),

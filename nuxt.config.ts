@@ -2,7 +2,7 @@ import { readdirSync } from 'node:fs'
 import { fileURLToPath } from 'node:url'
 import tailwindcss from '@tailwindcss/vite'
 import type { Plugin } from 'vite'
-import { noCircles, scriptOf } from './scripts/page-scripts'
+import { noCircles, scriptOf, startInTurn } from './scripts/page-scripts'
 
 const rootFolder = (name: string) => fileURLToPath(new URL(name, import.meta.url))
 
@@ -59,6 +59,8 @@ export default defineNuxtConfig({
   // Without the manifest of routes a page opened from the service worker asks the server for nothing.
   experimental: {
     appManifest: false,
+    // So that a page's scripts run in turn: see app/start.ts.
+    asyncEntry: true,
     // A link's page is fetched when a finger or the pointer is on it: fetched when seen, they kept a phone busy.
     defaults: { nuxtLink: { prefetchOn: { visibility: false, interaction: true } } },
   },
@@ -102,13 +104,14 @@ export default defineNuxtConfig({
     compressPublicAssets: { gzip: true, brotli: true },
   },
   vite: {
-    plugins: [tailwindcss(), pureCore, noCircles],
+    plugins: [tailwindcss(), pureCore, startInTurn, noCircles],
     $client: {
       build: {
         rollupOptions: {
           output: {
             manualChunks: (id: string) => scriptOf(id, rootFolder('./')),
             onlyExplicitManualChunks: true,
+            chunkFileNames: '_nuxt/[name].[hash].js',
           },
         },
       },
@@ -120,6 +123,8 @@ export default defineNuxtConfig({
     'build:manifest'(manifest) {
       for (const entry of Object.values(manifest)) {
         entry.prefetch = false
+        // The start asks for the rest when it runs; the browser should have it by then.
+        if (entry.isEntry) entry.imports = [...(entry.imports ?? []), ...(entry.dynamicImports ?? [])]
         entry.dynamicImports = []
       }
     },

@@ -8,6 +8,8 @@ import type { Plugin } from 'vite'
 
 /** From the first row that fits a module's path, below the project's folder or node_modules, its script. */
 const SCRIPTS: readonly (readonly [RegExp, string | undefined])[] = [
+  // What runs the others: it waits for none of them.
+  [/^app\/(start|utils\/moments)\b|preload-helper|idle-callback/, 'start'],
   [/^zod\//, 'contract'],
   [/^(@vue|vue)\//, 'vue'],
   [/^simple-statistics\//, 'core'],
@@ -43,6 +45,22 @@ export function scriptOf(id: string, root: string): string | undefined {
   const place = path.lastIndexOf('node_modules/')
   const name = place >= 0 ? path.slice(place + 'node_modules/'.length) : path.replace(root, '')
   return SCRIPTS.find(([fits]) => fits.test(name))?.[1]
+}
+
+/** The pages' first script runs the others in turn, and then starts the application. */
+export const startInTurn: Plugin = {
+  name: 'oak-pinch-start-in-turn',
+  enforce: 'pre',
+  applyToEnvironment: ({ name }) => name === 'client',
+  transform(code, id) {
+    if (!/\/nuxt\/dist\/app\/entry\.async\.js$/.test(id)) return undefined
+    const start = /^ {2}entry\(\);$/m
+    if (!start.test(code)) this.error('Where Nuxt starts the application has changed.')
+    return {
+      code: `import { runScriptsInTurn } from '~/start'\n${code.replace(start, '  void runScriptsInTurn().then(entry)')}`,
+      map: null,
+    }
+  },
 }
 
 /** Refuses a build in which one script waits for another that waits for it: the page would never come alive. */

@@ -3,6 +3,8 @@ import { addDays, addMonths, formatDate, reminderText, weekdayOf } from '#core'
 import type { Calendar } from '#shared/contract/calendar'
 import { calendar, clients } from '~/contract'
 
+await breathe()
+
 useHead({ title: 'Calendar · Oak Pinch' })
 
 const route = useRoute()
@@ -26,6 +28,7 @@ const { data, error, refresh } = await useAsyncData(
   () => callApi(calendar.month, { query: { from: days.value[0]!, to: days.value.at(-1)! } }),
   { watch: [month] },
 )
+await breathe()
 type Entry = Calendar['entries'][number]
 const on = (day: string) => data.value?.entries.filter(({ dueOn }) => dueOn === day) ?? []
 

@@ -14,7 +14,10 @@ import { JAW_NAMES, JAWS } from '#shared/contract/choices'
 import type { Gym, Instrument, Tester } from '#shared/contract/equipment'
 import { gym as routes } from '~/contract'
 
+await breathe()
+
 const { data, error } = await useAsyncData('gym', () => callApi(routes.view, {}))
+await breathe()
 const gym = computed(() => data.value as Gym)
 useHead({ title: 'Equipment · Oak Pinch' })
 

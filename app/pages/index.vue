@@ -3,7 +3,10 @@ import { formatDate } from '#core'
 import type { TodayEntry } from '#shared/contract/today'
 import { today } from '~/contract'
 
+await breathe()
+
 const { data, error } = await useAsyncData('today', () => callApi(today, {}))
+await breathe()
 const { start, busy, trouble } = useStartCheckIn()
 
 useHead({ title: 'Today · Oak Pinch' })

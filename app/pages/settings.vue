@@ -4,12 +4,10 @@ import {
   LANDMARKS,
   nameOf,
   ownProtocol,
-  readOwnProtocol,
   plainText,
   typedNumber,
   PROTOCOLS,
   LANDMARK_STANDARD_NAMES,
-  attempt,
   type GirthId,
   type OwnProtocol,
   type LandmarkStandard,
@@ -19,9 +17,12 @@ import {
 import type { Gym, SettingsChange } from '#shared/contract/equipment'
 import { clients, gym as routes } from '~/contract'
 
+await breathe()
+
 const { data, error } = await useAsyncData('gym', () => callApi(routes.view, {}))
 const gym = computed(() => data.value as Gym)
 const { data: archived } = await useAsyncData('archive', () => callApi(clients.archived, {}))
+await breathe()
 useHead({ title: 'Settings · Oak Pinch' })
 
 const massUnit = useMassUnit()
@@ -81,7 +82,10 @@ interface Draft {
   toleranceMm: string
 }
 const draft = ref<Draft>()
+/** The rules of a set, which come with the first one that is opened. */
+const rules = shallowRef<(typeof import('#shared/contract/equipment'))['ownProtocolSchema']>()
 function begin(from?: OwnProtocol) {
+  void import('#shared/contract/equipment').then((m) => (rules.value = m.ownProtocolSchema))
   trouble.value = ''
   draft.value = {
     id: from?.id ?? '',
@@ -126,9 +130,10 @@ const definition = computed<OwnProtocol | undefined>(() => {
 })
 /** The equations that the draft would feed, for both sexes. */
 const fed = computed(() => {
-  const made = definition.value && attempt(() => ownProtocol(readOwnProtocol(definition.value!)))
-  if (!made?.ok) return undefined
-  return new Set([...made.value.equations.male, ...made.value.equations.female]).size
+  const own = rules.value?.safeParse(definition.value)
+  if (!own?.success) return undefined
+  const { equations } = ownProtocol(own.data)
+  return new Set([...equations.male, ...equations.female]).size
 })
 async function save() {
   if (await take(() => callApi(routes.keepProtocol, { body: definition.value }))) {

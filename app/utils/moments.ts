@@ -15,10 +15,23 @@ export function afterPaint(run: () => void): void {
   setTimeout(once, LONGEST_WAIT_MS)
 }
 
-/** Lets the browser answer to the user and paint, in the midst of a longer piece of work. */
+/**
+ * Lets the browser answer to the user and paint, in the midst of a longer piece of work: between the parts of a page
+ * that comes alive. The server goes straight on.
+ */
 export function breathe(): Promise<void> {
+  if (import.meta.server) return Promise.resolve()
   const { scheduler } = globalThis as { scheduler?: { yield?(): Promise<void> } }
   return scheduler?.yield?.() ?? new Promise((resume) => setTimeout(resume))
+}
+
+/** Works out one thing after another ahead of their being shown, with a breath in between. */
+export async function workOut(...things: { readonly value: unknown }[]): Promise<void> {
+  if (import.meta.server) return
+  for (const thing of things) {
+    void thing.value
+    await breathe()
+  }
 }
 
 /** Runs when the page has nothing else to do. */

@@ -9,8 +9,8 @@ import type { LedgerPoint } from './CompositionChart.vue'
  */
 const props = defineProps<{
   scroller: HTMLElement | null
-  /** Asked for with the chart, and so not on the server: the bands are the dearest figures of the page. */
-  points: () => LedgerPoint[]
+  /** Undefined until the bands are worked out. */
+  points: LedgerPoint[] | undefined
   events: ClientNote[]
   unit: MassUnit
   labelWidth: number
@@ -72,12 +72,10 @@ onBeforeUnmount(() => {
 
 /** Bounds of all, so that the axis stands still under the scrolling. */
 const bounds = computed(() => {
-  if (!idle.value) return undefined
-  const edges = props
-    .points()
-    .flatMap(({ fat, lean }) =>
-      [fat, lean].flatMap((b) => (b ? [b.value - b.halfWidth, b.value + b.halfWidth] : [])),
-    )
+  if (!idle.value || !props.points) return undefined
+  const edges = props.points.flatMap(({ fat, lean }) =>
+    [fat, lean].flatMap((b) => (b ? [b.value - b.halfWidth, b.value + b.halfWidth] : [])),
+  )
   const inUnit = edges.map((kg) => massIn(kg, props.unit))
   return inUnit.length ? roundBounds(Math.min(...inUnit), Math.max(...inUnit)) : undefined
 })
@@ -115,8 +113,8 @@ const figures = computed(() => {
     >
       <ClientOnly>
         <LazyCompositionChart
-          v-if="idle"
-          :points="points()"
+          v-if="idle && points"
+          :points
           :events
           :unit
           :bounds

@@ -51,7 +51,7 @@ const cellStyle = { width: `${COLUMN_WIDTH}px` }
       aria-label="Ledger and curves"
     >
       <div :style="{ width: `${whole}px`, minWidth: '100%' }">
-        <InTurn v-if="percentages">
+        <InTurn v-if="percentages" unasked>
           <LedgerChart
             :scroller
             :points

@@ -1,6 +1,5 @@
 import {
   ageOn,
-  bandsOf,
   basisOf,
   fixed,
   goalOf,
@@ -67,9 +66,9 @@ export function useClientCurves(
       : [],
   )
 
-  const bands = computed(() =>
-    measured.value.map((m) => bandsOf(view.value.client, m, basis.value!, newest.value)),
-  )
+  const bands = useBands(() => view.value, measured)
+  /** The curves are worked out: until then there are days without a value. */
+  const ready = computed(() => !byEquation.value || bands.value !== undefined)
 
   /** One quantity over the check-ins, with the band of the measurement error. */
   function byCheckIn(
@@ -79,8 +78,8 @@ export function useClientCurves(
   ): Curve {
     const inMass = quantity === 'fatMass' || quantity === 'leanMass'
     const show = (v: number) => (inMass ? massIn(v, massUnit.value) : v)
-    const points = measured.value.map((m, i) => {
-      const band = bands.value[i]![quantity]
+    const points = measured.value.map((m) => {
+      const band = bands.value?.get(m.id)?.[quantity]
       return {
         date: m.measuredOn,
         value: band ? show(band.value) : null,
@@ -177,5 +176,5 @@ export function useClientCurves(
     return { name, value: shownAs }
   })
 
-  return { subject, subjects, gaps, curves, unit, goal }
+  return { subject, subjects, gaps, curves, ready, unit, goal }
 }

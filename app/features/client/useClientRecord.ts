@@ -27,7 +27,7 @@ export async function useClientRecord(part?: string) {
   useClientTitle(() => data.value?.client.name, part)
   await asked
   // The frame of the page is drawn by now; a slow phone answers before the record is worked out.
-  if (import.meta.client) await breathe()
+  await breathe()
   const view = computed(() => data.value as ClientRecord)
   /** Puts in what a change of the record answered with. */
   const patch = (what: Partial<ClientRecord>) => {

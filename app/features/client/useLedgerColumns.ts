@@ -1,6 +1,4 @@
 import {
-  bandsOf,
-  basisOf,
   fixed,
   formatDate,
   formatFold,
@@ -60,20 +58,20 @@ export function useLedgerColumns(
 ) {
   const lengthUnit = useLengthUnit()
 
-  /** Fat and lean mass of each check-in with the band of its measurement error. */
-  const pointsOfAll = computed<LedgerPoint[]>(() => {
-    const last = newest.value
-    if (!last) return []
-    const { client } = source.view
-    const basis = basisOf(client, last)
+  const bands = useBands(() => source.view, columns)
+  /** Fat and lean mass of each check-in with the band of its measurement error; undefined until they are there. */
+  const points = computed<LedgerPoint[] | undefined>(() => {
+    const all = bands.value
+    if (!all) return undefined
     return series.value.map(({ checkIn, estimate }, i) => {
-      const bands = estimate?.fatMassKg === undefined ? {} : bandsOf(client, checkIn, basis, last)
+      const { fatMass, leanMass } =
+        (estimate?.fatMassKg === undefined ? undefined : all.get(checkIn.id)) ?? {}
       return {
         x: COLUMN_WIDTH * (i + 0.5),
         date: checkIn.measuredOn,
-        fat: bands.fatMass ?? null,
-        lean: bands.leanMass ?? null,
-        otherSetup: isOtherSetup(last, checkIn),
+        fat: fatMass ?? null,
+        lean: leanMass ?? null,
+        otherSetup: isOtherSetup(newest.value!, checkIn),
       }
     })
   })
@@ -149,5 +147,5 @@ export function useLedgerColumns(
     }
   })
 
-  return { points: () => pointsOfAll.value, lines, columnAt }
+  return { points, lines, columnAt }
 }

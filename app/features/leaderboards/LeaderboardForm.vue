@@ -1,10 +1,9 @@
 <script setup lang="ts">
 import { watchDebounced } from '@vueuse/core'
 import { addDays, BOARD_MEASURES, isoDateOf } from '#core'
-import { problemsOf } from '#shared/contract/problems'
 import { clients } from '~/contract'
 import { MEASURE_WORDS } from './measures'
-import { leaderboardFormSchema, type LeaderboardForm } from '#shared/contract/leaderboards'
+import type { LeaderboardForm } from '#shared/contract/leaderboards'
 
 /** A leaderboard's name, period, measure and members. */
 const props = defineProps<{
@@ -44,6 +43,11 @@ function toggle(id: string) {
     : [...form.clientIds, id]
 }
 async function keep() {
+  // The rules come with the first form that is sent: a board is looked at more often than it is changed.
+  const [{ leaderboardFormSchema }, { problemsOf }] = await Promise.all([
+    import('#shared/contract/leaderboards'),
+    import('#shared/contract/problems'),
+  ])
   const parsed = leaderboardFormSchema.safeParse(form)
   if (parsed.success) return submit(() => props.save(parsed.data))
   problems.value = byField(problemsOf(parsed.error))

@@ -47,13 +47,16 @@ const { bands, progress } = usePlanBands(
     doubt: { ...USUAL_DOUBT, fatPoints: 0 },
   })),
 )
-const since = computed(() => {
+/** The check-in that the plan started from, and the last one since. */
+const pair = computed(() => {
   const first = props.measured.find(({ id }) => id === definition.value.checkInId)
   const last = props.measured.at(-1)
-  return first && last && last.measuredOn > first.measuredOn
-    ? judgeChange(props.client, first, last)
-    : undefined
+  return first && last && last.measuredOn > first.measuredOn ? { first, last } : undefined
 })
+/** Judged when the band is there to hold it against. */
+const since = computed(
+  () => pair.value && judgeChange(props.client, pair.value.first, pair.value.last),
+)
 const result = computed(
   () =>
     bands.value &&
@@ -76,7 +79,7 @@ const kcal = (value: number) => signed(value, 0)
       {{ RESTING_FORMS[definition.form].name }}
     </p>
     <!-- The room of the result is kept while its band is computed, so that nothing below it jumps. -->
-    <div :class="{ 'min-h-[108px] pt-1': since }">
+    <div :class="{ 'min-h-[108px] pt-1': pair }">
       <template v-if="result">
         <h2 class="figure pt-1 text-[34px] sm:text-[44px]" data-test="standing-of-plan">
           {{ result.words }}
@@ -93,11 +96,11 @@ const kcal = (value: number) => signed(value, 0)
           {{ kcal(result.plannedKcal) }}.
         </p>
       </template>
-      <p v-else-if="since && progress !== undefined" role="status">Computing the plan’s band…</p>
-      <p v-else-if="!since" class="pt-1 text-lg">The next check-in is held against this plan.</p>
+      <p v-else-if="pair && progress !== undefined" role="status">Computing the plan’s band…</p>
+      <p v-else-if="!pair" class="pt-1 text-lg">The next check-in is held against this plan.</p>
     </div>
     <div class="flex flex-wrap gap-3 pt-3 print:hidden">
-      <button v-if="since && !stopped" type="button" class="button" @click="emit('replan')">
+      <button v-if="pair && !stopped" type="button" class="button" @click="emit('replan')">
         Plan again from here
       </button>
       <button type="button" class="button" @click="emit('end')">End this plan</button>

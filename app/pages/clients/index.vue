@@ -4,6 +4,8 @@ import { watchDebounced } from '@vueuse/core'
 import { ROSTER_PAGE, ROSTER_STATES } from '#shared/contract/choices'
 import { clients } from '~/contract'
 
+await breathe()
+
 useHead({ title: 'Clients · Oak Pinch' })
 
 const route = useRoute()
@@ -22,6 +24,7 @@ const { data, error } = await useAsyncData(
   () => callApi(clients.list, { query: filled(query.value) as never }),
   { watch: [query] },
 )
+await breathe()
 
 function ask(what: Record<string, string>) {
   void router.replace({ query: filled({ ...query.value, page: '1', ...what }) })

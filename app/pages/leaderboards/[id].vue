@@ -4,11 +4,14 @@ import type { BoardLine, LeaderboardForm } from '#shared/contract/leaderboards'
 import { leaderboards } from '~/contract'
 import { MEASURE_WORDS } from '~/features/leaderboards/measures'
 
+await breathe()
+
 const route = useRoute()
 const params = { id: String(route.params.id) }
 const { data, error } = await useAsyncData(`leaderboard-${params.id}`, () =>
   callApi(leaderboards.view, { params }),
 )
+await breathe()
 useHead({ title: () => `${data.value?.leaderboard.name ?? 'Leaderboard'} · Oak Pinch` })
 
 const massUnit = useMassUnit()

@@ -23,9 +23,12 @@ import {
 import type { CheckIn, NewReading } from '#shared/contract/check-ins'
 import { checkIns, clients as clientRoutes, gym as gymRoutes } from '~/contract'
 
+await breathe()
+
 useHead({ title: 'Quick estimate · Oak Pinch' })
 
 const { data: gym } = await useAsyncData('gym', () => callApi(gymRoutes.view, {}))
+await breathe()
 const lengthUnit = useLengthUnit()
 const massUnit = useMassUnit()
 

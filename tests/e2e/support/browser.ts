@@ -52,8 +52,8 @@ export async function openPage(
 }
 
 /**
- * Opens an address and waits until the page has what it asked for, and is alive: what the server has drawn takes no
- * click before.
+ * Opens an address, waits until the page has what it asked for, and comes with the pointer: what the server has drawn
+ * answers from then on.
  */
 export async function visit(page: Page, url: string): Promise<void> {
   // Two may be open for good: the live stream of a check-in never ends.
@@ -65,6 +65,8 @@ export async function visit(page: Page, url: string): Promise<void> {
     const hydrated = root?.__vue_app__?.config.globalProperties.$nuxt?.isHydrating === false
     return hydrated && !('waking' in document.documentElement.dataset)
   })
+  await page.evaluate(() => document.dispatchEvent(new PointerEvent('pointermove')))
+  await page.waitForFunction(() => !('waking' in document.documentElement.dataset))
 }
 
 /** Waits until the text is somewhere on the page. */

@@ -2,7 +2,10 @@
 import { fixed, formatDate, isSkinfold, lengthIn, nameOf, signed, type SiteChange } from '#core'
 import { spotOf } from '~/ui/figure/sites'
 
+await breathe()
+
 const { view, error, measured } = await useClientRecord('body map')
+await workOut(measured)
 
 const { then, now, judgement, choose } = usePair(view, measured)
 const lengthUnit = useLengthUnit()

@@ -5,12 +5,19 @@ import { CLIENT_NOTE_KINDS } from '#shared/contract/choices'
 import type { ClientNote } from '#shared/contract/notes'
 import { notes } from '~/contract'
 
+await breathe()
+
 const { id, view, error, patch, measured } = await useClientRecord('curves')
 
 const massUnit = useMassUnit()
 const { hiding, shown, asked } = usePercentages(() => view.value?.client)
 
-const { subject, subjects, gaps, curves, unit, goal } = useClientCurves(view, measured, shown)
+const { subject, subjects, gaps, curves, ready, unit, goal } = useClientCurves(
+  view,
+  measured,
+  shown,
+)
+await workOut(measured, gaps)
 
 /* The period that is looked at: all of it until the coach brushes or names two dates. */
 const dates = computed(() => curves.value.flatMap((c) => c.points.map((p) => p.date)).sort())
@@ -57,6 +64,8 @@ const judgement = computed(() => {
   const [a, b] = [inside[0], inside.at(-1)]
   return a && b && a !== b ? judgeChange(view.value.client, a, b) : undefined
 })
+
+await workOut(judgement)
 
 /* Notes on the axis. */
 const note = reactive({
@@ -113,6 +122,7 @@ const label = computed(() => {
     <div v-if="measured.length" class="h-[380px]" data-test="curve">
       <ClientOnly>
         <LazySeriesChart
+          v-if="ready"
           :curves
           :unit
           :digits="1"
@@ -132,7 +142,7 @@ const label = computed(() => {
       </li>
     </ul>
 
-    <InTurn v-if="measured.length">
+    <InTurn v-if="measured.length" unasked>
       <section class="pt-4">
         <h2 class="border-b-2 border-ink pb-1 text-xl">The stretch</h2>
         <InTurn>
@@ -156,7 +166,7 @@ const label = computed(() => {
             Slope of {{ sloped.name }}: <strong>{{ slopeWords }}</strong> (Theil and Sen, robust
             against odd days).
           </template>
-          <template v-else-if="sloped.points.length < 2">
+          <template v-else-if="ready && sloped.points.length < 2">
             Two points are needed for a slope.
           </template>
         </p>

@@ -2,6 +2,8 @@
 import { addDays, fixed, formatDate, isoDateOf, massIn } from '#core'
 import { clients } from '~/contract'
 
+await breathe()
+
 const route = useRoute()
 const { id, view, error, refresh, measured } = await useClientRecord()
 const { start, busy, trouble } = useStartCheckIn()
@@ -15,6 +17,8 @@ const { newest, open, series } = ledger
 const { then, now, judgement, massKg, take } = usePair(view, measured)
 const { hiding, shown, asked } = usePercentages(() => view.value?.client)
 const today = isoDateOf(new Date())
+// What the page shows at once, in the order in which each needs the one before.
+await workOut(measured, then, series, ledger.values)
 
 /** The file is asked for when one of its parts is opened: none of it is what the coach came for. */
 const {
@@ -92,7 +96,7 @@ const standing = computed(() => {
       Archived: out of Today and the lists.
     </p>
     <PercentagesChoice v-if="hiding" v-model="asked" :name="view.client.name" class="pb-3" />
-    <InTurn v-if="measured.length">
+    <InTurn v-if="measured.length" unasked>
       <LedgerSheet
         :view
         :ledger

@@ -4,6 +4,8 @@ import { PHOTO_VIEWS } from '#shared/contract/choices'
 import type { Photo } from '#shared/contract/photos'
 import { photos as routes } from '~/contract'
 
+await breathe()
+
 const { id, view, error, data } = await useClientPart('photos', routes.list)
 
 const photos = computed(() => data.value ?? [])
@@ -81,7 +83,7 @@ const remove = async (photo: Photo) =>
       <AlertLine :text="trouble" />
     </template>
     <p v-else class="pb-3 text-lg">No photos yet.</p>
-    <InTurn>
+    <InTurn unasked>
       <section class="pt-6 print:hidden">
         <h2 class="border-b-2 border-ink pb-1 text-xl">Take or choose</h2>
         <PhotoTaker :client-id="id" class="pt-3" @kept="kept" />

@@ -15,7 +15,10 @@ import type { Plan, PlanDefinition } from '#shared/contract/plans'
 import { plans as routes } from '~/contract'
 import { GOAL_KINDS_NAMED } from '~/features/plan/usePlanDraft'
 
+await breathe()
+
 const { id, view, error, measured } = await useClientRecord('plan')
+await workOut(measured)
 const params = { id }
 const { data: kept } = await useAsyncData(`plans-${id}`, () => callApi(routes.list, { params }))
 
@@ -73,7 +76,7 @@ const foldsTaken = computed(
           {{ caution.words }}
         </li>
       </ul>
-      <InTurn v-if="inForce && shown">
+      <InTurn v-if="inForce && shown" unasked>
         <PlanFollowUp
           :key="inForce.id"
           :client="view.client"
@@ -102,7 +105,7 @@ const foldsTaken = computed(
       </div>
 
       <template v-if="timeline && shown && adult && !stopped">
-        <InTurn>
+        <InTurn unasked>
           <PlanEnergy />
         </InTurn>
         <InTurn v-if="energy?.ok">

@@ -15,6 +15,8 @@ import {
 } from '#core'
 import { weighIns as routes } from '~/contract'
 
+await breathe()
+
 const { id, view, error, data } = await useClientPart('weigh-ins', routes.list)
 
 const params = { id }

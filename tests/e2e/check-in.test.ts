@@ -3,7 +3,16 @@ import { beforeEach, describe, expect, test, vi } from 'vitest'
 import { addDays, isoDateOf } from '#core'
 import type { CheckInView } from '#shared/contract/check-ins'
 import type { Today } from '#shared/contract/today'
-import { enter, PHONE, tabTo, textOf, waitForFocus, waitForText, visit } from './support/browser'
+import {
+  enter,
+  load,
+  PHONE,
+  tabTo,
+  textOf,
+  waitForFocus,
+  waitForText,
+  visit,
+} from './support/browser'
 import * as flow from './support/floor'
 import { useFloor } from './support/floor'
 import type { TestServer } from './support/server'
@@ -212,6 +221,23 @@ describe('the demo', () => {
     expect(box.width).toBeCloseTo(13 * 78, 0)
     expect(Math.abs(box.right - sheet.right)).toBeLessThan(2)
     expect(await page.$$eval('[data-test="ledger"] thead th', (cells) => cells.length)).toBe(14)
+  })
+
+  test('a page that the server has drawn sleeps until a hand comes, and answers its first click', async () => {
+    const { client } = await entryOf('Tilda')
+    await load(page, `${server.url}/clients/${client.id}`)
+    // Vue keeps the listeners of an element under a symbol of its own.
+    const listens = (selector: string) =>
+      page.$eval(selector, (element) => Object.getOwnPropertySymbols(element).length > 0)
+    expect(await listens('[data-test="ledger"] tbody')).toBe(false)
+    expect(await textOf(page, 'ledger')).toContain('Body mass, lb')
+    // Nothing announces this click: no pointer moved and nothing had the focus.
+    await flow.press(page, 'kg')
+    await waitForText(page, 'Body mass, kg')
+    await waitForText(page, 'Fat, kg')
+    expect(await listens('[data-test="ledger"] tbody')).toBe(true)
+    await flow.press(page, 'lb')
+    await waitForText(page, 'Body mass, lb')
   })
 
   test('no page is wider than a phone', async () => {

@@ -73,38 +73,40 @@ const cellStyle = { width: `${COLUMN_WIDTH}px` }
           :aria-colcount="columns.length + 1"
           data-test="ledger"
         >
-          <thead class="block" role="rowgroup">
-            <tr class="flex border-b-2 border-ink text-faded" role="row">
-              <th
-                role="columnheader"
-                class="sticky left-0 z-10 shrink-0 bg-chalk py-1 text-left font-normal"
-                :style="labelStyle"
-              >
-                mm
-              </th>
-              <td role="presentation" class="shrink-0" :style="before" />
-              <th
-                v-for="{ id, index, day, year, role: part } in drawn"
-                :key="id"
-                role="columnheader"
-                class="shrink-0 p-0 text-center font-normal"
-                :style="cellStyle"
-                :aria-colindex="index + 2"
-              >
-                <button
-                  type="button"
-                  tabindex="-1"
-                  class="min-h-11 w-full leading-tight"
-                  :class="part ? 'bg-oak font-bold text-chalk' : ''"
-                  :aria-pressed="part !== undefined"
-                  @click="emit('take', id)"
+          <InTurn>
+            <thead class="block" role="rowgroup">
+              <tr class="flex border-b-2 border-ink text-faded" role="row">
+                <th
+                  role="columnheader"
+                  class="sticky left-0 z-10 shrink-0 bg-chalk py-1 text-left font-normal"
+                  :style="labelStyle"
                 >
-                  {{ day }}
-                  <span class="block text-sm">{{ part ?? year }}</span>
-                </button>
-              </th>
-            </tr>
-          </thead>
+                  mm
+                </th>
+                <td role="presentation" class="shrink-0" :style="before" />
+                <th
+                  v-for="{ id, index, day, year, role: part } in drawn"
+                  :key="id"
+                  role="columnheader"
+                  class="shrink-0 p-0 text-center font-normal"
+                  :style="cellStyle"
+                  :aria-colindex="index + 2"
+                >
+                  <button
+                    type="button"
+                    tabindex="-1"
+                    class="min-h-11 w-full leading-tight"
+                    :class="part ? 'bg-oak font-bold text-chalk' : ''"
+                    :aria-pressed="part !== undefined"
+                    @click="emit('take', id)"
+                  >
+                    {{ day }}
+                    <span class="block text-sm">{{ part ?? year }}</span>
+                  </button>
+                </th>
+              </tr>
+            </thead>
+          </InTurn>
           <InTurn>
             <tbody class="block" role="rowgroup" @keydown="onKey" @focusin="onFocus">
               <tr
@@ -163,15 +165,17 @@ const cellStyle = { width: `${COLUMN_WIDTH}px` }
         </table>
       </div>
     </div>
-    <div class="flex flex-wrap items-center gap-x-6 gap-y-1 pt-2 print:hidden">
-      <TickBox v-model="showTrials">trials</TickBox>
-      <TickBox v-model="showSuperseded">corrected values</TickBox>
-      <span class="text-faded">
-        Tap a date to compare it. Hollow points: another tester or caliper.
-        <template v-if="series.some(({ gap }) => gap)">
-          A dash where a check-in has no estimate by this equation: point at it for why.
-        </template>
-      </span>
-    </div>
+    <InTurn>
+      <div class="flex flex-wrap items-center gap-x-6 gap-y-1 pt-2 print:hidden">
+        <TickBox v-model="showTrials">trials</TickBox>
+        <TickBox v-model="showSuperseded">corrected values</TickBox>
+        <span class="text-faded">
+          Tap a date to compare it. Hollow points: another tester or caliper.
+          <template v-if="series.some(({ gap }) => gap)">
+            A dash where a check-in has no estimate by this equation: point at it for why.
+          </template>
+        </span>
+      </div>
+    </InTurn>
   </div>
 </template>

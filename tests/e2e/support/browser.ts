@@ -51,11 +51,8 @@ export async function openPage(
   return page
 }
 
-/**
- * Opens an address, waits until the page has what it asked for, and comes with the pointer: what the server has drawn
- * answers from then on.
- */
-export async function visit(page: Page, url: string): Promise<void> {
+/** Opens an address and waits until the page has what it asked for, and has done what it does unasked. */
+export async function load(page: Page, url: string): Promise<void> {
   // Two may be open for good: the live stream of a check-in never ends.
   await page.goto(url, { waitUntil: 'networkidle2' })
   await page.waitForFunction(() => {
@@ -65,6 +62,11 @@ export async function visit(page: Page, url: string): Promise<void> {
     const hydrated = root?.__vue_app__?.config.globalProperties.$nuxt?.isHydrating === false
     return hydrated && !('waking' in document.documentElement.dataset)
   })
+}
+
+/** Opens an address and comes with the pointer: all that the server has drawn answers from then on. */
+export async function visit(page: Page, url: string): Promise<void> {
+  await load(page, url)
   await page.evaluate(() => document.dispatchEvent(new PointerEvent('pointermove')))
   await page.waitForFunction(() => !('waking' in document.documentElement.dataset))
 }

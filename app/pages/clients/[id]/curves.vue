@@ -9,6 +9,8 @@ await breathe()
 
 const { id, view, error, patch, measured } = await useClientRecord('curves')
 
+await workOut(measured)
+
 const massUnit = useMassUnit()
 const { hiding, shown, asked } = usePercentages(() => view.value?.client)
 
@@ -17,7 +19,7 @@ const { subject, subjects, gaps, curves, ready, unit, goal } = useClientCurves(
   measured,
   shown,
 )
-await workOut(measured, gaps)
+await workOut(gaps)
 
 /* The period that is looked at: all of it until the coach brushes or names two dates. */
 const dates = computed(() => curves.value.flatMap((c) => c.points.map((p) => p.date)).sort())
@@ -58,14 +60,15 @@ const slopeWords = computed(() => {
   return `${signed(slope, 2)} ${unit.value} a week${about}`
 })
 
-/** First against last check-in of the period. */
-const judgement = computed(() => {
+/** First and last check-in of the period. */
+const ends = computed(() => {
   const inside = measured.value.filter((m) => within(m.measuredOn))
   const [a, b] = [inside[0], inside.at(-1)]
-  return a && b && a !== b ? judgeChange(view.value.client, a, b) : undefined
+  return a && b && a !== b ? { a, b } : undefined
 })
-
-await workOut(judgement)
+const judgement = computed(
+  () => ends.value && judgeChange(view.value.client, ends.value.a, ends.value.b),
+)
 
 /* Notes on the axis. */
 const note = reactive({
@@ -109,7 +112,9 @@ const label = computed(() => {
           </select>
         </FieldRow>
       </InTurn>
-      <MassUnitChoice v-if="subject === 'parts' || subject === 'mass'" />
+      <InTurn v-if="subject === 'parts' || subject === 'mass'">
+        <MassUnitChoice />
+      </InTurn>
       <button
         type="button"
         class="button print:hidden"
@@ -170,14 +175,15 @@ const label = computed(() => {
             Two points are needed for a slope.
           </template>
         </p>
-        <div v-if="judgement" class="pt-3">
-          <p class="pb-1 text-faded">
-            {{ formatDate(judgement.since, true) }} against {{ formatDate(judgement.until, true) }}
-          </p>
-          <InTurn>
+        <InTurn v-if="ends">
+          <div v-if="judgement" class="pt-3">
+            <p class="pb-1 text-faded">
+              {{ formatDate(judgement.since, true) }} against
+              {{ formatDate(judgement.until, true) }}
+            </p>
             <VerdictTable :judgement :unit="massUnit" :percentages="shown" />
-          </InTurn>
-        </div>
+          </div>
+        </InTurn>
       </section>
     </InTurn>
 

@@ -9,9 +9,10 @@ import { Agent, request } from 'node:http'
 import { gzipSync } from 'node:zlib'
 import { SEVEN_FOLDS } from '../core/index'
 import type { CheckIn } from '../shared/contract/check-ins'
-import { openBrowser, waitForFocus } from '../tests/e2e/support/browser'
+import { waitForFocus } from '../tests/e2e/support/browser'
 import { addClient, readingsFor, startCheckIn } from '../tests/e2e/support/record'
 import { TestServer } from '../tests/e2e/support/server'
+import { settledBrowser } from './browser'
 
 const LAPS = 6
 const INSERTS = 400
@@ -80,9 +81,8 @@ async function acknowledgement(server: TestServer) {
 }
 
 async function screen(server: TestServer) {
-  const { browser, close } = await openBrowser()
+  const { page, close } = await settledBrowser()
   try {
-    const page = await browser.newPage()
     await page.setViewport({ width: 1280, height: 800 })
     // The loader of this file names its functions by a helper, which the page has to have too.
     await page.evaluateOnNewDocument('globalThis.__name = (f) => f')

@@ -3,9 +3,9 @@
  * end to end; the longest frame, in frames of the same page at rest.
  */
 import { SEVEN_FOLDS } from '../core/index'
-import { openBrowser } from '../tests/e2e/support/browser'
 import { addClient, closeWithSheet, startCheckIn } from '../tests/e2e/support/record'
 import { TestServer } from '../tests/e2e/support/server'
+import { settledBrowser } from './browser'
 
 const VISITS = 260
 const LONGEST_FRAME_MS = 50
@@ -24,10 +24,9 @@ async function fill(server: TestServer): Promise<string> {
 }
 
 const server = await TestServer.create()
-const { browser, close } = await openBrowser()
+const { page, close } = await settledBrowser()
 try {
   const id = await fill(server)
-  const page = await browser.newPage()
   await page.setViewport({ width: 1280, height: 800 })
   await page.evaluateOnNewDocument('globalThis.__name = (f) => f')
   await page.goto(`${server.url}/clients/${id}`, { waitUntil: 'networkidle0' })

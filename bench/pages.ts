@@ -10,15 +10,14 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { gzipSync } from 'node:zlib'
 import type { Today } from '../shared/contract/today'
-import { DESK, openBrowser } from '../tests/e2e/support/browser'
+import { DESK } from '../tests/e2e/support/browser'
 import { TestServer } from '../tests/e2e/support/server'
+import { settledBrowser } from './browser'
 
 const ROUNDS = 40
 const WARM = 5
 const LOADS = 3
 const THROTTLE = 4
-/** A browser that has just been started has work of its own, on the one processor beside the page's. */
-const SETTLE_MS = 3000
 
 /** What the page's own observers have seen, ms and shares of the screen. */
 interface Seen {
@@ -65,11 +64,9 @@ async function medians<K extends string>(urls: Record<K, string>): Promise<Recor
  * @param bare without its scripts: what the browser itself takes for a page of that text and style
  */
 async function load(url: string, bare = false) {
-  const { browser, close } = await openBrowser()
+  const { page, close } = await settledBrowser()
   try {
-    const page = await browser.newPage()
     await page.setViewport(DESK)
-    await new Promise((settled) => setTimeout(settled, SETTLE_MS))
     await page.emulateCPUThrottling(THROTTLE)
     if (bare) {
       const cdp = await page.createCDPSession()

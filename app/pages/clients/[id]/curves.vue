@@ -33,6 +33,9 @@ const to = computed({
   set: (date) => (brushed.value = { from: from.value, to: date }),
 })
 const brushing = ref(false)
+/** The chart is drawn when the page is at rest: it takes a processor to itself. */
+const idle = ref(false)
+onMounted(() => whenIdle(() => (idle.value = true)))
 /** The chart can be drawn across: it is a picture at first. */
 const live = ref(false)
 const within = (date: IsoDate) => date >= from.value && date <= to.value
@@ -127,7 +130,7 @@ const label = computed(() => {
     <div v-if="measured.length" class="h-[380px]" data-test="curve">
       <ClientOnly>
         <LazySeriesChart
-          v-if="ready"
+          v-if="idle && ready"
           :curves
           :unit
           :digits="1"

@@ -124,7 +124,8 @@ export default defineNuxtConfig({
       for (const entry of Object.values(manifest)) {
         entry.prefetch = false
         // The start asks for the rest when it runs; the browser should have it by then.
-        if (entry.isEntry) entry.imports = [...(entry.imports ?? []), ...(entry.dynamicImports ?? [])]
+        if (entry.isEntry)
+          entry.imports = [...(entry.imports ?? []), ...(entry.dynamicImports ?? [])]
         entry.dynamicImports = []
       }
     },

@@ -411,6 +411,16 @@ test('a board is made, names nobody who hides, and ties who is not clearly apart
   expect(data.lines[0]!.change).toBeGreaterThan(0)
 })
 
+test('a client who is not there is said to be not there, on every tab', async () => {
+  for (const tab of ['', '/curves', '/body-map', '/weigh-ins', '/photos', '/plan']) {
+    // What the server has drawn is what stands once the page is awake, too.
+    await visit(page, `${server.url}/clients/${randomUUID()}${tab}`)
+    expect(await page.evaluate(() => document.body.innerText), tab).toMatch(
+      /This client cannot be shown\s+No such client\./,
+    )
+  }
+})
+
 test('the roster finds, filters and sorts while it is typed', async () => {
   await losing('Zelda Findme', [1])
   await flow.addClient(server, 'Zoltan Findme')

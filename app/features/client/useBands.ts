@@ -17,17 +17,18 @@ export function useBands<M extends Measured & { id: string }>(
   const bands = shallowRef<ReadonlyMap<string, Bands>>()
   if (import.meta.server) return bands
   watch(
-    [() => view().client, measured],
-    async ([client, all], _, onCleanup) => {
+    // The client comes with the record that the check-ins are of.
+    measured,
+    async (all, _, onCleanup) => {
       let old = false
       onCleanup(() => (old = true))
       const made = new Map<string, Bands>()
       const last = all.at(-1)
-      const basis = last && basisOf(client, last)
+      const basis = last && basisOf(view().client, last)
       for (const checkIn of all) {
         await breathe()
         if (old) return
-        made.set(checkIn.id, bandsOf(client, checkIn, basis!, last))
+        made.set(checkIn.id, bandsOf(view().client, checkIn, basis!, last))
       }
       bands.value = made
     },

@@ -33,12 +33,13 @@ export async function useClientRecord(part?: string) {
   const patch = (what: Partial<ClientRecord>) => {
     data.value = { ...view.value, ...what }
   }
-  /** Closed check-ins as the judgement takes them, oldest first. */
+  /** Closed check-ins as the judgement takes them, oldest first; none where the client is not there. */
   const measured = computed(() =>
-    view.value.checkIns
+    (data.value?.checkIns ?? [])
       .filter(({ closedAt }) => closedAt !== null)
       .map((checkIn) => measuredOf(checkIn, view.value))
       .reverse(),
   )
+  await workOut(measured)
   return { id, view, error, refresh, patch, measured }
 }

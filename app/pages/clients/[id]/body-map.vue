@@ -5,7 +5,6 @@ import { spotOf } from '~/ui/figure/sites'
 await breathe()
 
 const { view, error, measured } = await useClientRecord('body map')
-await workOut(measured)
 
 const { then, now, judgement, choose } = usePair(view, measured)
 const lengthUnit = useLengthUnit()

@@ -18,7 +18,7 @@ const { then, now, judgement, massKg, take } = usePair(view, measured)
 const { hiding, shown, asked } = usePercentages(() => view.value?.client)
 const today = isoDateOf(new Date())
 // What the page shows at once, in the order in which each needs the one before.
-await workOut(measured, then, series, ledger.values)
+await workOut(then, series, ledger.values)
 
 /** The file is asked for when one of its parts is opened: none of it is what the coach came for. */
 const {

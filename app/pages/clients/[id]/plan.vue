@@ -18,7 +18,6 @@ import { GOAL_KINDS_NAMED } from '~/features/plan/usePlanDraft'
 await breathe()
 
 const { id, view, error, measured } = await useClientRecord('plan')
-await workOut(measured)
 const params = { id }
 const { data: kept } = await useAsyncData(`plans-${id}`, () => callApi(routes.list, { params }))
 

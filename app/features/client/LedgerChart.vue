@@ -24,9 +24,7 @@ const props = defineProps<{
 
 const HEIGHT = 210
 
-/** The chart comes after the figures, which are what the coach reads first. */
-const idle = ref(false)
-onMounted(() => whenIdle(() => (idle.value = true)))
+const atRest = useAtRest()
 
 const wide = ref(props.firstWidth - props.labelWidth)
 const from = ref(Math.max(0, props.columnsWidth - 2 * wide.value))
@@ -72,7 +70,7 @@ onBeforeUnmount(() => {
 
 /** Bounds of all, so that the axis stands still under the scrolling. */
 const bounds = computed(() => {
-  if (!idle.value || !props.points) return undefined
+  if (!atRest.value || !props.points) return undefined
   const edges = props.points.flatMap(({ fat, lean }) =>
     [fat, lean].flatMap((b) => (b ? [b.value - b.halfWidth, b.value + b.halfWidth] : [])),
   )
@@ -113,7 +111,7 @@ const figures = computed(() => {
     >
       <ClientOnly>
         <LazyCompositionChart
-          v-if="idle && points"
+          v-if="atRest && points"
           :points
           :events
           :unit

@@ -58,7 +58,11 @@ export function useLedgerColumns(
 ) {
   const lengthUnit = useLengthUnit()
 
-  const bands = useBands(() => source.view, columns)
+  const bands = useBands(
+    () => source.view,
+    // There is no curve for a client who sees sums and girths only.
+    computed(() => (source.percentages ? columns.value : [])),
+  )
   /** Fat and lean mass of each check-in with the band of its measurement error; undefined until they are there. */
   const points = computed<LedgerPoint[] | undefined>(() => {
     const all = bands.value

@@ -9,8 +9,6 @@ await breathe()
 
 const { id, view, error, patch, measured } = await useClientRecord('curves')
 
-await workOut(measured)
-
 const massUnit = useMassUnit()
 const { hiding, shown, asked } = usePercentages(() => view.value?.client)
 
@@ -33,9 +31,7 @@ const to = computed({
   set: (date) => (brushed.value = { from: from.value, to: date }),
 })
 const brushing = ref(false)
-/** The chart is drawn when the page is at rest: it takes a processor to itself. */
-const idle = ref(false)
-onMounted(() => whenIdle(() => (idle.value = true)))
+const atRest = useAtRest()
 /** The chart can be drawn across: it is a picture at first. */
 const live = ref(false)
 const within = (date: IsoDate) => date >= from.value && date <= to.value
@@ -130,7 +126,7 @@ const label = computed(() => {
     <div v-if="measured.length" class="h-[380px]" data-test="curve">
       <ClientOnly>
         <LazySeriesChart
-          v-if="idle && ready"
+          v-if="atRest && ready"
           :curves
           :unit
           :digits="1"

@@ -29,8 +29,8 @@ const SCRIPTS: readonly (readonly [RegExp, string | undefined])[] = [
   [/^shared\/contract\/routes\/(base|check-ins)\b/, 'contract'],
   [/^core\/protocols\/read-own-protocol\b/, 'contract'],
   [/^core\/(units\/typed-date|weigh-ins\/parse)\b/, 'typed-dates'],
+  [/^core\/(outcome|units\/typed-trials|weigh-ins\/weeks)\b/, 'core'],
   [/^core\/(units\/|errors|schedule\/due)/, 'parts'],
-  [/^core\/(outcome|weigh-ins\/weeks)\b/, 'core'],
   // The words of the record and its series are for the desk.
   [/^core\/change\/(sentence|situation|series)/, 'desk'],
   [/^core\/(anatomy|equations|protocols|readings|data-quality)\//, 'core'],

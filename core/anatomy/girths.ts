@@ -43,7 +43,18 @@ const GIRTHS: readonly GirthLandmark[] = [
   girth('chest_girth', 'Level of the middle of the breastbone.', `${TRUNK} No held breath.`, {
     us: 'Mid-sternum.',
     int: 'Mid-sternum, end of a normal breath out.',
-    gym: 'Nipple line, or just under the bust: say which.',
+    gym: 'Nipple line, or just under the bust: those are the breast line and under the bust.',
+  }),
+  girth(
+    'bust',
+    'The fullest part of the breasts, over the nipples.',
+    `${TRUNK} The same bra or none each time.`,
+    {
+      gym: 'Common practice, no source.',
+    },
+  ),
+  girth('under_bust', 'Just under the breasts.', `${TRUNK} The same bra or none each time.`, {
+    gym: 'Common practice, no source.',
   }),
   girth(
     'waist',

@@ -25,6 +25,8 @@ export const GIRTH_IDS = [
   'neck',
   'shoulders',
   'chest_girth',
+  'bust',
+  'under_bust',
   'waist',
   'waist_midway',
   'abdomen',

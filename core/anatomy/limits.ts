@@ -29,6 +29,8 @@ const girths: Record<GirthId, Limits> = {
   neck: girthLimits(22, 28, 50, 65),
   shoulders: girthLimits(75, 88, 145, 190),
   chest_girth: girthLimits(60, 72, 140, 190),
+  bust: girthLimits(60, 74, 150, 200),
+  under_bust: girthLimits(50, 62, 130, 180),
   waist,
   waist_midway: waist,
   abdomen: girthLimits(48, 60, 150, 240),

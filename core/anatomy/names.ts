@@ -18,6 +18,8 @@ const NAMES: Record<SiteId, string> = {
   neck: 'Neck',
   shoulders: 'Shoulders',
   chest_girth: 'Chest girth',
+  bust: 'Breast line',
+  under_bust: 'Under the bust',
   waist: 'Waist, narrowest',
   waist_midway: 'Waist, midway',
   abdomen: 'Abdomen at the navel',

@@ -25,12 +25,13 @@ import {
   sheetOf,
 } from '../composition/check-in'
 import {
-  QUANTITIES,
+  EQUATION_QUANTITIES,
   type Quantity,
   changeErrors,
   occasionErrors,
   quantityOf,
 } from '../composition/error-bands'
+import { foldsTaken } from '../composition/fold-sum'
 import { FOLD_OVER_GIRTH, correctedGirth } from '../composition/indices'
 import { FAT_KCAL_PER_KG, LEAN_KCAL_PER_KG } from '../composition/tissue-energy'
 import { equationById, variantFor } from '../equations/registry'
@@ -72,8 +73,12 @@ export interface Judgement {
   folds: SiteChange[]
   girths: SiteChange[]
   corrected: CorrectedChange[]
-  /** How many folds the sum is of. */
-  foldsInSum: number
+  /** The folds that `sum` is of: all that both have, by one landmark standard. */
+  sumFolds: SkinfoldId[]
+  /** Whether both took just these, so that the sum is the whole one of the set. */
+  sumIsWhole: boolean
+  /** The folds that `equationSum` is of. */
+  equationFolds: readonly SkinfoldId[]
   /** Body mass at the earlier check-in, kg. */
   massThenKg: number | undefined
   /** What differs in people, instruments and conditions, in sentences. */
@@ -108,7 +113,8 @@ export function judgeChange(
   const { folds, girths } = siteChanges(pair)
   const computed = lead === undefined ? undefined : byEquation(lead, pair, folds)
   const mass = massChange(pair)
-  const sum = computed?.quantities.sum ?? sumOf(folds, pair)
+  const sum = sumOf(folds, pair)
+  const sumFolds = folds.map(({ site }) => site as SkinfoldId)
   return {
     since: then.measuredOn,
     until: now.measuredOn,
@@ -120,7 +126,9 @@ export function judgeChange(
     folds,
     girths,
     corrected: correctedChanges(pair),
-    foldsInSum: computed?.foldsInSum || folds.length,
+    sumFolds,
+    sumIsWhole: [before, after].every(({ sheet }) => foldsTaken(sheet).length === sumFolds.length),
+    equationFolds: computed?.equationFolds ?? [],
     massThenKg: before.sheet.subject.massKg,
     differs: [
       ...(changed.anotherTester ? ['Another tester than then.'] : []),
@@ -152,17 +160,17 @@ function byEquation(lead: string, pair: Pair, shared: readonly SiteChange[]) {
   const errors = changeErrors(lead, sides[0]!, sides[1]!, factorOf, options)
   const { folds } = variantFor(equationById(lead), after.sheet.subject.sex)
   const quantities: Judgement['quantities'] = {}
-  for (const quantity of QUANTITIES) {
+  for (const quantity of EQUATION_QUANTITIES) {
     const [from, to] = [comparison.before, comparison.after].map((e) => quantityOf(quantity, e))
     if (from === undefined || to === undefined) continue
     const summed = shared.filter(({ site }) => folds.some((f) => f === site))
-    if (quantity === 'sum' && summed.length === folds.length && summed.length > 1) {
+    if (quantity === 'equationSum' && summed.length === folds.length && summed.length > 1) {
       // The same folds in the same order as everywhere else, so that the error is the same to the last digit.
-      quantities.sum = sumOf(summed, pair)
+      quantities.equationSum = sumOf(summed, pair)
       continue
     }
     const worthwhile =
-      quantity === 'sum'
+      quantity === 'equationSum'
         ? smallestWorthwhileChangeOfSum(folds.length)
         : SMALLEST_WORTHWHILE_CHANGE[quantity]
     quantities[quantity] = verdictOn({
@@ -175,7 +183,7 @@ function byEquation(lead: string, pair: Pair, shared: readonly SiteChange[]) {
       changeKcal: FAT_KCAL_PER_KG * fatMass.change + LEAN_KCAL_PER_KG * leanMass.change,
       standardError: errors.energy,
     }
-  return { comparison, quantities, energy, foldsInSum: folds.length }
+  return { comparison, quantities, energy, equationFolds: folds }
 }
 
 /** Variance of the change at one site, another tester or instrument included. */

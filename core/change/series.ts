@@ -1,20 +1,31 @@
+import type { SiteId } from '../anatomy/ids'
+import type { LocatedValue } from '../anatomy/landmark-standards'
 import { nameOf } from '../anatomy/names'
-import { type Measured, occasionFor, readCheckIn, setupAt, siteFactor } from './measured'
+import {
+  type Measured,
+  occasionFor,
+  readCheckIn,
+  setupAt,
+  siteFactor,
+  siteVariance,
+} from './measured'
 import {
   type CheckInRecord,
   type Person,
+  type Sheet,
   leadEquation,
   resultOf,
   sheetOf,
 } from '../composition/check-in'
 import {
-  QUANTITIES,
+  EQUATION_QUANTITIES,
   type Quantity,
   gradientsOf,
   occasionErrors,
   occasionVariance,
 } from '../composition/error-bands'
 import { servedValues } from '../composition/every'
+import { type LocatedFold, foldSumOf, followedFolds } from '../composition/fold-sum'
 import { equationById, variantFor } from '../equations/registry'
 import type { Conversion, Estimate } from '../equations/types'
 import { Z95 } from '../measurement-error/site-error'
@@ -33,29 +44,69 @@ export interface SeriesPoint<R extends CheckInRecord> {
 export interface SeriesBasis {
   equationId: string | undefined
   conversion: Conversion
+  /** The folds whose sum is followed; those of each check-in's own set where not said. */
+  sumFolds?: readonly LocatedFold[]
 }
 
-/** The equation and conversion of the newest check-in. */
-export function basisOf(person: Person, newest: CheckInRecord): SeriesBasis {
+/**
+ * The equation and conversion of the newest check-in, and the folds that it and the others have in common.
+ *
+ * @param all check-ins of the series, oldest first; the newest alone where not said
+ */
+export function basisOf(
+  person: Person,
+  newest: CheckInRecord,
+  all: readonly CheckInRecord[] = [newest],
+): SeriesBasis {
+  const followed = followedFolds(all.map((checkIn) => sheetOf(person, checkIn)))
   return {
+    ...(followed ? { sumFolds: followed.folds } : {}),
     equationId: leadEquation(protocolOf(newest), person.sex),
     conversion: newest.conversion,
   }
 }
 
-/** What a check-in lacks for an equation: sites that were not taken, or were located by another landmark standard. */
-function lacking(person: Person, checkIn: CheckInRecord, equationId: string): string | undefined {
+/** What a check-in lacks of wanted sites, in words: those not taken, or located by another landmark standard. */
+function lacking(
+  wanted: readonly SiteId[],
+  has: (site: SiteId) => boolean,
+  measured: readonly LocatedValue[],
+): string | undefined {
+  const missing = wanted.filter((site) => !has(site))
+  if (missing.length === 0) return undefined
+  const other = missing.filter((site) => measured.some((m) => m.site === site))
+  const names = (sites: typeof missing) =>
+    sites.map((site) => nameOf(site).toLowerCase()).join(', ')
+  return other.length > 0
+    ? `located by another landmark standard: ${names(other)}`
+    : `not taken: ${names(missing)}`
+}
+
+/** What a check-in lacks for an equation. */
+function lackingFor(person: Person, checkIn: CheckInRecord, equationId: string) {
   const { measured } = sheetOf(person, checkIn)
   const equation = equationById(equationId)
   const variant = variantFor(equation, person.sex)
   const served = servedValues(equation, measured)
-  const wanted = [...variant.folds, ...variant.girths].filter((site) => served[site] === undefined)
-  if (wanted.length === 0) return undefined
-  const other = wanted.filter((site) => measured.some((m) => m.site === site))
-  const names = (sites: typeof wanted) => sites.map((site) => nameOf(site).toLowerCase()).join(', ')
-  return other.length > 0
-    ? `located by another landmark standard: ${names(other)}`
-    : `not taken: ${names(wanted)}`
+  const wanted = [...variant.folds, ...variant.girths]
+  return lacking(wanted, (site) => served[site] !== undefined, measured)
+}
+
+/** Why a check-in has no sum of the folds that a series is followed by, in words; undefined where it has one. */
+export function sumGap(
+  { measured }: Pick<Sheet, 'measured'>,
+  folds: readonly LocatedFold[],
+): string | undefined {
+  const has = (wanted: SiteId) =>
+    folds.some(
+      ({ site, standard }) =>
+        site === wanted && measured.some((m) => m.site === site && m.standard === standard),
+    )
+  return lacking(
+    folds.map(({ site }) => site),
+    has,
+    measured,
+  )
 }
 
 /**
@@ -77,7 +128,7 @@ export function seriesBy<R extends CheckInRecord>(
     }
     const result = resultOf(person, { ...checkIn, conversion }, equationId)
     if (result.ok) return { checkIn, estimate: result.value }
-    const gap = lacking(person, checkIn, equationId) ?? result.error.message
+    const gap = lackingFor(person, checkIn, equationId) ?? result.error.message
     return { checkIn, estimate: null, gap }
   })
 }
@@ -99,26 +150,34 @@ export interface TechnicalErrorBand {
 export function bandsOf(
   person: Person,
   measured: Measured,
-  { equationId, conversion }: SeriesBasis,
+  { equationId, conversion, sumFolds }: SeriesBasis,
   reference: Measured = measured,
 ): Partial<Record<Quantity, TechnicalErrorBand>> {
-  if (equationId === undefined) return {}
+  const read = readCheckIn(person, measured)
+  const factorOf = (site: SiteId) => siteFactor(reference, measured, site)
+  const sum = foldSumOf(read.sheet, sumFolds)
+  const bands: Partial<Record<Quantity, TechnicalErrorBand>> = {}
+  if (sum) {
+    const variance = sum.folds.reduce(
+      (total, site) => total + factorOf(site) ** 2 * siteVariance(read, site),
+      0,
+    )
+    bands.sum = { value: sum.mm, halfWidth: Z95 * Math.sqrt(variance) }
+  }
+  if (equationId === undefined) return bands
   const found = attempt(() => {
-    const occasion = occasionFor(equationId, readCheckIn(person, measured))
+    const occasion = occasionFor(equationId, read)
     return { occasion, gradients: gradientsOf(equationId, occasion, { conversion }) }
   })
-  if (!found.ok) return {}
+  if (!found.ok) return bands
   const { occasion, gradients } = found.value
   const errors = occasionErrors(occasion, (of) =>
     of === 'mass' ? measured.setup : setupAt(measured, of).setup,
   )
-  const bands: Partial<Record<Quantity, TechnicalErrorBand>> = {}
-  for (const quantity of QUANTITIES) {
+  for (const quantity of EQUATION_QUANTITIES) {
     const gradient = gradients[quantity]
     if (!Number.isFinite(gradient.value)) continue
-    const variance = occasionVariance(gradient, errors, (site) =>
-      siteFactor(reference, measured, site),
-    )
+    const variance = occasionVariance(gradient, errors, factorOf)
     bands[quantity] = { value: gradient.value, halfWidth: Z95 * Math.sqrt(variance) }
   }
   return bands

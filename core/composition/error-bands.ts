@@ -20,16 +20,21 @@ export interface MeasuredOccasion {
   massDays?: number
 }
 
-/** `recomposition` is lean less fat mass: its change is fat lost plus lean gained. */
-export type Quantity = 'sum' | 'fatPercent' | 'fatMass' | 'leanMass' | 'recomposition'
-
-export const QUANTITIES: readonly Quantity[] = [
-  'sum',
+/**
+ * What an equation gives. `equationSum` is the sum of the folds that it adds up; `recomposition` is lean less fat mass:
+ * its change is fat lost plus lean gained.
+ */
+export const EQUATION_QUANTITIES = [
+  'equationSum',
   'fatPercent',
   'fatMass',
   'leanMass',
   'recomposition',
-]
+] as const
+export type EquationQuantity = (typeof EQUATION_QUANTITIES)[number]
+
+/** What is followed: `sum` is of the folds of the set, whatever an equation reads. */
+export type Quantity = 'sum' | EquationQuantity
 
 /** What a quantity does per unit of each site (mm, cm) and per kg of body mass, around one occasion. */
 export interface Gradient {
@@ -39,9 +44,9 @@ export interface Gradient {
 }
 
 /** A quantity of an estimate; undefined where it was not computed. */
-export function quantityOf(quantity: Quantity, estimated: Estimate): number | undefined {
+export function quantityOf(quantity: EquationQuantity, estimated: Estimate): number | undefined {
   const { sumMm, fatPercent, fatMassKg, leanMassKg } = estimated
-  if (quantity === 'sum') return sumMm
+  if (quantity === 'equationSum') return sumMm
   if (quantity === 'fatPercent') return fatPercent
   if (fatMassKg === undefined || leanMassKg === undefined) return undefined
   return { fatMass: fatMassKg, leanMass: leanMassKg, recomposition: leanMassKg - fatMassKg }[
@@ -60,10 +65,10 @@ export function gradientsOf(
   equationId: string,
   { subject, values }: Pick<MeasuredOccasion, 'subject' | 'values'>,
   options: EstimateOptions = {},
-): Record<Quantity, Gradient> {
+): Record<EquationQuantity, Gradient> {
   const at = (v: Values, massKg = subject.massKg) => {
     const result = estimate(equationId, { ...subject, massKg }, v, options)
-    return QUANTITIES.map((quantity) => quantityOf(quantity, result) ?? NaN)
+    return EQUATION_QUANTITIES.map((quantity) => quantityOf(quantity, result) ?? NaN)
   }
   const here = at(values)
   const slopes = (Object.keys(values) as SiteId[]).flatMap((site): [SiteId, number[]][] => {
@@ -74,7 +79,7 @@ export function gradientsOf(
   const { massKg } = subject
   const mass = massKg === undefined ? undefined : slopesAt((kg) => at(values, kg), massKg, here)
   return Object.fromEntries(
-    QUANTITIES.map((quantity, i): [Quantity, Gradient] => [
+    EQUATION_QUANTITIES.map((quantity, i): [EquationQuantity, Gradient] => [
       quantity,
       {
         value: here[i]!,
@@ -82,7 +87,7 @@ export function gradientsOf(
         mass: mass?.[i] ?? 0,
       },
     ]),
-  ) as Record<Quantity, Gradient>
+  ) as Record<EquationQuantity, Gradient>
 }
 
 /** Slopes by central differences; to one side where the other is refused, as at the least that a site can read. */
@@ -152,7 +157,7 @@ export interface ChangeSide {
 }
 
 /** The standard error of a change in every quantity, and of the energy that fat and lean mass hold. */
-export interface ChangeErrors extends Record<Quantity, number> {
+export interface ChangeErrors extends Record<EquationQuantity, number> {
   /** kcal. Fat and lean err opposite ways, so this is less than their errors added. */
   energy: number
 }
@@ -179,7 +184,7 @@ export function changeErrors(
     const energy = weighted(fatMass, FAT_KCAL_PER_KG, leanMass, LEAN_KCAL_PER_KG)
     return { gradients: { ...gradients, energy }, errors }
   })
-  const errorOf = (of: Quantity | 'energy') =>
+  const errorOf = (of: EquationQuantity | 'energy') =>
     Math.sqrt(
       sides.reduce(
         (sum, { gradients, errors }) => sum + occasionVariance(gradients[of], errors, factorOf),
@@ -187,6 +192,6 @@ export function changeErrors(
       ),
     )
   return Object.fromEntries(
-    [...QUANTITIES, 'energy' as const].map((of) => [of, errorOf(of)]),
+    [...EQUATION_QUANTITIES, 'energy' as const].map((of) => [of, errorOf(of)]),
   ) as unknown as ChangeErrors
 }

@@ -7,7 +7,7 @@ import {
 } from '../anatomy/ids'
 import { WIDEST_CALIPER_MM, limitsOf } from '../anatomy/limits'
 import { nameOf } from '../anatomy/names'
-import { group, meanAbdomen } from '../equations/basis'
+import { age, group, meanAbdomen } from '../equations/basis'
 import { checkedConversion, fatPercentError, fatPercentOf } from '../equations/conversions'
 import { equationById, variantFor } from '../equations/registry'
 import type {
@@ -83,25 +83,38 @@ function checkedBody(
   )
 }
 
+/** Whether an equation counts age, so that it cannot do without. */
+const countsAge = ({ terms }: Variant) =>
+  isRows(terms) || (terms as Term[]).some(({ of }) => of === age)
+
 function checkedAge(ageYears: unknown, equation: Equation, variant: Variant, warnings: string[]) {
-  const age = Math.floor(checkedNumber('ageYears', 'Age', ageYears, 0, OLDEST_AGE, 'years'))
-  if (variant.ages === null) return age
+  if (ageYears === undefined && !countsAge(variant)) {
+    const { ages } = variant
+    if (ages) {
+      warnings.push(
+        `The age is not known: the equation was made on ${ages.youngest} to ${ages.oldest} years.`,
+      )
+    }
+    return NaN
+  }
+  const years = Math.floor(checkedNumber('ageYears', 'Age', ageYears, 0, OLDEST_AGE, 'years'))
+  if (variant.ages === null) return years
   const { youngest, oldest } = variant.ages
-  if (age < youngest) {
+  if (years < youngest) {
     throw inputError(
       'ageYears',
       'outside-domain',
       `${equation.name}, age`,
-      age,
+      years,
       `${youngest} years and over`,
     )
   }
-  if (age > oldest) {
+  if (years > oldest) {
     warnings.push(
-      `Age ${age} is over the oldest of the source (${oldest}): the estimate is an extrapolation.`,
+      `Age ${years} is over the oldest of the source (${oldest}): the estimate is an extrapolation.`,
     )
   }
-  return age
+  return years
 }
 
 interface SiteCheck {
@@ -189,7 +202,7 @@ export function prepare(
     )
   }
   const warnings: string[] = []
-  const age = checkedAge(subject.ageYears, equation, variant, warnings)
+  const years = checkedAge(subject.ageYears, equation, variant, warnings)
   const checked: Values = {}
   for (const site of variant.folds) checked[site] = checkedValue(site, values, warnings)
   for (const girth of variant.girths) {
@@ -201,7 +214,7 @@ export function prepare(
   }
   const inputs: Inputs = {
     sex: subject.sex,
-    age,
+    age: years,
     heightCm: checkedBody('heightCm', subject.heightCm, variant),
     massKg: checkedBody('massKg', subject.massKg, variant),
     values: checked,
@@ -209,7 +222,7 @@ export function prepare(
     groupTerm,
   }
   checkTurning(equation, variant, inputs, warnings)
-  const row = isRows(variant.terms) ? rowFor(variant.terms, age) : undefined
+  const row = isRows(variant.terms) ? rowFor(variant.terms, years) : undefined
   if (groupTerm && variant.terms.some((t) => 'of' in t && t.of === group)) {
     warnings.push('The population term of the source is applied, as set for this client.')
   }
@@ -311,7 +324,7 @@ function standardErrorOf({ standardError }: Variant, density: number, conversion
  * Estimates body composition by one equation.
  *
  * @param equationId id in the registry
- * @param subject sex, age in years (floored), height in cm and mass in kg where known
+ * @param subject sex, age in years (floored; may be unknown where the equation does not count it), height in cm and mass in kg where known
  * @param values final values by id: mm for folds, cm for girths, whatever unit the published form uses
  * @param options conversion of density to fat % (siri), standard of the values (the equation's own), population term (off)
  * @returns fat %, its standard error in points, and where they apply sum (mm), density (g/cm³), fat and lean mass (kg);

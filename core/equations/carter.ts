@@ -19,6 +19,7 @@ function carter(sex: 'male' | 'female', slope: number, intercept: number): Varia
     sex,
     ages: { youngest: 18, oldest: 30 },
     population: 'Olympic athletes',
+    madeOn: 'athletes',
     citation:
       'Carter JEL. In: Physical Structure of Olympic Athletes I, Karger, 1982:107-116 (modified Yuhasz)',
     grade: 'B',

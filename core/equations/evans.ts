@@ -15,6 +15,7 @@ function evans(
     sex,
     ages: { youngest: 18, oldest: 27 },
     population: 'college athletes, four-compartment model',
+    madeOn: 'athletes',
     citation: 'Evans EM et al. Med Sci Sports Exerc 2005;37:2006-2011',
     grade: 'B',
     folds,

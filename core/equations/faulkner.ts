@@ -20,6 +20,7 @@ export const faulkner: Equation[] = [
         sex: 'male',
         ages: null,
         population: 'male swimmers',
+        madeOn: 'athletes',
         citation: 'Faulkner JA. In: Falls HB (ed), Exercise Physiology, 1968:415-446',
         grade: 'B',
         folds: ['triceps', 'subscapular', 'supraspinale', 'abdominal'],

@@ -18,6 +18,7 @@ const nineSite = (sex: Sex): Variant => ({
   sex,
   ages: null,
   population: 'physique athletes',
+  madeOn: 'athletes',
   citation: 'common practice among physique coaches, no published source',
   grade: 'common practice',
   folds: NINE_FOLDS,

@@ -7,6 +7,7 @@ function slaughter(sex: Sex, slope: number, intercept: number): Variant {
     sex,
     ages: { youngest: 8, oldest: 17 },
     population: `${sex === 'male' ? 'boys' : 'girls'} of 8 to 17 years, four-compartment model`,
+    madeOn: 'youth',
     citation: 'Slaughter MH et al. Hum Biol 1988;60:709-723',
     grade: 'A',
     folds: ['triceps', 'medial_calf'],

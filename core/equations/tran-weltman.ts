@@ -104,6 +104,7 @@ export const tranWeltman: Equation[] = [
       {
         sex: 'male',
         ages: { youngest: 24, oldest: 68 },
+        madeOn: 'obesity',
         population: 'men with obesity of 24 to 68 years, underwater weighing',
         ...BY_ABDOMEN,
         citation: 'Weltman A et al. Hum Biol 1987;59:523-535',
@@ -114,6 +115,7 @@ export const tranWeltman: Equation[] = [
       {
         sex: 'female',
         ages: { youngest: 20, oldest: 60 },
+        madeOn: 'obesity',
         population: 'women with obesity of 20 to 60 years, underwater weighing',
         ...BY_ABDOMEN,
         citation: 'Weltman A et al. Am J Clin Nutr 1988;48:1179-1183',

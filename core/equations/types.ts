@@ -3,8 +3,11 @@ import type { GirthId, LandmarkStandard, Sex, SkinfoldId } from '../anatomy/ids'
 /** The person an equation is applied to. */
 export interface Subject {
   sex: Sex
-  /** Years; decimals are accepted and floored, since the equations are used with completed years. */
-  ageYears: number
+  /**
+   * Years; decimals are accepted and floored, since the equations are used with completed years. Only equations that
+   * count age want it.
+   */
+  ageYears?: number
   heightCm?: number
   massKg?: number
 }
@@ -15,6 +18,7 @@ export type Values = Partial<Record<SkinfoldId | GirthId, number>>
 /** Everything a term may read, already checked. */
 export interface Inputs {
   sex: Sex
+  /** NaN where it is not known and no term reads it. */
   age: number
   heightCm: number
   massKg: number
@@ -54,12 +58,17 @@ export type Grade = 'A' | 'B' | 'C' | 'common practice'
 /** The published standard error of estimate, in the quantity the source states it in; null where it states none. */
 export type StandardError = { of: 'density' | 'fatPercent'; value: number } | null
 
+/** People whom an equation was made on and who are not adults at large. */
+export type SpecialPopulation = 'athletes' | 'youth' | 'obesity'
+
 /** One published form for one sex. */
 export interface Variant {
   sex: Sex
   /** Completed years of the sample; null where the source states none. */
   ages: { youngest: number; oldest: number } | null
   population: string
+  /** Who the sample was, where it was not adults at large. */
+  madeOn?: SpecialPopulation
   citation: string
   grade: Grade
   /** The folds that are measured; their sum is S. */

@@ -1,7 +1,15 @@
 import { CLEAR_AT } from '../change/verdict'
 
-/** What a board ranks by. `sum` and `recomposition` in mm and kg, fat % in points. */
-export const BOARD_MEASURES = ['fatPercent', 'fatMass', 'sum', 'recomposition'] as const
+/**
+ * What a board ranks by: the sums (of all folds of the set, or of the equation's) in mm, masses in kg, fat % in points.
+ */
+export const BOARD_MEASURES = [
+  'fatPercent',
+  'fatMass',
+  'sum',
+  'equationSum',
+  'recomposition',
+] as const
 export type BoardMeasure = (typeof BOARD_MEASURES)[number]
 
 /** Measures that a client who sees sums and girths only is never ranked by. */

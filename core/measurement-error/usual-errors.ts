@@ -31,6 +31,8 @@ const GIRTHS: Record<GirthId, BySkill> = {
   neck: tem(0.3, 0.6),
   shoulders: tem(0.9, 2),
   chest_girth: tem(0.9, 1.8),
+  bust: tem(0.9, 1.8),
+  under_bust: tem(0.9, 1.8),
   waist,
   waist_midway: waist,
   abdomen: tem(0.9, 2),

@@ -1,7 +1,8 @@
-import type { Sex } from '../anatomy/ids'
+import type { Sex, SkinfoldId } from '../anatomy/ids'
 import { estimate } from '../composition/estimate'
-import { equationById, variantFor } from '../equations/registry'
-import type { Conversion, Values } from '../equations/types'
+import type { EquationResult } from '../composition/every'
+import { EQUATIONS, equationById, variantFor } from '../equations/registry'
+import type { Conversion, EstimateOptions, Subject, Values } from '../equations/types'
 import { inputError } from '../errors'
 import { attempt } from '../outcome'
 
@@ -37,6 +38,46 @@ export function isChartable(equationId: string, sex: Sex): boolean {
   const even = Object.fromEntries(folds.map((site) => [site, 15]))
   const uneven = { ...even, [first!]: 20, [folds[1]!]: 10 }
   return Math.abs(same(even) - same(uneven)) < 1e-9
+}
+
+/** A set of folds whose sum alone, with the age at most, gives a result. */
+export interface SummedSet {
+  folds: readonly SkinfoldId[]
+  equationIds: string[]
+}
+
+/** The sets of folds that a sum can be of, by their number, with the equations that it is enough for. */
+export function summedSets(sex: Sex): SummedSet[] {
+  const sets = new Map<string, SummedSet>()
+  for (const { id } of EQUATIONS.filter((equation) => isChartable(equation.id, sex))) {
+    const { folds } = variantFor(equationById(id), sex)
+    const key = [...folds].sort().join(' ')
+    const set = sets.get(key) ?? { folds, equationIds: [] }
+    set.equationIds.push(id)
+    sets.set(key, set)
+  }
+  return [...sets.values()].sort((a, b) => b.folds.length - a.folds.length)
+}
+
+/**
+ * What a sum of folds alone gives, by every equation that sums those folds.
+ *
+ * @param sumMm sum of the folds of the set, mm
+ */
+export function estimateBySum(
+  subject: Subject,
+  sumMm: number,
+  { folds, equationIds }: SummedSet,
+  options: Omit<EstimateOptions, 'standard'> = {},
+): EquationResult[] {
+  const values = Object.fromEntries(folds.map((site) => [site, sumMm / folds.length]))
+  return equationIds.map((id) => {
+    const equation = equationById(id)
+    const result = attempt(() => estimate(id, subject, values, options))
+    return result.ok
+      ? { equation, ok: true, estimate: result.value }
+      : { equation, ok: false, error: result.error }
+  })
 }
 
 /**

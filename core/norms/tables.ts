@@ -1,5 +1,7 @@
 import type { GirthId, Sex } from '../anatomy/ids'
+import { nameOf } from '../anatomy/names'
 import { inputError } from '../errors'
+import { CM_PER_INCH } from '../units/constants'
 import { FAT_BY_PERCENTILE, PERCENTILES } from './percentiles'
 
 /** What a table classifies. */
@@ -23,7 +25,7 @@ export interface NormTable {
   /** The girths that the table may be fed with; another one is said beside the result. */
   girths?: GirthId[]
   note?: string
-  /** The bands for a person, lowest first, or null where the table says nothing of that age. */
+  /** The bands for a person, lowest first, or null where the table says nothing of that age; NaN is an unknown one. */
   bands(sex: Sex, ageYears: number): Band[] | null
 }
 
@@ -37,6 +39,15 @@ function banded(names: string[], edges: number[]): Band[] {
 }
 
 const bySex = (male: Band[], female: Band[]) => (sex: Sex) => (sex === 'male' ? male : female)
+
+const ADULT_YEARS = 18
+
+/** Bands that hold for adults only. */
+const ofAdults = (bands: (sex: Sex) => Band[]) => (sex: Sex, ageYears: number) =>
+  ageYears < ADULT_YEARS ? null : bands(sex)
+
+/** The edge of "over" a value: no tape reads finer than a millimetre. */
+const justOver = (cm: number) => cm + 0.05
 
 /** The column of a table by age: the last whose first year is not after the age. */
 function column<T>(columns: [firstYear: number, value: T][], age: number): T | null {
@@ -52,6 +63,10 @@ const ACE = [
   'above the average range',
 ]
 const WAIST_RISK = ['not increased', 'increased', 'substantially increased']
+const HIP_RISK = ['not at risk', 'at risk']
+const INCH_RISK = ['not at risk', 'at risk']
+/** Names of the guideline; under 0.4 it says that somebody may be underweight. */
+const HEIGHT_RISK = ['may be underweight', 'healthy', 'increased', 'high']
 const ACSM_WAIST = ['very low', 'low', 'high', 'very high']
 const IN_BAND = ['below the range', 'in the range', 'above the range']
 
@@ -140,14 +155,23 @@ export const NORM_TABLES: readonly NormTable[] = [
   {
     id: 'bmi-who',
     name: 'BMI, World Health Organization',
-    source: 'World Health Organization',
+    source: 'World Health Organization, Technical Report Series 894, 2000 (from memory)',
     of: 'bmi',
     unit: 'kg/m²',
-    bands: () =>
+    note: 'For adults.',
+    bands: ofAdults(() =>
       banded(
-        ['under 18.5', '18.5 to 25', '25 to 30', '30 to 35', '35 to 40', '40 and over'],
+        [
+          'underweight',
+          'normal range',
+          'pre-obese',
+          'obese, class I',
+          'obese, class II',
+          'obese, class III',
+        ],
         [18.5, 25, 30, 35, 40],
       ),
+    ),
   },
   {
     id: 'whr-who',
@@ -156,10 +180,7 @@ export const NORM_TABLES: readonly NormTable[] = [
     of: 'waistToHip',
     unit: '',
     girths: ['waist_midway'],
-    bands: bySex(
-      banded(['under the line', 'at or over the line'], [0.9]),
-      banded(['under the line', 'at or over the line'], [0.85]),
-    ),
+    bands: ofAdults(bySex(banded(HIP_RISK, [0.9]), banded(HIP_RISK, [0.85]))),
   },
   {
     id: 'whr-coaching',
@@ -168,10 +189,7 @@ export const NORM_TABLES: readonly NormTable[] = [
     of: 'waistToHip',
     unit: '',
     girths: ['waist'],
-    bands: bySex(
-      banded(['under the line', 'at or over the line'], [0.95]),
-      banded(['under the line', 'at or over the line'], [0.86]),
-    ),
+    bands: ofAdults(bySex(banded(HIP_RISK, [0.95]), banded(HIP_RISK, [0.86]))),
   },
   {
     id: 'waist-who',
@@ -180,7 +198,34 @@ export const NORM_TABLES: readonly NormTable[] = [
     of: 'waist',
     unit: 'cm',
     girths: ['waist_midway', 'iliac'],
-    bands: bySex(banded(WAIST_RISK, [94, 102]), banded(WAIST_RISK, [80, 88])),
+    bands: ofAdults(bySex(banded(WAIST_RISK, [94, 102]), banded(WAIST_RISK, [80, 88]))),
+  },
+  {
+    id: 'waist-over-40-in',
+    name: 'Waist, at risk over 40 in (men), 35 in (women)',
+    source: 'National Cholesterol Education Program, Adult Treatment Panel III, 2001 (from memory)',
+    of: 'waist',
+    unit: 'cm',
+    girths: ['iliac'],
+    note: '40 and 35 inches themselves are the limit and not at risk.',
+    bands: ofAdults(
+      bySex(
+        banded(INCH_RISK, [justOver(40 * CM_PER_INCH)]),
+        banded(INCH_RISK, [justOver(35 * CM_PER_INCH)]),
+      ),
+    ),
+  },
+  {
+    id: 'waist-from-40-in',
+    name: 'Waist, at risk from 40 in (men), 35 in (women)',
+    source: 'Grundy SM et al. Circulation 2005;112:2735-2752 (from memory)',
+    of: 'waist',
+    unit: 'cm',
+    girths: ['iliac'],
+    note: '40 and 35 inches themselves are at risk.',
+    bands: ofAdults(
+      bySex(banded(INCH_RISK, [40 * CM_PER_INCH]), banded(INCH_RISK, [35 * CM_PER_INCH])),
+    ),
   },
   {
     id: 'waist-acsm',
@@ -189,8 +234,10 @@ export const NORM_TABLES: readonly NormTable[] = [
     of: 'waist',
     unit: 'cm',
     girths: ['waist'],
-    // Men are very high over 120 cm: 120.0 itself is still high, and no tape reads finer than a millimetre.
-    bands: bySex(banded(ACSM_WAIST, [80, 100, 120.05]), banded(ACSM_WAIST, [70, 90, 110])),
+    // Men are very high over 120 cm: 120.0 itself is still high.
+    bands: ofAdults(
+      bySex(banded(ACSM_WAIST, [80, 100, justOver(120)]), banded(ACSM_WAIST, [70, 90, 110])),
+    ),
   },
   {
     id: 'whtr-nice',
@@ -199,7 +246,7 @@ export const NORM_TABLES: readonly NormTable[] = [
     of: 'waistToHeight',
     unit: '',
     girths: ['waist_midway'],
-    bands: () => banded(['under 0.4', '0.4 to 0.5', '0.5 to 0.6', '0.6 and over'], [0.4, 0.5, 0.6]),
+    bands: () => banded(HEIGHT_RISK, [0.4, 0.5, 0.6]),
   },
 ]
 
@@ -212,11 +259,16 @@ export interface Classification {
   girthNote?: string
 }
 
+/** Whether a table is made for a girth; one that names none takes any. */
+const fitsGirth = ({ girths }: Pick<NormTable, 'girths'>, girth: GirthId) =>
+  !girths || girths.includes(girth)
+
 /**
  * Classifies a value by one named table.
  *
  * @param tableId id in NORM_TABLES
  * @param value in the table's unit
+ * @param person an unknown age is taken for an adult's by the tables that have one column for all
  * @param girth the girth that a waist came from
  * @returns null where the table says nothing of that age
  * @throws InputError naming `table` or `value`
@@ -224,7 +276,7 @@ export interface Classification {
 export function classify(
   tableId: string,
   value: number,
-  person: { sex: Sex; ageYears: number },
+  person: { sex: Sex; ageYears?: number },
   girth?: GirthId,
 ): Classification | null {
   const table = NORM_TABLES.find((t) => t.id === tableId)
@@ -246,16 +298,18 @@ export function classify(
       `a number of ${table.unit || 'ratio'}`,
     )
   }
-  const bands = table.bands(person.sex, Math.floor(person.ageYears))
+  const bands = table.bands(person.sex, Math.floor(person.ageYears ?? NaN))
   const band = bands?.find(({ from, to }) => value >= from && value < to)
   if (!bands || !band) return null
-  const other = girth && table.girths && !table.girths.includes(girth)
+  const other = girth && !fitsGirth(table, girth)
   return {
     table,
     band,
     bands,
     ...(other
-      ? { girthNote: `This table wants ${table.girths!.join(' or ')}; it was fed with ${girth}.` }
+      ? {
+          girthNote: `Made for another landmark: ${table.girths!.map((g) => nameOf(g).toLowerCase()).join(' or ')}.`,
+        }
       : {}),
   }
 }
@@ -269,14 +323,14 @@ const LAST_BAND_YEAR = 79
  *
  * Cooper Institute data as printed by the American College of Sports Medicine.
  *
- * @returns 1 to 99, or null outside 20 to 79 years
+ * @returns 1 to 99, or null outside 20 to 79 years or where the age is not known
  */
 export function fatPercentile(
   fatPercent: number,
-  person: { sex: Sex; ageYears: number },
+  person: { sex: Sex; ageYears?: number },
 ): number | null {
-  const age = Math.floor(person.ageYears)
-  if (age < FIRST_BAND_YEAR || age > LAST_BAND_YEAR) return null
+  const age = Math.floor(person.ageYears ?? NaN)
+  if (!(age >= FIRST_BAND_YEAR && age <= LAST_BAND_YEAR)) return null
   const cells = FAT_BY_PERCENTILE[person.sex][Math.floor((age - FIRST_BAND_YEAR) / 10)]!
   const above = cells.findIndex((fat) => fat >= fatPercent)
   if (above === 0) return PERCENTILES[0]!

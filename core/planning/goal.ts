@@ -1,10 +1,20 @@
 import { bisect } from 'simple-statistics'
 import type { GirthId, Sex } from '../anatomy/ids'
+import { type FoldSum, sumPerKgOfFat } from '../composition/fold-sum'
 import { inputError } from '../errors'
 import { attempt } from '../outcome'
 import type { IsoDate } from '../units/dates'
 
-export const GOAL_KINDS = ['fatPercent', 'fatMass', 'mass', 'sum', 'girth', 'holdLean'] as const
+/** `sum` is of all folds of the set, `equationSum` of those that its equation adds up. */
+export const GOAL_KINDS = [
+  'fatPercent',
+  'fatMass',
+  'mass',
+  'sum',
+  'equationSum',
+  'girth',
+  'holdLean',
+] as const
 export type GoalKind = (typeof GOAL_KINDS)[number]
 
 /** What a client wants, with or without a date. */
@@ -25,7 +35,9 @@ export interface StartingPoint {
   leanKg: number
   /** Standard error of the estimate, points of fat %; null where its source states none. */
   standardError: number | null
-  sumMm?: number
+  /** Every fold of the set, and the part of them that the equation adds up. */
+  sum?: FoldSum
+  equationSum?: FoldSum
   girthsCm?: Partial<Record<GirthId, number>>
 }
 
@@ -64,8 +76,7 @@ export interface Targets {
   withForbes: Target
 }
 
-/** A kilogram of fat on the sum of seven folds, mm, and on a waist, cm. Judgement, no source. */
-const SUM_MM_A_KG = 8
+/** A kilogram of fat on a waist, cm. Judgement, no source. */
 const GIRTH_CM_A_KG = 1
 
 const target = (fatKg: number, leanKg: number): Target => ({
@@ -85,7 +96,7 @@ function fatWhere(of: (fatKg: number) => number): number {
 
 /** The fat mass that a goal asks for, with lean held. */
 function wantedFat({ kind, value, girth }: Goal, start: StartingPoint): number {
-  const { fatKg, leanKg, sumMm, girthsCm } = start
+  const { fatKg, leanKg, girthsCm } = start
   const now = girth && girthsCm?.[girth]
   switch (kind) {
     case 'fatPercent':
@@ -95,7 +106,10 @@ function wantedFat({ kind, value, girth }: Goal, start: StartingPoint): number {
     case 'mass':
       return value! - leanKg
     case 'sum':
-      return sumMm === undefined ? fatKg : fatKg + (value! - sumMm) / SUM_MM_A_KG
+    case 'equationSum': {
+      const sum = start[kind]
+      return sum ? fatKg + (value! - sum.mm) / sumPerKgOfFat(sum.folds.length) : fatKg
+    }
     case 'girth':
       return now === undefined ? fatKg : fatKg + (value! - now) / GIRTH_CM_A_KG
     default:
@@ -108,6 +122,7 @@ const LABELS: Record<GoalKind, [label: string, accepted: string, low: number, hi
   fatMass: ['Goal, fat mass', 'a number of kg', 0, 200],
   mass: ['Goal, body mass', 'a body mass from 25 to 350 kg', 25, 350],
   sum: ['Goal, sum of folds', 'a number of mm', 5, 600],
+  equationSum: ['Goal, sum of the equation’s folds', 'a number of mm', 5, 600],
   girth: ['Goal, girth', 'a number of cm', 10, 240],
   holdLean: ['Goal', 'nothing', 0, 0],
 }
@@ -130,13 +145,13 @@ function checked(goal: Goal) {
  * @returns %, kg, mm or cm; undefined where the goal says nothing of it, or is refused
  */
 export function goalOf(
-  quantity: 'fatPercent' | 'fatMass' | 'mass' | 'sum' | GirthId,
+  quantity: 'fatPercent' | 'fatMass' | 'mass' | 'sum' | 'equationSum' | GirthId,
   goal: Goal,
   start: StartingPoint,
 ): number | undefined {
   const { kind, value, girth } = goal
-  if (kind === 'sum' || kind === 'girth') {
-    return quantity === (kind === 'sum' ? 'sum' : girth) ? value : undefined
+  if (kind === 'sum' || kind === 'equationSum' || kind === 'girth') {
+    return quantity === (kind === 'girth' ? girth : kind) ? value : undefined
   }
   if (kind === 'holdLean') return undefined
   const found = attempt(() => targetsOf(goal, start).withForbes)

@@ -1,5 +1,7 @@
 import { isGirth } from '../anatomy/ids'
 import { type CheckInRecord, type Person, resultOf, sheetOf } from '../composition/check-in'
+import { foldSumOf } from '../composition/fold-sum'
+import { equationById, variantFor } from '../equations/registry'
 import type { StartingPoint } from './goal'
 import { type IsoDate, ageOn } from '../units/dates'
 
@@ -15,8 +17,11 @@ export function startOf(
 ): StartingPoint | undefined {
   const result = resultOf(person, checkIn)
   if (!result.ok || result.value.fatMassKg === undefined) return undefined
-  const { fatMassKg, leanMassKg, standardError, sumMm } = result.value
-  const { subject, sites } = sheetOf(person, checkIn)
+  const { fatMassKg, leanMassKg, standardError, sumMm, equationId } = result.value
+  const sheet = sheetOf(person, checkIn)
+  const { subject, sites } = sheet
+  const sum = foldSumOf(sheet)
+  const { folds } = variantFor(equationById(equationId), subject.sex)
   const girths = Object.entries(sites).filter(([site]) => isGirth(site))
   return {
     sex: subject.sex,
@@ -25,7 +30,8 @@ export function startOf(
     fatKg: fatMassKg,
     leanKg: leanMassKg!,
     standardError,
-    sumMm,
+    ...(sum ? { sum } : {}),
+    ...(sumMm === undefined ? {} : { equationSum: { folds: [...folds], mm: sumMm } }),
     girthsCm: Object.fromEntries(girths.map(([site, value]) => [site, value!.value])),
   }
 }

@@ -1,10 +1,8 @@
 import type { Judgement } from '../change/judgement'
+import { sumPerKgOfFat } from '../composition/fold-sum'
 
 /** The pace that is assumed where none is planned: fat, as a share of body mass a week. Judgement. */
 const USUAL_PACE_SHARE_A_WEEK = 0.005
-
-/** A kilogram of fat is about this much on the sum of seven folds, mm. Judgement: half a kilogram is about 4 mm. */
-const MM_PER_KG_OF_FAT = 8
 
 /**
  * The interval after which a planned pace exceeds what the hand can tell.
@@ -39,7 +37,7 @@ export interface NextMeasuring {
  * @returns undefined where neither can be told
  */
 export function nextMeasuring(
-  { quantities }: Pick<Judgement, 'quantities'>,
+  { quantities, sumFolds }: Pick<Judgement, 'quantities' | 'sumFolds'>,
   massKg: number | undefined,
   fatPaceKg?: number,
 ): NextMeasuring | undefined {
@@ -49,7 +47,7 @@ export function nextMeasuring(
   const by = fatMass ? ('fatMass' as const) : ('sum' as const)
   const verdict = fatMass ?? sum
   if (!verdict) return undefined
-  const inUnit = fatMass ? pace : pace * MM_PER_KG_OF_FAT
+  const inUnit = fatMass ? pace : pace * sumPerKgOfFat(sumFolds.length)
   const { minimalDetectableChange } = verdict
   const days = readableAfterDays(minimalDetectableChange, inUnit)
   return days === undefined ? undefined : { days, by, pace: inUnit, minimalDetectableChange }

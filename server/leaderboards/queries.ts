@@ -91,9 +91,7 @@ function endsOf(checkIns: readonly CheckInWithReadings[], { startsOn }: Leaderbo
 }
 
 function kindOf(judgement: Judgement, measure: BoardMeasure): string {
-  return measure === 'sum'
-    ? judgement.folds.map(({ site }) => site).join(' ')
-    : (judgement.equationId ?? '')
+  return measure === 'sum' ? [...judgement.sumFolds].sort().join(' ') : (judgement.equationId ?? '')
 }
 
 /** The kind that most have; only those are ranked against one another. */

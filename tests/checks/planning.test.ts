@@ -5,6 +5,7 @@ import {
   FAT_SUPPLY_KCAL,
   KG_PER_POUND,
   LEAN_KCAL_PER_KG,
+  gramsOf,
   nutrientPlan,
   readLabel,
   RESTING_FORMS,
@@ -82,4 +83,25 @@ test('0.8, 1.2 and 1.7 g of protein a kg at 90 kg are 288, 432 and 612 kcal', ()
     Math.round(nutrientPlan(2500, { proteinG: perKg * 90 }).parts.protein.kcal),
   )
   expect(kcal).toEqual([288, 432, 612])
+})
+
+/* Common practice, no source: 180 lb at 15 % fat and 2400 kcal a day. */
+test('nutrients of any energy by body mass, by lean mass and by its share', () => {
+  const base = { kcal: 2400, massKg: 81.65, leanKg: 69.4 }
+  expect(gramsOf('protein', { value: 2, by: 'perKg' }, base)).toBeCloseTo(163.3, 9)
+  expect(gramsOf('protein', { value: 2.3, by: 'perLeanKg' }, base)).toBeCloseTo(159.62, 9)
+  // 40, 30 and 30 % of 2400 kcal: 240 g, 180 g and 80 g.
+  expect(gramsOf('carbohydrate', { value: 40, by: 'percent' }, base)).toBeCloseTo(240, 9)
+  expect(gramsOf('protein', { value: 30, by: 'percent' }, base)).toBeCloseTo(180, 9)
+  expect(gramsOf('fat', { value: 30, by: 'percent' }, base)).toBeCloseTo(80, 9)
+  expect(gramsOf('carbohydrate', { value: 250, by: 'grams' }, { kcal: 2400 })).toBe(250)
+  const { parts, conflicts } = nutrientPlan(2400, {
+    ...{ proteinG: 180, carbohydrateG: 240, fatShare: 0.3 },
+  })
+  expect(parts.fat.grams).toBeCloseTo(80, 9)
+  expect(conflicts).toEqual([])
+  expect(() => gramsOf('protein', { value: 2, by: 'perKg' }, { kcal: 2400 })).toThrow(
+    /^Body mass: is missing/,
+  )
+  expect(() => gramsOf('fat', { value: 120, by: 'percent' }, base)).toThrow(/^Fat: got .*100 %/)
 })

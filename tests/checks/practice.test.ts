@@ -67,19 +67,19 @@ describe('ranges', () => {
     ['gallagher-white', 25, man, 'as at BMI 25 to 30'],
     ['coaching-age', 20, man, 'in the range'],
     ['health-range', 33, woman, 'above the range'],
-    ['bmi-who', 25, man, '25 to 30'],
-    ['whr-who', 0.9, man, 'at or over the line'],
+    ['bmi-who', 25, man, 'pre-obese'],
+    ['whr-who', 0.9, man, 'at risk'],
     ['waist-who', 90, woman, 'substantially increased'],
     ['waist-acsm', 120, man, 'high'],
     ['waist-acsm', 121, man, 'very high'],
-    ['whtr-nice', 0.49, man, '0.4 to 0.5'],
+    ['whtr-nice', 0.49, man, 'healthy'],
   ] as const)('%s %f', (table, value, person, band) => {
     expect(classify(table, value, person)!.band.name).toBe(band)
   })
 
   test('a table fed with another waist than its own says so', () => {
     expect(classify('waist-who', 90, man, 'abdomen')!.girthNote).toMatch(
-      /wants waist_midway or iliac/,
+      /^Made for another landmark: waist, midway or hip crests/,
     )
     expect(classify('waist-who', 90, man, 'iliac')!.girthNote).toBeUndefined()
   })

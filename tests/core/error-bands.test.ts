@@ -13,7 +13,7 @@ import {
   estimate,
   occasionErrors,
   percentTem,
-  QUANTITIES,
+  EQUATION_QUANTITIES,
   quantityOf,
   reliability,
   RELOCATION_SHARE,
@@ -117,7 +117,7 @@ describe('the gradient carries the error as Monte Carlo does', () => {
     )
   const trials = Object.fromEntries(SEVEN_FOLDS.map((site) => [site, 2]))
 
-  const CARRIED = [...QUANTITIES, 'energy'] as const
+  const CARRIED = [...EQUATION_QUANTITIES, 'energy'] as const
   test.each(CARRIED)('%s', (quantity) => {
     const normal = randomNormal.source(randomLcg(0.31))(0, 1)
     const measure = (subject: typeof before | typeof after, truth: Values) => {

@@ -7,7 +7,7 @@ import {
   conditionDifferences,
   judgeChange,
   minimalDetectableChangeOfSum,
-  QUANTITIES,
+  EQUATION_QUANTITIES,
   SEVEN_FOLDS,
   siteError,
   SKINFOLD_IDS,
@@ -86,7 +86,7 @@ describe('a judgement of two check-ins', () => {
           { ...two, measuredOn: one.measuredOn },
           { ...one, measuredOn: two.measuredOn },
         )
-        for (const quantity of [...QUANTITIES, 'mass'] as const) {
+        for (const quantity of [...EQUATION_QUANTITIES, 'mass'] as const) {
           const [there, again] = [forth.quantities[quantity], back.quantities[quantity]]
           expect(there === undefined).toBe(again === undefined)
           if (!there || !again) continue
@@ -131,7 +131,7 @@ describe('a judgement of two check-ins', () => {
     }, 0)
     expect(errorOf(judged, 'sum')).toBeCloseTo(Math.sqrt(variance), 6)
     expect(judged.quantities.sum!.worthwhile).toBe(smallestWorthwhileChangeOfSum(7))
-    expect(judged.foldsInSum).toBe(7)
+    expect(judged.sumFolds).toHaveLength(7)
     expect(judged.weeks).toBeCloseTo(31 / 7, 9)
   })
 
@@ -295,7 +295,7 @@ test('the band of a curve is the error of one check-in: of two alike, the change
   const measured = sheet('2026-07-01', SHEET)
   const bands = bandsOf(woman, measured, basisOf(woman, measured))
   const { quantities } = judgeChange(woman, measured, { ...measured, measuredOn: '2026-08-01' })
-  for (const quantity of QUANTITIES) {
+  for (const quantity of EQUATION_QUANTITIES) {
     expect(bands[quantity]!.halfWidth * Math.SQRT2).toBeCloseTo(
       Z95 * quantities[quantity]!.standardError,
       6,

@@ -178,9 +178,10 @@ test('the next check-in is due when the pace has outgrown the hand', () => {
   expect(next.days).toBeGreaterThanOrEqual(14)
   expect(next.days).toBeLessThanOrEqual(28)
   expect(nextMeasuring(judgement, 64, 2 * next.pace)!.days).toBeLessThanOrEqual(next.days / 2 + 1)
-  // By the folds where no mass was taken: a kilogram of fat is about 8 mm on the sum (judgement, no source).
-  const { sum } = judgement.quantities
-  const half = nextMeasuring({ quantities: { sum } }, undefined, 0.5)!
+  // By the folds where no mass was taken: a kilogram of fat is about 8 mm on a sum of seven (judgement, no source).
+  const { sumFolds, quantities } = judgement
+  const { sum } = quantities
+  const half = nextMeasuring({ sumFolds, quantities: { sum } }, undefined, 0.5)!
   expect(half).toMatchObject({ by: 'sum', pace: 4 })
   expect(half.days).toBe(Math.ceil((7 * sum!.minimalDetectableChange) / 4))
 })

@@ -347,16 +347,16 @@ test('a client who sees sums and girths only meets no percentage and no class na
   const noLevels = async () => expect(await bodyText()).not.toMatch(/%|\bfat\b|athletes|fitness/i)
   await enter(page, '61.5')
   await flow.toResult(page)
-  await waitForText(page, 'The folds add up to 108.5 mm.')
+  await waitForText(page, 'The 7 folds add up to 108.5 mm.')
   await noLevels()
   await press(page, 'for Nora')
-  await waitForText(page, 'Your folds add up to')
+  await waitForText(page, 'Your 7 folds add up to')
   await noLevels()
   await press(page, 'for the coach')
   await press(page, 'Show percentages to the coach')
   await waitForText(page, 'give or take')
   await press(page, 'Close the check-in')
-  await waitForText(page, 'Sum of folds')
+  await waitForText(page, 'Sum of 7 folds 109 mm.')
   expect(await bodyText()).not.toMatch(/\d %|Fat %|Lean,/)
 })
 
@@ -474,10 +474,11 @@ describe('tables, bench and settings', () => {
     for (let i = 0; i < 2; i++) await page.keyboard.press('Backspace')
     // The sheet of check-values.md (common practice, no source): 11.84 %.
     await page.waitForFunction(() =>
-      /Jackson-Pollock, seven folds\s+11\.8 %/.test(
+      /Jackson-Pollock, seven folds\s[^%]*\s11\.8 %/.test(
         (document.querySelector('[data-test="every"]') as HTMLElement | null)?.innerText ?? '',
       ),
     )
+    await press(page, 'Options')
     await press(page, 'International sites')
     await page.waitForFunction(
       () => !document.querySelector('[data-test="every"]')?.textContent?.includes('Jackson'),
@@ -491,7 +492,7 @@ describe('tables, bench and settings', () => {
     await page.type('#age', '36')
     for (const [i, site] of SEVEN_FOLDS.entries()) await page.type(`#${site}`, String(NOW[i]))
     await page.type('#mass', '61')
-    await press(page, 'Keep it as a check-in…')
+    await press(page, 'Save as a check-in…')
     await press(page, 'Quinn Quick')
     await page.waitForFunction(() => location.pathname.startsWith('/check-in/'))
     const { checkIns } = await flow.recordOf(server, clientId)

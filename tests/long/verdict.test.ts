@@ -3,9 +3,9 @@ import {
   compare,
   judgeChange,
   protocolById,
-  QUANTITIES,
+  EQUATION_QUANTITIES,
   quantityOf,
-  type Quantity,
+  type EquationQuantity,
   type Reading,
   type Skill,
 } from '#core'
@@ -50,7 +50,7 @@ function truthOf({ sex, ageYears, before, now }: Person) {
     values: truth.values,
   })
   const { before: then, after } = compare('jackson-pollock-7', of(before), of(now))
-  return (quantity: Quantity) => quantityOf(quantity, after)! - quantityOf(quantity, then)!
+  return (quantity: EquationQuantity) => quantityOf(quantity, after)! - quantityOf(quantity, then)!
 }
 
 const CLIENTS = 10_000
@@ -58,20 +58,20 @@ const CLIENTS = 10_000
 describe.each<Skill>(['trained', 'novice'])('10,000 simulated clients of a %s hand', (skill) => {
   test('the 95 % intervals hold the truth 93 to 97 times in 100', () => {
     const club = people({ seed: 0.61, skill })
-    const held = Object.fromEntries(QUANTITIES.map((q) => [q, 0]))
+    const held = Object.fromEntries(EQUATION_QUANTITIES.map((q) => [q, 0]))
     let thirds = 0
     for (let i = 0; i < CLIENTS; i++) {
       const person = club.next()
       const truth = truthOf(person)
       const { quantities } = judged(person, skill)
       thirds += [...person.now.trials.values()].some((t) => t.length > 2) ? 1 : 0
-      for (const quantity of QUANTITIES) {
+      for (const quantity of EQUATION_QUANTITIES) {
         const [low, high] = quantities[quantity]!.interval
         if (truth(quantity) >= low && truth(quantity) <= high) held[quantity]!++
       }
     }
     expect(thirds).toBeGreaterThan(CLIENTS / 4)
-    for (const quantity of QUANTITIES) {
+    for (const quantity of EQUATION_QUANTITIES) {
       expect(held[quantity]! / CLIENTS, quantity).toBeGreaterThan(0.93)
       expect(held[quantity]! / CLIENTS, quantity).toBeLessThan(0.97)
     }

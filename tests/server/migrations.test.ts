@@ -33,7 +33,7 @@ function firstOf(count: number): string {
 const quoted = (value: unknown) =>
   value === null ? 'null' : typeof value === 'number' ? String(value) : `'${String(value)}'`
 
-test.each([2, 3, 4, 5, 6, 7])(
+test.each([2, 3, 4, 5, 6, 7, 8])(
   'a data folder of the first %i migrations opens with everything that was in it',
   async (count) => {
     const data = join(folder, `data-${count}`)

@@ -122,7 +122,7 @@ describe('leaderboards', () => {
       boardSchema.parse(
         (await api.patch(`/api/leaderboards/${group.id}`, { ...form, measure: measured })).body,
       )
-    for (const measured of ['fatPercent', 'fatMass', 'recomposition']) {
+    for (const measured of ['fatPercent', 'fatMass', 'equationSum', 'recomposition']) {
       const shown = await board(measured)
       expect(JSON.stringify(shown.lines) + JSON.stringify(shown.unranked)).not.toMatch(/Sue/)
       expect(shown.lines.map(({ name }) => name)).toEqual(['Bo Winner', null])

@@ -1,5 +1,14 @@
 <script setup lang="ts">
-import { fixed, massIn, signed, type Judgement, type MassUnit, type Verdict } from '#core'
+import {
+  equationSumName,
+  fixed,
+  foldSumName,
+  massIn,
+  signed,
+  type Judgement,
+  type MassUnit,
+  type Verdict,
+} from '#core'
 
 /** Every quantity's change with its interval, what the hand can tell, and how sure it is. */
 const props = defineProps<{ judgement: Judgement; unit: MassUnit; percentages: boolean }>()
@@ -15,11 +24,26 @@ interface Row {
 }
 
 const rows = computed(() => {
-  const { quantities: q, foldsInSum } = props.judgement
+  const { quantities: q, sumFolds, sumIsWhole, equationFolds } = props.judgement
+  const part = equationFolds.length < sumFolds.length
   const mass = (kg: number) => massIn(kg, props.unit)
   const same = (value: number) => value
   const all: Row[] = [
-    { id: 'sum', label: `Sum of ${foldsInSum} folds`, unit: 'mm', verdict: q.sum, scale: same },
+    {
+      id: 'sum',
+      label: foldSumName(sumFolds, sumIsWhole),
+      unit: 'mm',
+      verdict: q.sum,
+      scale: same,
+    },
+    {
+      id: 'equationSum',
+      label: equationSumName(equationFolds.length),
+      unit: 'mm',
+      verdict: part ? q.equationSum : undefined,
+      scale: same,
+      level: true,
+    },
     {
       id: 'fatPercent',
       label: 'Fat %',
@@ -69,7 +93,7 @@ const rows = computed(() => {
       <TableHead :columns="['change', '95 in 100', 'can tell from']" last="verdict" wide />
       <tbody>
         <tr v-for="row in rows" :key="row.id" class="border-b border-line">
-          <th scope="row" class="py-1 pr-3 whitespace-nowrap">{{ row.label }}</th>
+          <th scope="row" class="max-w-72 py-1 pr-3">{{ row.label }}</th>
           <td class="figure pl-6 text-right text-[24px] whitespace-nowrap">
             {{ signed(row.scale(row.verdict.change), 1) }} {{ row.unit }}
           </td>

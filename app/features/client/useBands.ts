@@ -24,7 +24,7 @@ export function useBands<M extends Measured & { id: string }>(
       onCleanup(() => (old = true))
       const made = new Map<string, Bands>()
       const last = all.at(-1)
-      const basis = last && basisOf(view().client, last)
+      const basis = last && basisOf(view().client, last, all)
       for (const checkIn of all) {
         await breathe()
         if (old) return

@@ -1,7 +1,10 @@
 import {
   ageOn,
   basisOf,
+  equationById,
+  equationSumName,
   fixed,
+  foldSumName,
   goalOf,
   isGirth,
   isoDateOf,
@@ -11,9 +14,9 @@ import {
   massIn,
   massOf,
   nameOf,
-  protocolOf,
   seriesBy,
-  siteValues,
+  sumGap,
+  variantFor,
   weeklyAverages,
   type Measured,
   type Quantity,
@@ -23,7 +26,10 @@ import type { CheckInWithReadings } from '#shared/contract/check-ins'
 import type { ClientRecord } from '#shared/contract/record'
 import type { Curve } from './SeriesChart.vue'
 
-type Subject = 'parts' | 'fatPercent' | 'sum' | 'mass' | SiteId
+type Subject = 'parts' | 'fatPercent' | 'sum' | 'equationSum' | 'mass' | SiteId
+
+/** Not for a client who sees sums and girths only. */
+const LEVELS: ReadonlySet<Subject> = new Set<Subject>(['parts', 'fatPercent', 'equationSum'])
 
 /**
  * What can be shown over time of a client, and the curves of what is chosen.
@@ -38,7 +44,7 @@ export function useClientCurves(
 ) {
   const massUnit = useMassUnit()
   const lengthUnit = useLengthUnit()
-  const { newest, sites } = useLedger(view, measured)
+  const { newest, sites, sheets, followed } = useLedger(view, measured)
 
   const subject = ref<Subject>(shown.value ? 'parts' : 'sum')
   const subjects = computed(() => [
@@ -48,27 +54,57 @@ export function useClientCurves(
           { id: 'fatPercent', name: 'Fat %' },
         ]
       : []),
-    { id: 'sum', name: 'Sum of folds' },
+    ...(followed.value
+      ? [
+          {
+            id: 'sum',
+            name: foldSumName(
+              followed.value.folds.map(({ site }) => site),
+              followed.value.whole,
+            ),
+          },
+        ]
+      : []),
+    ...(shown.value && equationFolds.value
+      ? [{ id: 'equationSum', name: equationSumName(equationFolds.value) }]
+      : []),
     { id: 'mass', name: 'Body mass, each day and week' },
     ...sites.value.map((site) => ({ id: site, name: nameOf(site) })),
   ])
   watch(shown, (may) => {
-    if (!may && (subject.value === 'parts' || subject.value === 'fatPercent')) subject.value = 'sum'
+    if (!may && LEVELS.has(subject.value)) subject.value = 'sum'
   })
 
+  /** How many folds the equation adds up, where that is another sum than the one of all folds. */
+  const equationFolds = computed(() => {
+    const id = basis.value?.equationId
+    if (id === undefined) return undefined
+    const { length } = variantFor(equationById(id), view.value.client.sex).folds
+    const same = followed.value?.whole && followed.value.folds.length === length
+    return length > 1 && !same ? length : undefined
+  })
   const basis = computed(() => newest.value && basisOf(view.value.client, newest.value))
-  const byEquation = computed(() => ['parts', 'fatPercent', 'sum'].includes(subject.value))
-  const gaps = computed(() =>
-    basis.value && byEquation.value
+  const byEquation = computed(() => LEVELS.has(subject.value))
+  const gaps = computed(() => {
+    if (subject.value === 'sum' && followed.value) {
+      const { folds } = followed.value
+      return measured.value.flatMap(({ id, measuredOn: on }, i) => {
+        const gap = sumGap(sheets.value[i]!, folds)
+        return gap ? [{ id, on, gap }] : []
+      })
+    }
+    return basis.value && byEquation.value
       ? seriesBy(view.value.client, measured.value, basis.value).flatMap(({ checkIn, gap }) =>
           gap ? [{ id: checkIn.id, on: checkIn.measuredOn, gap }] : [],
         )
-      : [],
-  )
+      : []
+  })
 
   const bands = useBands(() => view.value, measured)
   /** The curves are worked out: until then there are days without a value. */
-  const ready = computed(() => !byEquation.value || bands.value !== undefined)
+  const ready = computed(
+    () => !(byEquation.value || subject.value === 'sum') || bands.value !== undefined,
+  )
 
   /** One quantity over the check-ins, with the band of the measurement error. */
   function byCheckIn(
@@ -103,6 +139,8 @@ export function useClientCurves(
         return [byCheckIn('fatPercent', 'fat %', { color: AMBER, symbol: 'triangle' })]
       case 'sum':
         return [byCheckIn('sum', 'sum', { color: OAK, symbol: 'circle' })]
+      case 'equationSum':
+        return [byCheckIn('equationSum', 'sum of the equation', { color: OAK, symbol: 'circle' })]
       case 'mass':
         return massCurves()
       default:
@@ -136,11 +174,10 @@ export function useClientCurves(
   }
 
   function siteCurve(site: SiteId): Curve {
-    const { sex } = view.value.client
     return {
       ...{ name: nameOf(site).toLowerCase(), color: OAK, symbol: 'circle' },
-      points: measured.value.map((m) => {
-        const value = siteValues(protocolOf(m), sex, m.readings)[site]?.value
+      points: measured.value.map((m, i) => {
+        const value = sheets.value[i]!.sites[site]?.value
         const inUnit =
           value === undefined ? null : isSkinfold(site) ? value : lengthIn(value, lengthUnit.value)
         return { date: m.measuredOn, value: inUnit }
@@ -152,14 +189,19 @@ export function useClientCurves(
     const of = subject.value
     if (of === 'parts' || of === 'mass') return massUnit.value
     if (of === 'fatPercent') return '%'
-    return of === 'sum' || isSkinfold(of) ? 'mm' : lengthUnit.value
+    return of === 'sum' || of === 'equationSum' || isSkinfold(of) ? 'mm' : lengthUnit.value
   })
 
   /** What the plan in force asks of what is shown. */
   const goal = computed(() => {
     const plan = view.value.planInForce
     const of = subject.value === 'parts' ? ('fatMass' as const) : subject.value
-    const girth = of !== 'fatPercent' && of !== 'fatMass' && of !== 'mass' && of !== 'sum'
+    const girth =
+      of !== 'mass' &&
+      of !== 'fatMass' &&
+      of !== 'sum' &&
+      of !== 'fatPercent' &&
+      of !== 'equationSum'
     if (!plan || (girth && !isGirth(of))) return undefined
     const { sex, birthDate } = view.value.client
     const { goal: wanted, fatKg, leanKg, standardError } = plan.definition

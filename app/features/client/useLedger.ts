@@ -1,10 +1,10 @@
 import {
+  followedFolds,
   GIRTH_IDS,
-  massOf,
   protocolOf,
   readingsInForce,
   seriesBy,
-  siteValues,
+  sheetOf,
   SKINFOLD_IDS,
   type Measured,
   type SiteId,
@@ -29,14 +29,10 @@ export function useLedger<M extends Measured & CheckInWithReadings>(
   const series = computed(() =>
     newest.value ? seriesBy(view.value.client, columns.value, newest.value) : [],
   )
-  const values = computed(() =>
-    columns.value.map((checkIn) =>
-      siteValues(protocolOf(checkIn), view.value.client.sex, checkIn.readings),
-    ),
-  )
-  const masses = computed(() =>
-    columns.value.map(({ readings, weekMass }) => weekMass?.kg ?? massOf(readings)),
-  )
+  const sheets = computed(() => columns.value.map((checkIn) => sheetOf(view.value.client, checkIn)))
+  const values = computed(() => sheets.value.map((sheet) => sheet.sites))
+  /** The folds whose sum all have in common. */
+  const followed = computed(() => followedFolds(sheets.value))
 
   /** Every site that was ever taken, in the order of the newest protocol, then the rest. */
   const sites = computed<SiteId[]>(() => {
@@ -55,7 +51,7 @@ export function useLedger<M extends Measured & CheckInWithReadings>(
     )
   }
 
-  return { columns, newest, open, series, values, masses, sites, supersededOf }
+  return { columns, newest, open, series, sheets, values, followed, sites, supersededOf }
 }
 
 export type Ledger<M extends Measured & CheckInWithReadings> = ReturnType<typeof useLedger<M>>

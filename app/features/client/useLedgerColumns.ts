@@ -1,5 +1,8 @@
 import {
+  equationById,
+  equationSumName,
   fixed,
+  foldSumOf,
   formatDate,
   formatFold,
   isOtherSetup,
@@ -9,6 +12,7 @@ import {
   nameOf,
   protocolOf,
   trialsOf,
+  variantFor,
   type MassUnit,
   type Measured,
   type SiteId,
@@ -35,8 +39,11 @@ export interface LedgerSource {
   nowId?: string
 }
 
+/** Every fold of each check-in, those that all have in common, and those that the equation adds up. */
+type SumLine = 'sum' | 'common-sum' | 'equation-sum'
+
 interface Line {
-  id: SiteId | 'sum' | 'mass' | 'fat-percent' | 'fat' | 'lean'
+  id: SiteId | SumLine | 'mass' | 'fat-percent' | 'fat' | 'lean'
   label: string
   strong?: boolean
   /** Not for a client who sees sums and girths only. */
@@ -49,8 +56,8 @@ export function useLedgerColumns(
     columns,
     newest,
     series,
-    values,
-    masses,
+    sheets,
+    followed,
     sites,
     supersededOf,
   }: Ledger<Measured & CheckInWithReadings>,
@@ -80,13 +87,45 @@ export function useLedgerColumns(
     })
   })
 
+  /** How many folds each check-in's own sum is of. */
+  const counts = computed(() => sheets.value.map((sheet) => foldSumOf(sheet)?.folds.length))
+  const sumLines = computed<Line[]>(() => {
+    const kinds = new Set(counts.value.filter((count) => count !== undefined))
+    const all = followed.value?.folds.length
+    const ofEquation = equationFolds.value
+    const common = all !== undefined && !followed.value!.whole
+    return [
+      ...(kinds.size === 0
+        ? []
+        : [
+            {
+              ...{ id: 'sum' as const, strong: true },
+              label:
+                kinds.size === 1 && !common ? `Sum of ${[...kinds][0]} folds` : 'Sum of all folds',
+            },
+          ]),
+      ...(common
+        ? [{ id: 'common-sum' as const, label: `Sum of ${all} shared folds`, strong: true }]
+        : []),
+      ...(ofEquation > 1 && (ofEquation !== all || common)
+        ? [{ id: 'equation-sum' as const, label: equationSumName(ofEquation), level: true }]
+        : []),
+    ]
+  })
+  /** How many folds the equation of the series adds up. */
+  const equationFolds = computed(() => {
+    const made = series.value.findLast(({ estimate }) => estimate)?.estimate
+    if (!made) return 0
+    return variantFor(equationById(made.equationId), source.view.client.sex).folds.length
+  })
+
   const lines = computed<Line[]>(() =>
     [
       ...sites.value.map((id) => ({
         id,
         label: isSkinfold(id) ? nameOf(id) : `${nameOf(id)}, ${lengthUnit.value}`,
       })),
-      { id: 'sum' as const, label: 'Sum', strong: true },
+      ...sumLines.value,
       { id: 'mass' as const, label: `Body mass, ${source.unit}` },
       { id: 'fat-percent' as const, label: 'Fat %', level: true },
       { id: 'fat' as const, label: `Fat, ${source.unit}`, level: true },
@@ -99,32 +138,40 @@ export function useLedgerColumns(
     // Read here, so that a change of any makes all columns anew.
     const { unit, showTrials: withTrials, showSuperseded: withSuperseded, thenId, nowId } = source
     const length = lengthUnit.value
+    const sameFolds = new Set(counts.value).size === 1
     const all = columns.value.map((checkIn, i) => ({
       checkIn,
-      ...{ point: series.value[i]!, values: values.value[i]!, massKg: masses.value[i] },
+      ...{ point: series.value[i]!, sheet: sheets.value[i]! },
     }))
     const rows = lines.value.map(({ id }) => id)
     const ofSite = new Set<string>(sites.value)
 
     const mass = (kg: number | undefined) => (kg === undefined ? '–' : fixed(massIn(kg, unit), 1))
+    const fold = (mm: number | undefined) => (mm === undefined ? '–' : formatFold(mm))
     const site = (id: SiteId, value: number) =>
       isSkinfold(id) ? formatFold(value) : fixed(lengthIn(value, length), 1)
-    function text(id: Line['id'], { point, values: taken, massKg }: (typeof all)[number]) {
+    function text(id: Line['id'], { point, sheet }: (typeof all)[number]) {
       const { estimate } = point
-      if (id === 'mass') return mass(massKg)
+      if (id === 'mass') return mass(sheet.subject.massKg)
       if (id === 'fat') return mass(estimate?.fatMassKg)
       if (id === 'lean') return mass(estimate?.leanMassKg)
       if (id === 'fat-percent') return estimate ? fixed(estimate.fatPercent, 1) : '–'
-      if (id === 'sum') return estimate?.sumMm === undefined ? '–' : formatFold(estimate.sumMm)
-      return taken[id] ? site(id, taken[id].value) : '–'
+      if (id === 'sum') return fold(foldSumOf(sheet)?.mm)
+      if (id === 'common-sum') return fold(foldSumOf(sheet, followed.value!.folds)?.mm)
+      if (id === 'equation-sum') return fold(estimate?.sumMm)
+      const taken = sheet.sites[id]
+      return taken ? site(id, taken.value) : '–'
     }
-    const trials = (id: Line['id'], { checkIn }: (typeof all)[number]) =>
-      withTrials && ofSite.has(id)
+    const trials = (id: Line['id'], { checkIn, sheet }: (typeof all)[number]) => {
+      // Sums of different folds side by side say of how many each is.
+      if (id === 'sum' && !sameFolds) return `of ${foldSumOf(sheet)?.folds.length ?? 0}`
+      return withTrials && ofSite.has(id)
         ? trialsOf(checkIn.readings, id as SiteId, protocolOf(checkIn))
             .filter((trial) => trial !== undefined)
             .map((trial) => site(id as SiteId, trial))
             .join(' ')
         : ''
+    }
     const superseded = (id: Line['id'], { checkIn }: (typeof all)[number]) =>
       withSuperseded && (ofSite.has(id) || id === 'mass')
         ? supersededOf(checkIn, id as SiteId | 'mass').map((r) =>

@@ -5,5 +5,6 @@ export const MEASURE_WORDS: Record<BoardMeasure, { name: string; mass: boolean; 
   recomposition: { name: 'net swing: fat lost plus lean gained', mass: true, unit: '' },
   fatMass: { name: 'change of fat mass', mass: true, unit: '' },
   fatPercent: { name: 'change of fat %', mass: false, unit: 'points' },
-  sum: { name: 'change of the sum of folds', mass: false, unit: 'mm' },
+  sum: { name: 'change of the sum of all folds', mass: false, unit: 'mm' },
+  equationSum: { name: 'change of the equation’s sum', mass: false, unit: 'mm' },
 }

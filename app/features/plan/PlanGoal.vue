@@ -1,10 +1,17 @@
 <script setup lang="ts">
-import { massIn, fixed, formatMass, nameOf } from '#core'
+import { massIn, fixed, formatMass, nameOf, sumPerKgOfFat } from '#core'
 
 /** What is wished for, and the body that it leads to. */
 const draft = usePlanDraft()
 const { kinds, kind, goalText, goalUnit, girths, girth, date, peakWeek, targets, shown } = draft
-const { today } = draft
+const { today, start } = draft
+/** The sum that the goal is of, as it is now. */
+const goalSum = computed(() =>
+  kind.value === 'sum' || kind.value === 'equationSum' ? start.value?.[kind.value] : undefined,
+)
+const goalSumNames = computed(() =>
+  goalSum.value?.folds.map((site) => nameOf(site).toLowerCase()).join(', '),
+)
 const massUnit = useMassUnit()
 const mass = (kg: number) => formatMass(kg, massUnit.value)
 </script>
@@ -17,6 +24,9 @@ const mass = (kg: number) => formatMass(kg, massUnit.value)
       <FieldRow v-if="kind !== 'holdLean'" id="goal" :label="`Goal, ${goalUnit}`">
         <input id="goal" v-model="goalText" class="field max-w-32" inputmode="decimal" />
       </FieldRow>
+      <p v-if="goalSum" class="pb-2 text-faded" data-test="goal-sum">
+        now {{ fixed(goalSum.mm, 1) }} mm: {{ goalSumNames }}
+      </p>
       <FieldRow v-if="kind === 'girth'" id="girth" label="Which girth">
         <select id="girth" v-model="girth" class="field w-auto!">
           <option v-for="g in girths" :key="g" :value="g">{{ nameOf(g) }}</option>
@@ -76,9 +86,13 @@ const mass = (kg: number) => formatMass(kg, massUnit.value)
     <p v-if="targets?.ok && shown" class="text-faded">
       The usual lean change is the Forbes relation, from women at rest: it expects too much lean
       loss of lean people who train.
-      <template v-if="kind === 'sum' || kind === 'girth'">
-        Folds and girths are turned into fat by 8 mm of the sum and 1 cm a kilogram (judgement):
-        follow the number itself.
+      <template v-if="kind === 'girth'">
+        A girth is turned into fat by 1 cm a kilogram (judgement): follow the number itself.
+      </template>
+      <template v-else-if="goalSum">
+        A sum of {{ goalSum.folds.length }} folds is turned into fat by
+        {{ fixed(sumPerKgOfFat(goalSum.folds.length), 1) }} mm a kilogram (judgement): follow the
+        number itself.
       </template>
     </p>
   </section>

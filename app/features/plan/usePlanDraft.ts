@@ -38,6 +38,7 @@ export const GOAL_KINDS_NAMED: { value: GoalKind; name: string; level?: boolean 
   { value: 'fatMass', name: 'fat mass', level: true },
   { value: 'mass', name: 'body mass' },
   { value: 'sum', name: 'sum of folds' },
+  { value: 'equationSum', name: 'the equation’s sum', level: true },
   { value: 'girth', name: 'a girth' },
   { value: 'holdLean', name: 'hold lean', level: true },
 ]
@@ -78,7 +79,17 @@ function planDraft({ client, measured, flags, training: trains, shown }: Ground)
   const stopped = computed(() => cautions.value.some(({ stops }) => stops))
 
   /* The wish. */
-  const kinds = computed(() => GOAL_KINDS_NAMED.filter(({ level }) => shown.value || !level))
+  const kinds = computed(() => {
+    const { sum, equationSum } = start.value ?? {}
+    // The equation's sum is another quantity only where the set has more folds than it adds up.
+    const apart = equationSum && sum && equationSum.folds.length < sum.folds.length
+    return GOAL_KINDS_NAMED.filter(
+      ({ value, level }) =>
+        (shown.value || !level) &&
+        (value !== 'sum' || sum) &&
+        (value !== 'equationSum' || apart || kind.value === value),
+    )
+  })
   const kind = ref<GoalKind>('mass')
   const goalText = ref('')
   const girths = computed(() => GIRTH_IDS.filter((g) => start.value?.girthsCm?.[g] !== undefined))
@@ -96,7 +107,13 @@ function planDraft({ client, measured, flags, training: trains, shown }: Ground)
     return kind.value === 'girth' && lengthUnit.value === 'in' ? CM_PER_INCH : 1
   })
   const goalUnit = computed(() => {
-    const of = { fatPercent: '%', sum: 'mm', girth: lengthUnit.value, holdLean: '' } as const
+    const of = {
+      fatPercent: '%',
+      sum: 'mm',
+      equationSum: 'mm',
+      girth: lengthUnit.value,
+      holdLean: '',
+    } as const
     return kind.value === 'fatMass' || kind.value === 'mass' ? massUnit.value : of[kind.value]
   })
   const goal = computed<Goal>(() => {

@@ -2,6 +2,9 @@
 import {
   comparedWith,
   fixed,
+  foldSumName,
+  foldSumOf,
+  followedFolds,
   formatDate,
   formatLength,
   formatMass,
@@ -10,7 +13,6 @@ import {
   resultOf,
   sheetOf,
   judgeChange,
-  type Measured,
 } from '#core'
 import type { ResultProps } from './result-props'
 
@@ -26,40 +28,44 @@ const result = computed(() => {
   return found.ok ? found.value : undefined
 })
 
-/** Sum of the folds now, and of the same folds before. */
-function sumOf(checkIn: Measured): number | undefined {
-  const { sites } = sheetOf(props.client, checkIn)
-  const folds = sheet.value.protocol.folds[props.client.sex]
-  const values = folds.map((site) => sites[site]?.value)
-  if (values.length === 0 || values.some((v) => v === undefined)) return undefined
-  return values.reduce<number>((total, v) => total + v!, 0)
-}
-const sum = computed(() => sumOf(props.checkIn))
 const before = computed(() => comparedWith(props.client, props.checkIn, props.earlier))
 const first = computed(() =>
   comparedWith(props.client, props.checkIn, [...props.earlier].reverse()),
 )
-/** Then and now, at most three bars, oldest first. */
-const bars = computed(() => {
-  const visits = [first.value, before.value, props.checkIn].filter((c) => c !== undefined)
-  const once = [...new Map(visits.map((c) => [c.id, c])).values()]
-  return once.flatMap((c) => {
-    const value = sumOf(c)
-    return value === undefined ? [] : [{ on: c.measuredOn, value, now: c.id === props.checkIn.id }]
-  })
+/** The visits compared, at most three, oldest first. */
+const visits = computed(() => {
+  const all = [first.value, before.value, props.checkIn].filter((c) => c !== undefined)
+  return [...new Map(all.map((c) => [c.id, c])).values()].map((checkIn) => ({
+    checkIn,
+    sheet: sheetOf(props.client, checkIn),
+  }))
 })
+/** The folds that are compared: all of the set, or those that the visits have in common. */
+const followed = computed(() => followedFolds(visits.value.map((visit) => visit.sheet)))
+const bars = computed(() =>
+  visits.value.flatMap(({ checkIn: { id, measuredOn }, sheet: then }) => {
+    const value = followed.value && foldSumOf(then, followed.value.folds)?.mm
+    return value === undefined ? [] : [{ on: measuredOn, value, now: id === props.checkIn.id }]
+  }),
+)
 const widest = computed(() => Math.max(...bars.value.map(({ value }) => value)))
 
 const sentence = computed(() => {
-  if (sum.value === undefined) return ''
-  const total = `Your folds add up to ${fixed(sum.value, 0)} mm`
-  const then = before.value && sumOf(before.value)
-  if (!before.value || then === undefined) return `${total}. This is where we start.`
+  const sum = foldSumOf(sheet.value)
+  if (!sum) return ''
+  const total = `Your ${sum.folds.length} folds add up to ${fixed(sum.mm, 0)} mm`
+  if (!before.value) return `${total}. This is where we start.`
   const on = formatDate(before.value.measuredOn)
-  const { quantities } = judgeChange(props.client, before.value, props.checkIn)
-  const reach = quantities.sum?.minimalDetectableChange ?? 0
-  const change = sum.value - then
-  if (Math.abs(change) < reach) return `${total}: about the same as on ${on}.`
+  const { quantities, sumFolds } = judgeChange(props.client, before.value, props.checkIn)
+  if (!quantities.sum) return `${total}. This is where we start.`
+  const { change, minimalDetectableChange } = quantities.sum
+  if (sumFolds.length < sum.folds.length) {
+    const shared = `the ${sumFolds.length} of them that were measured on ${on}`
+    if (Math.abs(change) < minimalDetectableChange) return `${total}: ${shared} are about the same.`
+    const by = `${fixed(Math.abs(change), 0)} mm ${change < 0 ? 'less' : 'more'}`
+    return `${total}: ${shared} add up to ${by}.`
+  }
+  if (Math.abs(change) < minimalDetectableChange) return `${total}: about the same as on ${on}.`
   const by = `${fixed(Math.abs(change), 0)} mm ${change < 0 ? 'less' : 'more'}`
   return `${total}: ${by} than on ${on}.`
 })
@@ -92,6 +98,14 @@ const parts = computed(() => {
       {{ sentence || `${client.name.split(' ')[0]}, measured.` }}
     </h2>
     <div v-if="bars.length" class="space-y-2 pb-8">
+      <p v-if="followed && !followed.whole && bars.length > 1" class="text-faded">
+        {{
+          foldSumName(
+            followed.folds.map(({ site }) => site),
+            false,
+          )
+        }}
+      </p>
       <div v-for="bar in bars" :key="bar.on" class="flex items-center gap-3">
         <span class="w-24 text-right" :class="{ 'font-bold': bar.now }">
           {{ bar.now ? 'now' : formatDate(bar.on) }}

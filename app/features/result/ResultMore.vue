@@ -1,12 +1,12 @@
 <script setup lang="ts">
 import {
-  bodyMassIndex,
   classify,
   estimate,
   everyResultOf,
   fatMassIndex,
   fatPercentile,
   fixed,
+  indicesOf,
   isSkinfold,
   leadEquation,
   leanMassIndex,
@@ -16,8 +16,6 @@ import {
   sensitivity,
   sheetOf,
   signed,
-  waistToHeight,
-  waistToHip,
   type Person,
   type SkinfoldId,
 } from '#core'
@@ -62,25 +60,25 @@ interface Index {
   value: string
 }
 
-const indices = computed<Index[]>(() => {
-  const { massKg, heightCm } = sheet.value.subject
-  const { sites } = sheet.value
-  const [waist, hip] = [sites.waist?.value, sites.hip?.value]
+/** BMI and the waist's: of any sheet that has their inputs. */
+const figures = computed(() => {
+  const { subject, measured } = sheet.value
+  const girths = measured.filter(({ site }) => !isSkinfold(site))
+  return indicesOf({
+    ...subject,
+    girths: Object.fromEntries(girths.map(({ site, value }) => [site, value])),
+  })
+})
+const massIndices = computed<Index[]>(() => {
+  const { heightCm } = sheet.value.subject
   const list: Index[] = []
   const add = (name: string, value: number, digits: number, unit = '') =>
     list.push({ name, value: `${fixed(value, digits)}${unit}` })
-  if (massKg !== undefined && heightCm !== undefined) {
-    add('BMI', bodyMassIndex(massKg, heightCm), 1, ' kg/m²')
-  }
   if (result.value.ok && result.value.value.fatMassKg !== undefined && heightCm !== undefined) {
     const { fatMassKg, leanMassKg } = result.value.value
     add('Fat mass index', fatMassIndex(fatMassKg, heightCm), 1, ' kg/m²')
     add('Lean mass index', leanMassIndex(leanMassKg!, heightCm), 1, ' kg/m²')
     add('Lean mass index at 1.80 m', normalisedLeanMassIndex(leanMassKg!, heightCm), 1, ' kg/m²')
-  }
-  if (waist !== undefined && hip !== undefined) add('Waist to hip', waistToHip(waist, hip), 2)
-  if (waist !== undefined && heightCm !== undefined) {
-    add('Waist to height', waistToHeight(waist, heightCm), 2)
   }
   return list
 })
@@ -97,8 +95,13 @@ const standing = computed(() => {
 </script>
 
 <template>
-  <div v-if="result.ok" class="space-y-6 pt-6">
-    <section v-if="every.length > 1">
+  <div class="space-y-6 pt-6">
+    <section v-if="figures.length">
+      <h3 class="border-b-2 border-ink pb-1 text-xl">Indices</h3>
+      <IndexTable :figures class="pt-1" />
+    </section>
+
+    <section v-if="result.ok && every.length > 1">
       <h3 class="border-b-2 border-ink pb-1 text-xl">Every equation that these readings allow</h3>
       <EveryEquation :results="every" />
     </section>
@@ -121,9 +124,9 @@ const standing = computed(() => {
       </p>
     </section>
 
-    <section>
-      <h3 class="border-b-2 border-ink pb-1 text-xl">Indices and ranges</h3>
-      <FigureList :lines="indices" class="pt-2" />
+    <section v-if="result.ok">
+      <h3 class="border-b-2 border-ink pb-1 text-xl">Fat % among others</h3>
+      <FigureList :lines="massIndices" class="pt-2" />
       <div class="flex flex-wrap items-center gap-3 pt-3">
         <label for="range-table" class="font-bold">Range table</label>
         <select id="range-table" v-model="tableId" class="field w-auto!">

@@ -5,8 +5,13 @@ import {
   comparedWith,
   CONVERSIONS,
   equationById,
+  equationSumName,
   fixed,
+  foldsTaken,
+  foldSumName,
+  foldSumOf,
   formatDate,
+  formatFold,
   formatLength,
   formatMass,
   isSkinfold,
@@ -18,10 +23,11 @@ import {
   resultOf,
   sheetOf,
   signed,
-  unrounded,
+  variantFor,
   workingOf,
   type Conversion,
   judgeChange,
+  type Judgement,
   type Measured,
   type GirthId,
   type Quantity,
@@ -93,6 +99,8 @@ interface Row {
   tone?: string
   /** Not for a client who sees sums and girths only. */
   level?: boolean
+  /** One of many: set smaller than what it adds up to. */
+  small?: boolean
 }
 
 const rows = computed<Row[]>(() => {
@@ -142,14 +150,6 @@ const rows = computed<Row[]>(() => {
         part('fat-mass', 'Fat mass', 'fatMass', 'text-amber'),
         part('lean-mass', 'Lean mass', 'leanMass', 'text-leaf'),
         {
-          id: 'sum',
-          label: `Sum of ${sheet.value.protocol.folds[props.client.sex].length} folds`,
-          value: estimated.sumMm === undefined ? '' : `${fixed(estimated.sumMm, 1)} mm`,
-          change: millimetres(since?.sumMm),
-          first: millimetres(start?.sumMm),
-          reach: reach('sum', (v) => fixed(v, 1)),
-        },
-        {
           id: 'density',
           label: 'Body density',
           value: estimated.density === undefined ? '' : `${fixed(estimated.density, 5)} g/cm³`,
@@ -161,6 +161,53 @@ const rows = computed<Row[]>(() => {
       ]
     : []
   const { massKg } = sheet.value.subject
+  const whole = foldSumOf(sheet.value)
+  /** How many folds a change is of, where they are not the whole of what was taken. */
+  const partly = (of: Judgement | undefined) =>
+    of?.quantities.sum && whole && of.sumFolds.length < whole.folds.length
+      ? ` (${of.sumFolds.length} shared)`
+      : ''
+  const sumChange = (of: Judgement | undefined) => {
+    const change = millimetres(of?.quantities.sum?.change)
+    return change && `${change}${partly(of)}`
+  }
+  const sums: Row[] = whole
+    ? [
+        {
+          id: 'sum',
+          label: foldSumName(whole.folds, true),
+          value: `${fixed(whole.mm, 1)} mm`,
+          change: sumChange(judgement.value),
+          first: sumChange(sinceFirst.value),
+          reach: reach('sum', (v) => fixed(v, 1)),
+        },
+      ]
+    : []
+  const added = equation.value ? variantFor(equation.value, props.client.sex).folds : []
+  if (whole && estimated?.sumMm !== undefined && added.length < whole.folds.length) {
+    sums.push({
+      id: 'equation-sum',
+      label: equationSumName(added.length),
+      value: `${fixed(estimated.sumMm, 1)} mm`,
+      change: millimetres(since?.sumMm),
+      first: millimetres(start?.sumMm),
+      reach: reach('equationSum', (v) => fixed(v, 1)),
+      level: true,
+    })
+  }
+  const folds = foldsTaken(sheet.value).map(({ site, value }): Row => {
+    const of = (judged: Judgement | undefined) => judged?.folds.find((f) => f.site === site)
+    const [now, start] = [of(judgement.value), of(sinceFirst.value)]
+    return {
+      id: site,
+      label: nameOf(site),
+      value: `${formatFold(value)} mm`,
+      change: millimetres(now && now.now - now.then),
+      first: millimetres(start && start.now - start.then),
+      reach: now ? fixed(now.verdict.minimalDetectableChange, 1) : '',
+      small: true,
+    }
+  })
   const girths = sheet.value.measured.flatMap(({ site, value }): Row[] => {
     if (isSkinfold(site)) return []
     return [
@@ -182,15 +229,15 @@ const rows = computed<Row[]>(() => {
     first: massChange(sinceFirst.value?.quantities.mass?.change),
     reach: reach('mass', massReach),
   }
-  return [...rowsOfEstimate, body, ...girths].filter(
+  return [...rowsOfEstimate, ...sums, body, ...folds, ...girths].filter(
     (row) => row.value !== '' && (shown.value || !row.level),
   )
 })
 
 const sentence = computed(() => {
   if (!shown.value) {
-    const sum = result.value.ok ? result.value.value.sumMm : undefined
-    return sum === undefined ? 'Measured.' : `The folds add up to ${fixed(sum, 1)} mm.`
+    const sum = foldSumOf(sheet.value)
+    return sum ? `The ${sum.folds.length} folds add up to ${fixed(sum.mm, 1)} mm.` : 'Measured.'
   }
   if (!result.value.ok) return result.value.error.message
   const { fatPercent, standardError } = result.value.value
@@ -251,8 +298,8 @@ const sentence = computed(() => {
           <tr v-for="row in rows" :key="row.id" class="border-b border-line">
             <th scope="row" class="py-2 pr-3">{{ row.label }}</th>
             <td
-              class="figure text-right text-[26px] whitespace-nowrap"
-              :class="row.tone"
+              class="figure text-right whitespace-nowrap"
+              :class="[row.tone, row.small ? 'text-[21px]' : 'text-[26px]']"
               :data-test="row.id"
             >
               {{ row.value }}
@@ -296,30 +343,7 @@ const sentence = computed(() => {
       </p>
       <details v-if="steps.ok && shown" class="pt-5" data-test="working">
         <summary class="cursor-pointer font-bold">The working, unrounded</summary>
-        <ScrollBox label="Sheet">
-          <table class="mt-2 border-collapse text-left">
-            <thead class="sr-only">
-              <tr>
-                <th scope="col">Step</th>
-                <th scope="col">How</th>
-                <th scope="col">Value</th>
-              </tr>
-            </thead>
-            <tbody>
-              <tr
-                v-for="step in steps.value"
-                :key="step.label"
-                class="border-b border-line align-top"
-              >
-                <th scope="row" class="py-1.5 pr-4 font-bold">{{ step.label }}</th>
-                <td class="py-1.5 pr-4 tabular-nums">{{ step.formula }}</td>
-                <td class="py-1.5 text-right tabular-nums">
-                  {{ unrounded(step.value) }} {{ step.unit }}
-                </td>
-              </tr>
-            </tbody>
-          </table>
-        </ScrollBox>
+        <WorkingTable :steps="steps.value" />
         <p class="pt-2 text-faded">
           Standard error {{ result.ok ? result.value.standardError : '' }} points of fat %. It
           belongs to one estimate, not to a change.

@@ -46,6 +46,8 @@ const GIRTHS: Record<GirthId, FigureSpot> = {
   neck: girth(100, 64, 13),
   shoulders: girth(100, 93, 54),
   chest_girth: girth(100, 113, 41),
+  bust: girth(100, 119, 41),
+  under_bust: girth(100, 130, 38),
   waist: girth(100, 165, 34),
   waist_midway: girth(100, 173, 34),
   abdomen: girth(100, 185, 36),

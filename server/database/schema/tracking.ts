@@ -86,7 +86,7 @@ export const plans = pg.pgTable(
   ],
 )
 
-const MEASURES = ['fatPercent', 'fatMass', 'sum', 'recomposition'] as const
+const MEASURES = ['fatPercent', 'fatMass', 'sum', 'equationSum', 'recomposition'] as const
 
 /** A leaderboard: some clients, a period and what they are ranked by. */
 export const leaderboards = pg.pgTable(

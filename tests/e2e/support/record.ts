@@ -61,6 +61,7 @@ export interface PlainReading {
   site: string | null
   value: number
   trial?: number
+  standard?: string
   typedUnit?: string
   supersedes?: string | null
   repair?: boolean
@@ -101,19 +102,31 @@ export interface Sheet {
   sites?: SkinfoldId[]
   massKg?: number
   rounds?: number
+  standard?: string
+  girths?: Record<string, number>
 }
 
 /** Folds and a body mass, stored and closed: seven folds once and 62.0 kg where nothing else is said. */
 export async function closeWithSheet(
   server: TestServer,
   checkIn: CheckIn,
-  { folds = LAST, sites = SEVEN_FOLDS, massKg = 62, rounds = 1 }: Sheet = {},
+  {
+    folds = LAST,
+    sites = SEVEN_FOLDS,
+    massKg = 62,
+    rounds = 1,
+    standard = 'us',
+    girths = {},
+  }: Sheet = {},
 ) {
   const numbers = Array.from({ length: rounds }, (_, i) => i + 1)
   await addReadings(server, checkIn, [
     ...numbers.flatMap((trial) =>
-      sites.map((site, i) => ({ kind: 'skinfold' as const, site, value: folds[i]!, trial })),
+      sites.map((site, i) => {
+        return { kind: 'skinfold' as const, site, value: folds[i]!, trial, standard }
+      }),
     ),
+    ...Object.entries(girths).map(([site, value]) => ({ kind: 'girth' as const, site, value })),
     { kind: 'mass', site: null, value: massKg },
   ])
   await server.post(`/api/check-ins/${checkIn.id}/close`, {})

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { addDays, fixed, formatDate, isoDateOf, massIn } from '#core'
+import { addDays, fixed, foldSumName, foldSumOf, formatDate, isoDateOf, massIn } from '#core'
 import { clients } from '~/contract'
 
 await breathe()
@@ -54,8 +54,10 @@ async function enterPaper() {
 /** Where the client stands, as the last check-in has it. */
 const standing = computed(() => {
   const last = series.value.at(-1)?.estimate
-  if (!shown.value && last) {
-    return last.sumMm === undefined ? 'Measured.' : `Sum of folds ${fixed(last.sumMm, 0)} mm.`
+  const sum = ledger.sheets.value.length ? foldSumOf(ledger.sheets.value.at(-1)!) : undefined
+  if (newest.value && (!shown.value || !last)) {
+    if (sum) return `${foldSumName(sum.folds, true)} ${fixed(sum.mm, 0)} mm.`
+    if (!shown.value) return 'Measured.'
   }
   if (!last) return newest.value ? 'No estimate from the last check-in.' : 'No check-in yet.'
   if (last.fatMassKg === undefined) return `About ${fixed(last.fatPercent, 0)} % fat.`

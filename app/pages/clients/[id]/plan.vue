@@ -108,7 +108,7 @@ const foldsTaken = computed(
           <PlanEnergy />
         </InTurn>
         <InTurn v-if="energy?.ok">
-          <PlanNutrients
+          <NutrientPlanner
             v-model:training="training"
             :kcal="energy.value.intakeKcal"
             :mass-kg="massOfStart(start)"

@@ -1,0 +1,79 @@
+<script setup lang="ts">
+import { fixed, formatLength, waistName, type IndexFigure } from '#core'
+
+/** Indices of one body, each with its class by the table made for it, and by the others on demand. */
+const props = defineProps<{ figures: IndexFigure[] }>()
+
+const lengthUnit = useLengthUnit()
+
+const NAMES: Record<IndexFigure['id'], string> = {
+  bmi: 'BMI',
+  waist: 'Waist',
+  waistToHip: 'Waist to hip',
+  waistToHeight: 'Waist to height',
+}
+const rows = computed(() =>
+  props.figures.map(({ id, value, waist, classes: [first, ...others] }) => ({
+    id: waist ? `${id}-${waist}` : id,
+    name: waist ? `${NAMES[id]}, ${waistName(waist)}` : NAMES[id],
+    value:
+      id === 'bmi'
+        ? `${fixed(value, 1)} kg/m²`
+        : id === 'waist'
+          ? formatLength(value, lengthUnit.value)
+          : fixed(value, 2),
+    first,
+    others,
+  })),
+)
+const others = computed(() =>
+  rows.value.flatMap((row) => row.others.map((other) => ({ ...other, of: row.name }))),
+)
+</script>
+
+<template>
+  <div>
+    <table class="w-full max-w-4xl border-collapse text-left" data-test="indices">
+      <caption class="sr-only">
+        Indices with their classes
+      </caption>
+      <thead class="sr-only">
+        <tr>
+          <th scope="col">Index</th>
+          <th scope="col">Value</th>
+          <th scope="col">Class</th>
+        </tr>
+      </thead>
+      <tbody>
+        <tr v-for="row in rows" :key="row.id" class="border-b border-line align-baseline">
+          <th scope="row" class="py-1.5 pr-3 font-normal">{{ row.name }}</th>
+          <td class="figure pr-5 text-right text-[24px] whitespace-nowrap" :data-test="row.id">
+            {{ row.value }}
+          </td>
+          <td class="py-1.5">
+            <template v-if="row.first">
+              <strong :data-test="`${row.id}-class`">{{ row.first.band.name }}</strong>
+              <span class="block text-faded">
+                {{ row.first.table.name }}.
+                {{ row.first.girthNote }}
+              </span>
+            </template>
+            <span v-else class="text-faded">No table for this age.</span>
+          </td>
+        </tr>
+      </tbody>
+    </table>
+    <FoldOut v-if="others.length" title="By other tables, and their sources" class="pt-2">
+      <ul class="max-w-4xl space-y-1 pt-1" data-test="other-classes">
+        <li v-for="other in others" :key="`${other.of} ${other.table.id}`">
+          {{ other.of }}: <strong>{{ other.band.name }}</strong> ({{ other.table.name }}).
+          {{ other.table.note }} {{ other.girthNote }}
+          <span class="text-faded">{{ other.table.source }}.</span>
+        </li>
+      </ul>
+    </FoldOut>
+    <p class="pt-2 text-faded">
+      Classes describe groups of people. Only a physician says what one person’s health is.
+    </p>
+  </div>
+</template>

@@ -1,0 +1,128 @@
+<script setup lang="ts">
+import { v4 as newId } from 'uuid'
+import {
+  isoDateOf,
+  isSkinfold,
+  PROTOCOLS,
+  type OwnProtocol,
+  type Sex,
+  type SiteId,
+  type SkinfoldId,
+  type Typed,
+} from '#core'
+import type { CheckIn, NewReading } from '#shared/contract/check-ins'
+import { checkIns, clients as clientRoutes, gym as gymRoutes } from '~/contract'
+
+/** Keeps the estimate as a check-in of a client, only when asked. */
+const { sex, standard, standardOf, conversion, fields, measured } = useQuickEstimate()
+
+const keeping = ref(false)
+const clients = ref<{ id: string; name: string; sex: Sex }[]>([])
+const { trouble, submit } = useSubmit()
+
+const folds = computed(() => measured.value.map(({ site }) => site).filter(isSkinfold))
+/** Folds of one landmark standard can stand in one check-in. */
+const keepable = computed(() =>
+  folds.value.every((site) => site === 'lower_back' || standardOf(site) === standard.value),
+)
+const hasAll = (of: readonly SkinfoldId[]) => folds.value.every((site) => of.includes(site))
+
+async function askWhose() {
+  keeping.value = true
+  const found = await submit(() => callApi(clientRoutes.list, {}))
+  clients.value = (found?.entries ?? [])
+    .map(({ client }) => client)
+    .filter((c) => c.sex === sex.value)
+}
+
+const MOST_ROUNDS = 3
+/** A set that holds the folds: a named one, one of the gym's own, or one made for them. */
+async function protocolFor(): Promise<string> {
+  const named = PROTOCOLS.find((p) => p.standard === standard.value && hasAll(p.folds[sex.value]))
+  if (named) return named.id
+  const { ownProtocols } = await callApi(gymRoutes.view, {})
+  const own = ownProtocols.find((p) => p.standard === standard.value && hasAll(p.folds))
+  if (own) return own.id
+  const rounds = Math.max(...folds.value.map((site) => fields.value[site]!.trials!.length), 1)
+  const made: OwnProtocol = {
+    id: `own-quick-${newId().slice(0, 8)}`,
+    name: `Quick estimate, ${folds.value.length} folds`,
+    ...{ standard: standard.value, folds: folds.value, girths: [] },
+    ...{ rounds: Math.min(rounds, MOST_ROUNDS), toleranceMm: 2 },
+  }
+  await callApi(gymRoutes.keepProtocol, { body: made })
+  return made.id
+}
+
+/** The values typed, as readings of a check-in. */
+function readingsOf(checkIn: CheckIn, now: string): NewReading[] {
+  const { testerId, caliperId, tapeId, scaleId } = checkIn
+  const instruments = { skinfold: caliperId, girth: tapeId, mass: scaleId, height: null }
+  const reading = (
+    kind: NewReading['kind'],
+    site: SiteId | null,
+    { value, unit, text }: Typed,
+    trial = 1,
+  ): NewReading => ({
+    ...{ id: newId(), checkInId: checkIn.id, kind, site, value, trial, supersedes: null },
+    ...{ typedUnit: unit, typedText: text, takenAt: now, testerId },
+    standard: kind === 'skinfold' ? standardOf(site as SkinfoldId) : null,
+    instrumentId: instruments[kind],
+  })
+  const { mass, height } = fields.value
+  return [
+    ...measured.value.flatMap(({ site }) =>
+      fields.value[site]!.trials!.map((typed, i) =>
+        reading(isSkinfold(site) ? 'skinfold' : 'girth', site, typed, i + 1),
+      ),
+    ),
+    ...(mass?.trials ?? []).map((typed) => reading('mass', null, typed)),
+    ...(height?.trials ?? []).map((typed) => reading('height', null, typed)),
+  ]
+}
+
+async function keep(clientId: string) {
+  const now = new Date().toISOString()
+  const girths = measured.value.map(({ site }) => site).filter((site) => !isSkinfold(site))
+  const checkIn = await submit(async () => {
+    const made = await callApi(checkIns.start, {
+      body: {
+        ...{ id: newId(), clientId, protocolId: await protocolFor() },
+        ...{ measuredOn: isoDateOf(new Date()), startedAt: now, fromPaper: true },
+      },
+    })
+    const params = { id: made.id }
+    await callApi(checkIns.change, {
+      params,
+      body: {
+        ...{ revision: made.revision, conversion: conversion.value },
+        extraGirths: Object.fromEntries(girths.map((girth) => [girth, true])),
+      },
+    })
+    await callApi(checkIns.addReadings, { params, body: { readings: readingsOf(made, now) } })
+    return made
+  })
+  if (checkIn) await navigateTo(`/check-in/${checkIn.id}`)
+}
+</script>
+
+<template>
+  <button v-if="keepable" type="button" class="button" @click="askWhose">
+    Save as a check-in…
+  </button>
+  <p v-else class="max-w-md text-faded">
+    Folds of two landmark standards cannot be saved as one check-in.
+  </p>
+  <AskDialog title="Whose check-in?" :open="keeping" @close="keeping = false">
+    <ul>
+      <li v-for="client in clients" :key="client.id" class="border-b border-line">
+        <button type="button" class="min-h-11 w-full text-left text-lg" @click="keep(client.id)">
+          {{ client.name }}
+        </button>
+      </li>
+    </ul>
+    <p v-if="clients.length === 0" class="pb-3">No client of that sex yet.</p>
+    <AlertLine :text="trouble" />
+    <button type="button" class="button mt-3" @click="keeping = false">Cancel</button>
+  </AskDialog>
+</template>

@@ -1,0 +1,214 @@
+import fc from 'fast-check'
+import { describe, expect, test } from 'vitest'
+import {
+  attempt,
+  classify,
+  CM_PER_INCH,
+  equationById,
+  EQUATIONS,
+  estimate,
+  estimateBySum,
+  indicesOf,
+  KG_PER_POUND,
+  MM_PER_INCH,
+  otherPopulation,
+  parseFold,
+  parseGirth,
+  parseTrials,
+  summedSets,
+  waistName,
+  type GirthId,
+  type Typed,
+} from '#core'
+import { thrownBy } from './support'
+
+/* What an estimate without a client stands on: several readings in one field, a sum alone, an age not known. */
+
+const mm = (one: string): Typed => parseFold(one)
+const girthInches = (one: string): Typed => parseGirth(one, 'in')
+
+describe('several readings in one field', () => {
+  test.each([
+    ['12/13', [12, 13]],
+    ['12 / 13 / 12.5', [12, 13, 12.5]],
+    ['12;13', [12, 13]],
+    ['7/8', [7, 8]],
+    ['12,5/13', [12.5, 13]],
+    ['14', [14]],
+  ])('millimetres: %s', (text, readings) => {
+    const read = parseTrials(text, mm, false)
+    if (!read.ok) throw read.error
+    expect(read.value.trials.map(({ value }) => value)).toEqual(readings)
+    expect(read.value.value).toBeCloseTo(readings.reduce((a, b) => a + b) / readings.length, 12)
+  })
+
+  test('inches: a stroke is a fraction, a semicolon parts readings', () => {
+    const inches = (one: string) => parseFold(`${one} in`)
+    const one = parseTrials('3/8', inches, true)
+    expect(one.ok && one.value.value).toBeCloseTo((3 / 8) * MM_PER_INCH, 12)
+    const two = parseTrials('3/8; 7/16', inches, true)
+    expect(two.ok && two.value.value).toBeCloseTo(((3 / 8 + 7 / 16) / 2) * MM_PER_INCH, 12)
+    const waist = parseTrials('32 1/4', girthInches, true)
+    expect(waist.ok && waist.value.value).toBeCloseTo(32.25 * CM_PER_INCH, 12)
+  })
+
+  test('what is neither is refused with the whole text', () => {
+    for (const text of ['12/x', '/', 'twelve', '12/']) {
+      const read = parseTrials(text, mm, false)
+      expect(read.ok, text).toBe(false)
+    }
+    const read = parseTrials('12/x', mm, false)
+    expect(!read.ok && read.error.message).toContain('12/x')
+  })
+})
+
+describe('a sum alone', () => {
+  test('gives what the folds would, by every equation that sums them alike', () => {
+    for (const sex of ['male', 'female'] as const) {
+      for (const set of summedSets(sex)) {
+        fc.assert(
+          fc.property(
+            fc.integer({ min: 6, max: 16 }),
+            fc.integer({ min: 18, max: 50 }),
+            (each, ageYears) => {
+              const subject = { sex, ageYears, massKg: 70 }
+              const uneven = Object.fromEntries(
+                set.folds.map((site, i) => [site, each + (i === 0 ? 2 : i === 1 ? -2 : 0)]),
+              )
+              const sum = each * set.folds.length
+              for (const made of estimateBySum(subject, sum, set)) {
+                const byFolds = attempt(() => estimate(made.equation.id, subject, uneven))
+                expect(made.ok, made.equation.id).toBe(byFolds.ok)
+                if (!made.ok || !byFolds.ok) continue
+                expect(made.estimate.fatPercent).toBeCloseTo(byFolds.value.fatPercent, 9)
+                expect(made.estimate.sumMm).toBeCloseTo(sum, 9)
+              }
+            },
+          ),
+          { numRuns: 20, seed: 7 },
+        )
+      }
+    }
+  })
+
+  /* The sheet of the printed chart (common practice, no source): seven folds of 67 mm at 34 years are 11.48 %. */
+  test('seven folds by sum and age', () => {
+    const seven = summedSets('male').find(({ folds }) => folds.length === 7)!
+    const made = estimateBySum({ sex: 'male', ageYears: 34 }, 67, seven)
+    const found = made.find(({ equation }) => equation.id === 'jackson-pollock-7')!
+    expect(found.ok && found.estimate.sumMm).toBeCloseTo(67, 9)
+    // 1.112 - 0.00043499 S + 0.00000055 S² - 0.00028826 age (Jackson and Pollock 1978), then Siri.
+    const density = 1.112 - 0.00043499 * 67 + 0.00000055 * 67 ** 2 - 0.00028826 * 34
+    expect(found.ok && found.estimate.fatPercent).toBeCloseTo(495 / density - 450, 9)
+  })
+})
+
+describe('an age that is not known', () => {
+  test('stops only the equations that count it', () => {
+    // Tape of a woman (common practice, no source): 65 in, neck 14, waist 28, hip 36 in are 21.8 %.
+    const woman = { sex: 'female', heightCm: 65 * CM_PER_INCH } as const
+    const girths = { neck: 14 * CM_PER_INCH, waist: 28 * CM_PER_INCH, hip: 36 * CM_PER_INCH }
+    const made = estimate('navy-inch', woman, girths)
+    expect(made.fatPercent).toBeCloseTo(21.8, 1)
+    expect(made.warnings).toContain(
+      'The age is not known: the equation was made on 18 to 56 years.',
+    )
+    expect(estimate('navy-inch', { ...woman, ageYears: 30 }, girths).fatPercent).toBe(
+      made.fatPercent,
+    )
+
+    const folds = { triceps: 15, suprailiac: 14, thigh: 20 }
+    expect(thrownBy(() => estimate('jackson-pollock-3', { sex: 'female' }, folds))).toMatchObject({
+      ...{ input: 'ageYears', problem: 'missing' },
+    })
+    // The rows of an equation by age are picked by it.
+    const dw = { biceps: 8, triceps: 15, subscapular: 12, iliac_crest: 14 }
+    expect(thrownBy(() => estimate('durnin-womersley-4', { sex: 'female' }, dw))).toMatchObject({
+      input: 'ageYears',
+    })
+  })
+
+  test('is taken for an adult’s by the tables of one column, and by no table by age', () => {
+    expect(classify('bmi-who', 27, { sex: 'male' })!.band.name).toBe('pre-obese')
+    expect(classify('bmi-who', 27, { sex: 'male', ageYears: 15 })).toBeNull()
+    expect(classify('coaching-age', 20, { sex: 'male' })).toBeNull()
+    expect(classify('gallagher-white', 20, { sex: 'male' })).toBeNull()
+  })
+})
+
+describe('whom an equation was made on', () => {
+  const of = (id: string, subject: Parameters<typeof otherPopulation>[1], athlete = false) =>
+    otherPopulation(equationById(id), subject, athlete)
+
+  test('athletes, youth and people with obesity are told from the rest', () => {
+    const man = { sex: 'male', ageYears: 40, heightCm: 180, massKg: 80 } as const
+    expect(of('jackson-pollock-7', man)).toBeUndefined()
+    expect(of('withers-7', man)).toBe('athletes')
+    expect(of('withers-7', man, true)).toBeUndefined()
+    expect(of('faulkner-4', man)).toBe('athletes')
+    expect(of('slaughter-2-calf', man)).toBe('youth')
+    expect(of('slaughter-2-calf', { ...man, ageYears: 14 })).toBeUndefined()
+    expect(of('jackson-pollock-7', { ...man, ageYears: 14 })).toBe('adults')
+    expect(of('weltman-obese', man)).toBe('obesity')
+    expect(of('weltman-obese', { ...man, massKg: 100 })).toBeUndefined()
+    expect(of('weltman-obese', { sex: 'male' })).toBe('obesity')
+  })
+
+  test('what a sample’s words name is what it is filed under', () => {
+    for (const { variants } of EQUATIONS) {
+      for (const { population, madeOn } of variants) {
+        expect(/athletes|swimmers/i.test(population), population).toBe(madeOn === 'athletes')
+        expect(/boys|girls/.test(population), population).toBe(madeOn === 'youth')
+        expect(/obesity/.test(population), population).toBe(madeOn === 'obesity')
+      }
+    }
+  })
+})
+
+describe('indices', () => {
+  const inches = (girths: Partial<Record<GirthId, number>>) =>
+    Object.fromEntries(Object.entries(girths).map(([id, value]) => [id, value * CM_PER_INCH]))
+
+  test('every waist that was taken has its own, with the tables made for it first', () => {
+    const found = indicesOf({
+      ...{ sex: 'male', ageYears: 45, heightCm: 70 * CM_PER_INCH, massKg: 190 * KG_PER_POUND },
+      girths: inches({ waist: 39, abdomen: 40, hip: 40 }),
+    })
+    const by = (id: string, waist?: string) => found.find((f) => f.id === id && f.waist === waist)!
+    // Common practice, no source: 27.26 and 0.975.
+    expect(by('bmi').value).toBeCloseTo(27.26, 2)
+    expect(by('bmi').classes.map(({ band }) => band.name)).toEqual(['pre-obese'])
+    expect(by('waistToHip', 'waist').value).toBeCloseTo(0.975, 9)
+    expect(by('waistToHip', 'waist').classes[0]!.table.id).toBe('whr-coaching')
+    expect(by('waistToHip', 'waist').classes[0]!.band.name).toBe('at risk')
+    expect(by('waistToHip', 'abdomen').value).toBeCloseTo(1, 9)
+    expect(by('waistToHeight', 'abdomen').value).toBeCloseTo(40 / 70, 9)
+    expect(by('waist', 'waist').classes[0]!.table.id).toBe('waist-acsm')
+    expect(by('waist', 'waist').classes[0]!.girthNote).toBeUndefined()
+    // No table is made for a waist at the navel: each says for which it is.
+    expect(by('waist', 'abdomen').classes.every(({ girthNote }) => girthNote)).toBe(true)
+    expect(waistName('abdomen')).toBe('at the navel')
+  })
+
+  test('40 inches in a man are the limit by one table and at risk by another', () => {
+    for (const [sex, limit] of [
+      ['male', 40],
+      ['female', 35],
+    ] as const) {
+      const at = (value: number) => {
+        const [waist] = indicesOf({ sex, ageYears: 50, girths: inches({ iliac: value }) })
+        const by = (id: string) => waist!.classes.find(({ table }) => table.id === id)!.band.name
+        return [by('waist-over-40-in'), by('waist-from-40-in')]
+      }
+      expect(at(limit)).toEqual(['not at risk', 'at risk'])
+      expect(at(limit + 1 / 8)).toEqual(['at risk', 'at risk'])
+      expect(at(limit - 1 / 8)).toEqual(['not at risk', 'not at risk'])
+    }
+  })
+
+  test('what its inputs do not allow is not there', () => {
+    expect(indicesOf({ sex: 'male', girths: { hip: 100 }, heightCm: 180 })).toEqual([])
+    const onlyWaist = indicesOf({ sex: 'male', girths: { waist: 90 } })
+    expect(onlyWaist.map(({ id }) => id)).toEqual(['waist'])
+  })
+})

@@ -1,0 +1,290 @@
+/*
+ * The jobs of the trade from their first step to their last, as those who do them do them; the numbers are common
+ * practice, no source, where nothing else is said.
+ */
+
+import type { Page } from 'puppeteer-core'
+import { beforeEach, describe, expect, test } from 'vitest'
+import { protocolById } from '#core'
+import { enter, textOf, visit, waitForFocus, waitForText } from './support/browser'
+import * as flow from './support/floor'
+import { press, useFloor } from './support/floor'
+import type { TestServer } from './support/server'
+
+const floor = useFloor()
+let page: Page
+let server: TestServer
+beforeEach(() => ({ page, server } = floor))
+
+/** Every figure of a column of the result, by the test id of its row. */
+const bodyText = () => page.evaluate(() => document.body.innerText.replace(/\s+/g, ' '))
+
+/* Eight international folds of a woman, 104 mm together, six weeks later 86. */
+const EIGHT = protocolById('eight-fold-int').folds.female
+const BEFORE = [14, 12, 7, 16, 11, 17, 17, 10]
+const AFTER = [11.5, 10, 6, 13, 9, 14, 14, 8.5]
+
+test('eight folds and girths, sums first: each fold, the whole sum and the equation’s part', async () => {
+  const { id: clientId } = await flow.addClient(server, 'Sanne Sums')
+  const chosen = { protocolId: 'eight-fold-int' }
+  const first = await flow.startCheckIn(server, clientId, 42, chosen)
+  await flow.changeCheckIn(server, first.id, { extraGirths: { waist: true } })
+  await flow.closeWithSheet(server, first, {
+    ...{ folds: BEFORE, sites: EIGHT, standard: 'int', rounds: 2, girths: { waist: 78 } },
+  })
+  const { id } = await flow.startCheckIn(server, clientId, 0, chosen)
+  await flow.changeCheckIn(server, id, { extraGirths: { waist: true } })
+  await flow.openFolds(page, server, id)
+  for (const value of [...AFTER, ...AFTER]) await enter(page, value)
+  for (const value of ['75.5', '75.5']) await enter(page, value)
+  await enter(page, '61.5')
+  await flow.toResult(page)
+
+  await waitForText(page, 'Sum of 8 folds')
+  expect(await textOf(page, 'sum')).toBe('86.0 mm')
+  expect(await textOf(page, 'sum-change')).toBe('−18.0 mm')
+  // Withers' four for women: triceps, subscapular, supraspinale and medial calf.
+  expect(await textOf(page, 'equation-sum')).toBe('39.0 mm')
+  expect(await textOf(page, 'equation-sum-change')).toBe('−8.0 mm')
+  for (const [i, site] of EIGHT.entries()) {
+    expect(await textOf(page, site)).toBe(`${AFTER[i]!.toFixed(1)} mm`)
+    expect(await textOf(page, `${site}-change`)).toBe(`−${(BEFORE[i]! - AFTER[i]!).toFixed(1)} mm`)
+  }
+  await press(page, 'for Sanne')
+  await waitForText(page, 'Your 8 folds add up to 86 mm: 18 mm less than on')
+  await press(page, 'for the coach')
+  await press(page, 'Close the check-in')
+
+  // The ledger has both sums, and so has the verdict.
+  await waitForText(page, 'What coaches usually do next')
+  expect(await textOf(page, 'sum-verdict')).toMatch(/▼\s+clear/)
+  const words = await bodyText()
+  expect(words).toContain('Sum of 8 folds 104.0 86.0')
+  expect(words).toContain('Equation’s sum (4 folds) 47.0 39.0')
+
+  // Who sees sums only sees the whole one, on the curves too.
+  await server.patch(`/api/clients/${clientId}`, { showPercentages: false })
+  await visit(page, `${server.url}/clients/${clientId}`)
+  await waitForText(page, 'Sum of 8 folds 86 mm.')
+  expect(await bodyText()).not.toContain('equation')
+  await visit(page, `${server.url}/clients/${clientId}/curves`)
+  const offered = await page.$$eval('#subject option', (all) =>
+    all.map((o) => o.textContent.trim()),
+  )
+  expect(offered).toContain('Sum of 8 folds')
+  expect(offered.filter((name) => /equation|fat/i.test(name))).toEqual([])
+})
+
+test('another set than last time: the folds in common are compared, and named', async () => {
+  const { id: clientId } = await flow.addClient(server, 'Carla Common')
+  await flow.closeWithSheet(server, await flow.startCheckIn(server, clientId, 28))
+  const three = await flow.startCheckIn(server, clientId, 0, { protocolId: 'three-fold' })
+  await flow.openFolds(page, server, three.id)
+  for (const value of [14, 13, 22, 14, 13, 22]) await enter(page, value)
+  await enter(page, '60.5')
+  await flow.toResult(page)
+  // Last time triceps 17, suprailiac 16 and thigh 26 among seven.
+  expect(await textOf(page, 'sum')).toBe('49.0 mm')
+  expect(await textOf(page, 'sum-change')).toBe('−10.0 mm')
+  await press(page, 'Close the check-in')
+  await waitForText(page, 'Sum of the 3 shared folds: triceps, suprailiac, thigh')
+  const words = await bodyText()
+  expect(words).toContain('Sum of all folds')
+  expect(words).toMatch(/Sum of 3 shared folds 59\.0 49\.0/)
+  await visit(page, `${server.url}/clients/${clientId}/curves`)
+  await page.select('#subject', 'sum')
+  await waitForText(page, 'Sum of the 3 shared folds: triceps, suprailiac, thigh')
+})
+
+describe('the quick estimate, by the keyboard through', () => {
+  /** Opens the page and counts every key from there. */
+  async function bench(more: Record<string, string> = {}) {
+    const page_ = page
+    await page_.setCookie(
+      ...Object.entries({ 'oak-pinch-quick-tool': 'both', ...more }).map(([name, value]) => ({
+        ...{ name, value, url: server.url },
+      })),
+    )
+    await visit(page_, `${server.url}/reference`)
+    await waitForFocus(page_, 'age')
+    await page_.evaluate(() => {
+      const counted = window as unknown as { keys: number }
+      counted.keys = 0
+      window.addEventListener('keydown', () => counted.keys++, true)
+    })
+  }
+  const keys = () => page.evaluate(() => (window as unknown as { keys: number }).keys)
+  /** Enter alone goes on to the next field. */
+  const skipTo = async (id: string) => {
+    for (let i = 0; i < 40; i++) {
+      if ((await page.evaluate(() => document.activeElement?.id)) === id) return
+      await page.keyboard.press('Enter')
+    }
+    throw new Error(`Enter does not reach ${id}.`)
+  }
+  const shows = async (mark: string, text: string) => {
+    await page.waitForFunction(
+      (id, wanted) => document.querySelector(`[data-test="${id}"]`)?.textContent?.includes(wanted),
+      {},
+      mark,
+      text,
+    )
+  }
+
+  test('seven folds, sum and age known, by chart', async () => {
+    await bench()
+    await press(page, 'male')
+    await page.focus('#age')
+    await enter(page, 34)
+    await skipTo('sum')
+    await page.keyboard.type('43')
+    // The sheet of the trade (common practice, no source): 34 years, 43 mm on seven folds.
+    const density = 1.112 - 0.00043499 * 43 + 0.00000055 * 43 ** 2 - 0.00028826 * 34
+    await shows('quick-siri', `${(495 / density - 450).toFixed(2)} %`)
+    await shows('quick-brozek', `${((4.57 / density - 4.142) * 100).toFixed(2)} %`)
+    await shows('quick-sum', '43.0 mm')
+    expect(await keys()).toBe('34'.length + 1 + 2 + '43'.length)
+    // The same sum of another set is another thing, and says so.
+    const three = await page.$$eval(
+      '#summed option',
+      (all) => all.find((o) => o.textContent.startsWith('3 folds: chest, abdominal'))!.value,
+    )
+    await page.select('#summed', three)
+    await waitForText(page, 'Sum of 3 folds')
+    await waitForText(page, 'Jackson-Pollock, three folds')
+  })
+
+  test('folds read in fractions of inches, and readings as 12/13', async () => {
+    await bench()
+    await press(page, 'male')
+    await page.focus('#age')
+    await enter(page, 40)
+    await skipTo('chest')
+    await enter(page, '12/13')
+    await skipTo('abdominal')
+    await enter(page, '20/22/21')
+    await skipTo('thigh')
+    await enter(page, '14')
+    await shows('quick-sum', '47.5 mm')
+    await waitForText(page, 'Jackson-Pollock, three folds')
+    await press(page, 'Next person')
+    expect(await page.$eval('#chest', (field) => (field as HTMLInputElement).value)).toBe('')
+    await press(page, 'Options')
+    // The choice of the folds is the last of the three units.
+    await page.evaluate(() =>
+      [...document.querySelectorAll<HTMLElement>('[role=radio]')]
+        .findLast((option) => option.textContent.trim() === 'in')!
+        .click(),
+    )
+    await waitForText(page, 'Folds, in')
+    await page.focus('#age')
+    await enter(page, 40)
+    for (const [site, value] of [
+      ['chest', '1/2'],
+      ['abdominal', '7/8; 3/4'],
+      ['thigh', '5/8'],
+    ] as const) {
+      await skipTo(site)
+      await enter(page, value)
+    }
+    // 12.7, 20.6 and 15.9 mm.
+    await shows('quick-sum', '49.2 mm')
+    await press(page, 'Print')
+    await press(page, 'Copy')
+    await waitForText(page, 'Copied')
+  })
+
+  test('tape only in inches: a woman, then a man', async () => {
+    await bench({ 'oak-pinch-length-unit': 'in', 'oak-pinch-quick-tool': 'tape' })
+    // Common practice, no source: 65 in, neck 14, waist 28, hip 36 in are 21.8 %.
+    await skipTo('height')
+    await enter(page, '65 in')
+    await skipTo('waist')
+    for (const value of ['28', '36', '14']) await enter(page, value)
+    await waitForText(page, '21.8 %')
+    expect(await textOf(page, 'waistToHip-waist')).toBe('0.78')
+    await press(page, 'Next person')
+    await press(page, 'male')
+    await page.focus('#age')
+    await skipTo('height')
+    await enter(page, `5'10"`)
+    await skipTo('abdomen')
+    await page.keyboard.down('Shift')
+    await page.keyboard.press('Tab')
+    await page.keyboard.up('Shift')
+    await enter(page, '16')
+    await enter(page, '38 1/2')
+    await waitForText(page, 'The age is not known')
+    expect(await textOf(page, 'waistToHeight-abdomen')).toBe('0.55')
+  })
+
+  test('a health fair: BMI, ratio and waist risk with their classes, one after another', async () => {
+    await bench({ 'oak-pinch-length-unit': 'in', 'oak-pinch-mass-unit': 'lb' })
+    await press(page, 'male')
+    await press(page, 'tape')
+    await page.focus('#age')
+    await enter(page, 45)
+    await enter(page, '70 in')
+    await enter(page, '190')
+    await skipTo('waist')
+    await enter(page, '39')
+    await enter(page, '40')
+    // Common practice, no source: BMI 27.26, waist over hip 0.975.
+    expect(await textOf(page, 'bmi')).toBe('27.3 kg/m²')
+    expect(await textOf(page, 'bmi-class')).toBe('pre-obese')
+    expect(await textOf(page, 'waistToHip-waist')).toBe('0.98')
+    expect(await textOf(page, 'waistToHip-waist-class')).toBe('at risk')
+    expect(await textOf(page, 'waist-waist')).toBe('39.0 in')
+    await press(page, 'By other tables')
+    await waitForText(page, 'at risk over 40 in (men)')
+    await waitForText(page, 'at risk from 40 in (men)')
+    await press(page, 'Next person')
+    await waitForFocus(page, 'age')
+    await page.waitForFunction(() => !document.querySelector('[data-test="bmi"]'))
+  })
+
+  test('equations made on others are folded away under a warning', async () => {
+    await bench()
+    await page.focus('#age')
+    await enter(page, 30)
+    for (const [id, value] of [
+      ['triceps', 15],
+      ['medial_calf', 14],
+    ] as const) {
+      await page.focus(`#${id}`)
+      await enter(page, value)
+    }
+    await waitForText(page, 'Made on 8 to 17 years: not for adults.')
+    const open = await page.$$eval('[data-test="quick-result"] details', (all) =>
+      all.filter((d) => d.open).map((d) => d.innerText),
+    )
+    expect(open).toEqual([])
+  })
+})
+
+test('nutrients of any energy, without a client and without a plan', async () => {
+  await page.setCookie({ name: 'oak-pinch-mass-unit', value: 'kg', url: server.url })
+  await visit(page, `${server.url}/reference/nutrients`)
+  await waitForFocus(page, 'energy')
+  await page.keyboard.type('2400')
+  await page.waitForSelector('[data-test="nutrients"]')
+  // Without a body mass: 20 % of energy from protein, 30 % from fat, the rest carbohydrate.
+  expect(await textOf(page, 'nutrients')).toMatch(/carbohydrate\s+300\s+1200\s+50/)
+  await page.type('#body-mass', '80')
+  await page.waitForFunction(() =>
+    [...document.querySelectorAll('[aria-label="Protein by"] option')].some(
+      (o) => o.textContent === 'g/kg',
+    ),
+  )
+  await page.select('[aria-label="Carbohydrate by"]', 'percent')
+  await page.type('#carbohydrate', '40')
+  // Strength: 1.9 g of protein a kg is 152 g.
+  await page.waitForFunction(() =>
+    /protein\s+152\s+608/.test(
+      document.querySelector<HTMLElement>('[data-test="nutrients"]')?.innerText ?? '',
+    ),
+  )
+  expect(await textOf(page, 'nutrients')).toMatch(/carbohydrate\s+240\s+960\s+40/)
+  await page.type('#lean-mass', '90')
+  await waitForText(page, 'Lean mass: got “90”. Accepted: less than the body mass.')
+})

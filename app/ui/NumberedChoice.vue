@@ -1,5 +1,11 @@
 <script setup lang="ts" generic="T extends string">
-const props = defineProps<{ title: string; open: boolean; options: { value: T; name: string }[] }>()
+const props = defineProps<{
+  title: string
+  open: boolean
+  options: { value: T; name: string }[]
+  /** Nothing has the focus at first, so that Enter alone chooses nothing. */
+  unchosen?: boolean
+}>()
 const emit = defineEmits<{ close: []; choose: [value: T] }>()
 
 /** A figure chooses the line in front of which it stands. */
@@ -13,7 +19,7 @@ function onKey(event: KeyboardEvent) {
 
 <template>
   <AskDialog :title :open @close="emit('close')">
-    <ol @keydown="onKey">
+    <ol :tabindex="unchosen ? -1 : undefined" :data-first="unchosen || undefined" @keydown="onKey">
       <li v-for="(option, i) in options" :key="option.value" class="border-b border-line">
         <button
           type="button"

@@ -4,7 +4,7 @@ import { servedValues } from './every'
 import { expectedMass } from './expected-mass'
 import { lastValues } from './last-values'
 import { findEntryErrors } from '../data-quality/find'
-import type { Finding } from '../data-quality/finding'
+import type { EntryErrorContext, Finding } from '../data-quality/finding'
 import { equationById } from '../equations/registry'
 import { type MeasurementSetup, siteError } from '../measurement-error/site-error'
 import { type CompressionDrift, findCompressionDrift } from '../readings/compression-drift'
@@ -37,13 +37,15 @@ function massModel(person: Person, { protocol }: Sheet, last: CheckInRecord | un
  * What asks for a second look in a check-in so far, against the check-ins before it.
  *
  * @param earlier earlier check-ins, newest first
- * @param hand who measures and with what
+ * @param setup who measures and with what
+ * @param units that the coach reads in; cm and kg where not said
  */
 export function findingsOf(
   person: Person,
   record: CheckInRecord,
   earlier: readonly CheckInRecord[],
   setup: MeasurementSetup,
+  units?: EntryErrorContext['units'],
 ): Finding[] {
   const sheet = sheetOf(person, record)
   const last = earlier[0]
@@ -51,6 +53,7 @@ export function findingsOf(
   const measuredHeight = heightOf(record.readings) !== undefined
   return findEntryErrors(trialsBySite(record, sheet), {
     errorOf: (site) => siteError(site, setup),
+    ...(units ? { units } : {}),
     graduationMm: setup.graduation?.mm,
     sex: person.sex,
     weeks: last && daysBetween(last.measuredOn, record.measuredOn) / DAYS_A_WEEK,

@@ -1,4 +1,5 @@
 import { findCopies } from './copies'
+import { findApart, findBodyContradiction, findGirthJumps } from './disagreement'
 import type { EntryErrorContext, Finding } from './finding'
 import { type Trials, byKind } from './likelihood'
 import { findLimits } from './limits'
@@ -37,7 +38,12 @@ export function findEntryErrors(trials: Trials, context: EntryErrorContext): Fin
     ...findHeightError(context),
     ...slips,
     ...whole,
-    ...findLimits(trials, context).filter((f) => !f.sites.some((s) => slipped.has(s))),
+    ...[
+      ...findApart(trials, context),
+      ...findGirthJumps(trials, context),
+      ...findLimits(trials, context),
+    ].filter((f) => !f.sites.some((s) => slipped.has(s))),
     ...findRelations(means, mass.length ? { heightCm: context.heightCm } : context),
+    ...(mass.length ? [] : findBodyContradiction(means, context)),
   ].sort((a, b) => b.support - a.support)
 }

@@ -1,5 +1,7 @@
-import type { SiteId } from '../anatomy/ids'
+import { type SiteId, isSkinfold } from '../anatomy/ids'
 import type { Expectation } from './likelihood'
+import { fixed, formatFold, formatMass, lengthText } from '../units/format'
+import type { LengthUnit, MassUnit } from '../units/parse'
 
 export type EntryErrorKind =
   | 'decimal'
@@ -8,6 +10,8 @@ export type EntryErrorKind =
   | 'transposition'
   | 'copy'
   | 'moved alone'
+  | 'apart'
+  | 'girth jump'
   | 'visit shift'
   | 'limit'
   | 'relation'
@@ -42,8 +46,8 @@ export interface EntryErrorContext extends Expectation {
   massAt?: (change: number) => number
   heightCm?: number
   lastHeightCm?: number
-  /** Readings are typed in inches. */
-  inches?: boolean
+  /** The units that the coach reads in, for the words; inches are also what digits were typed in. */
+  units?: { length: LengthUnit; mass: MassUnit }
 }
 
 /*
@@ -57,6 +61,8 @@ export const AGAINST: Record<EntryErrorKind, number> = {
   transposition: 7.5,
   copy: 7,
   'moved alone': 4.5,
+  apart: 0,
+  'girth jump': 0,
   'visit shift': 6,
   limit: 0,
   relation: 0,
@@ -65,7 +71,19 @@ export const AGAINST: Record<EntryErrorKind, number> = {
 /** Where a finding is reported: even odds after the prior. */
 export const REPORT = 0
 
-/** A value as a person would have typed it. */
-export function short(value: number): string {
-  return String(Number(value.toFixed(2)))
+/** A value of a site as the coach reads it, without the unit: mm for folds, cm or inches for girths. */
+export function asRead(site: SiteId, value: number, { units }: EntryErrorContext): string {
+  return isSkinfold(site) ? formatFold(value) : lengthText(value, units?.length ?? 'cm')
 }
+
+/** A body mass as the coach reads it. */
+export const massAsRead = (kg: number, { units }: EntryErrorContext) =>
+  formatMass(kg, units?.mass ?? 'kg')
+
+/** A height as the coach reads it. */
+export const heightAsRead = (cm: number, { units }: EntryErrorContext) =>
+  units?.length === 'in' ? `${lengthText(cm, 'in')} in` : `${fixed(cm, 1)} cm`
+
+/** The unit of a site on the screen. */
+export const unitOf = (site: SiteId, { units }: EntryErrorContext) =>
+  isSkinfold(site) ? 'mm' : (units?.length ?? 'cm')

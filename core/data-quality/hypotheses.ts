@@ -1,5 +1,5 @@
 import { type SiteId, isSkinfold } from '../anatomy/ids'
-import { limitsOf } from '../anatomy/limits'
+import { limitsOf, plausibility } from '../anatomy/limits'
 import type { EntryErrorContext, EntryErrorKind, SuggestedValue } from './finding'
 import type { Trials } from './likelihood'
 import { CM_PER_INCH, MM_PER_INCH } from '../units/constants'
@@ -62,7 +62,7 @@ export function hypotheses(trials: Trials, context: EntryErrorContext): Hypothes
   const all = [...trials]
   for (const [site, values] of all) {
     values.forEach((typed, i) => {
-      for (const { kind, value } of meanings(site, typed, context.inches)) {
+      for (const { kind, value } of meanings(site, typed, context.units?.length === 'in')) {
         found.push({
           kind,
           sites: [site],
@@ -71,8 +71,11 @@ export function hypotheses(trials: Trials, context: EntryErrorContext): Hypothes
         })
       }
     })
-    // The same slip in every trial: the caliper's scale misread, or the unit taken wrong throughout.
-    if (values.length > 1) {
+    // The same slip in every trial: the caliper's scale misread, or the unit taken wrong throughout. A value that is
+    // usual as it stands needs a last one to say so: else it would explain trials that merely disagree.
+    const mean = values.reduce((a, b) => a + b, 0) / values.length
+    const usual = !context.last[site] && plausibility(site, mean, context.sex) === 'usual'
+    if (values.length > 1 && !usual) {
       const throughout = isSkinfold(site)
         ? [0.1, 10, MM_PER_INCH]
         : [0.1, 10, CM_PER_INCH, 1 / CM_PER_INCH]

@@ -5,23 +5,19 @@ import {
   type EntryErrorKind,
   type Finding,
   REPORT,
-  short,
+  heightAsRead,
+  massAsRead,
 } from './finding'
 import { transpositionsOf } from './hypotheses'
 import { logNormal, timeFactor } from './likelihood'
 import { MASS_SWING_KG } from './mass-evidence'
 import { CM_PER_INCH, INCHES_PER_FOOT, KG_PER_POUND } from '../units/constants'
-import { fixed } from '../units/format'
 
 const MASS_SHARE_SD = 0.035
 
 /** A body mass in another unit, with its point moved or its digits changed about. */
-export function findMassError({
-  massKg,
-  lastMassKg,
-  heightCm,
-  weeks,
-}: EntryErrorContext): Finding[] {
+export function findMassError(context: EntryErrorContext): Finding[] {
+  const { massKg, lastMassKg, heightCm, weeks } = context
   if (massKg === undefined) return []
   const likelihood = (kg: number) => {
     if (lastMassKg !== undefined) {
@@ -52,13 +48,13 @@ export function findMassError({
     .map((m) => ({ ...m, support: likelihood(m.value) - honest - AGAINST[m.kind] }))
     .sort((a, b) => b.support - a.support)[0]
   if (!best || best.support <= REPORT) return []
-  const against = lastMassKg === undefined ? '' : ` (${fixed(lastMassKg, 1)} kg last time)`
+  const against = lastMassKg === undefined ? '' : ` (${massAsRead(lastMassKg, context)} last time)`
   return [
     {
       kind: best.kind,
       sites: ['mass'],
       suggestions: [{ site: 'mass', trial: null, value: best.value }],
-      evidence: `Body mass ${short(massKg)} kg looks like ${best.words}${against}.`,
+      evidence: `Body mass ${massAsRead(massKg, context)} looks like ${best.words}${against}.`,
       support: best.support,
     },
   ]
@@ -68,7 +64,8 @@ export function findMassError({
 const HEIGHT_SD_CM = 0.8
 
 /** A height whose feet and inches were miscounted: 6'2" typed as 62 in, or counted as 72. */
-export function findHeightError({ heightCm, lastHeightCm }: EntryErrorContext): Finding[] {
+export function findHeightError(context: EntryErrorContext): Finding[] {
+  const { heightCm, lastHeightCm } = context
   if (heightCm === undefined || lastHeightCm === undefined) return []
   const inches = heightCm / CM_PER_INCH
   const likelihood = (cm: number) => logNormal(cm, lastHeightCm, 2 * HEIGHT_SD_CM ** 2)
@@ -94,7 +91,7 @@ export function findHeightError({ heightCm, lastHeightCm }: EntryErrorContext): 
       kind: best.kind,
       sites: ['height'],
       suggestions: [{ site: 'height', trial: null, value: best.value }],
-      evidence: `Height ${fixed(heightCm, 1)} cm was ${fixed(lastHeightCm, 1)} cm: ${
+      evidence: `Height ${heightAsRead(heightCm, context)} was ${heightAsRead(lastHeightCm, context)}: ${
         best.kind === 'unit'
           ? 'feet and inches miscounted? (6\'2" is 74 in.)'
           : 'two digits changed about?'

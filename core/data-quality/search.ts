@@ -1,10 +1,9 @@
 import type { SiteId } from '../anatomy/ids'
 import { nameOf } from '../anatomy/names'
-import { AGAINST, type EntryErrorContext, type Finding, REPORT, short } from './finding'
+import { AGAINST, type EntryErrorContext, type Finding, REPORT, asRead } from './finding'
 import { type Hypothesis, hypotheses } from './hypotheses'
 import { SheetLikelihood, type Trials } from './likelihood'
 import { massEvidence } from './mass-evidence'
-import { formatFold } from '../units/format'
 
 /** A sheet rarely holds more slips than this; it bounds the search. */
 const MOST_ENTRY_ERRORS = 4
@@ -41,15 +40,24 @@ function bestHypothesis(kind: 'fold' | 'girth', trials: Trials, context: EntryEr
 function evidenceOf(
   { kind, sites, suggestions }: Hypothesis,
   trials: Trials,
-  { last }: EntryErrorContext,
+  known: EntryErrorContext,
 ): string {
+  const { last } = known
   const names = sites.map(nameOf)
-  const lastOf = (site: SiteId) => (last[site] ? `${formatFold(last[site].value)} last time` : '')
-  const typed = suggestions[0] && trials.get(sites[0]!)![(suggestions[0].trial ?? 1) - 1]!
+  const lastOf = (site: SiteId) =>
+    last[site] ? `${asRead(site, last[site].value, known)} last time` : ''
+  const typed =
+    suggestions[0] &&
+    asRead(sites[0]!, trials.get(sites[0]!)![(suggestions[0].trial ?? 1) - 1]!, known)
   const context = [
     lastOf(sites[0]!),
     ...(trials.get(sites[0]!)!.length > 1
-      ? [`trials ${trials.get(sites[0]!)!.map(formatFold).join(', ')}`]
+      ? [
+          `trials ${trials
+            .get(sites[0]!)!
+            .map((v) => asRead(sites[0]!, v, known))
+            .join(', ')}`,
+        ]
       : []),
   ]
     .filter(Boolean)
@@ -60,11 +68,11 @@ function evidenceOf(
     case 'moved alone':
       return `${names[0]} moved by itself (${lastOf(sites[0]!)}), its neighbours did not: look at the mark again.`
     case 'decimal':
-      return `${names[0]} ${short(typed!)} looks like a decimal point lost or moved (${context}).`
+      return `${names[0]} ${typed} looks like a decimal point lost or moved (${context}).`
     case 'unit':
-      return `${names[0]} ${short(typed!)} looks like another unit (${context}).`
+      return `${names[0]} ${typed} looks like another unit (${context}).`
     default:
-      return `${names[0]} ${short(typed!)} looks like two digits changed about (${context}).`
+      return `${names[0]} ${typed} looks like two digits changed about (${context}).`
   }
 }
 

@@ -10,7 +10,7 @@ const HAND_SQUEEZED = 1.5
 /** Another tester or caliper than last time, on the whole error. */
 const CHANGED_SETUP = 1.5
 /** Day-to-day swing of body mass, kg, for one weighing. */
-const MASS_SWING_KG = 0.6
+export const MASS_SWING_KG = 0.6
 
 /** A tester's own repeat error by site: the TEM of their duplicates (mm, cm), and how many pairs it stands on. */
 export type OwnErrors = Partial<Record<SiteId, { tem: number; pairs: number }>>

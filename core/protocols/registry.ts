@@ -151,10 +151,11 @@ export const PROTOCOLS: readonly Protocol[] = [
     ...US_RULES,
     id: 'home-weekly',
     name: 'Weekly at home',
-    when: 'Between check-ins, by the client: shoulders, waist and hips with a tape.',
+    when: 'Between check-ins, by the client: shoulders, waist at the navel and hips with a tape.',
     standard: 'gym',
     folds: NO_FOLDS,
-    girths: both<GirthId[]>(['shoulders', 'waist', 'hip']),
+    // The navel is the one waist that somebody alone finds again.
+    girths: both<GirthId[]>(['shoulders', 'abdomen', 'hip']),
     wants: ['mass'],
     girthRounds: 1,
     girthTolerance: { kind: 'cm', value: 1.3 },

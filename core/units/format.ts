@@ -52,9 +52,36 @@ export function lengthIn(cm: number, unit: LengthUnit): number {
   return unit === 'in' ? cm / CM_PER_INCH : cm
 }
 
-/** A girth in the unit asked for, one decimal, with the unit. */
+/** The finest fraction of an inch on a tape. */
+const FINEST = 16
+/** Further from a fraction than this, a number of inches was not read as one. */
+const READ_AS_FRACTION = 1e-6
+
+/** Inches as a tape reads: quarters, eighths and sixteenths stay fractions, anything else has decimals. */
+function formatInches(inches: number, digits: number): string {
+  const parts = Math.round(Math.abs(inches) * FINEST)
+  const off = Math.abs(Math.abs(inches) - parts / FINEST)
+  if (off > READ_AS_FRACTION || parts % FINEST === 0) return fixed(inches, digits)
+  let [above, below] = [parts % FINEST, FINEST]
+  while (above % 2 === 0) [above, below] = [above / 2, below / 2]
+  const whole = Math.floor(parts / FINEST)
+  return `${inches < 0 ? MINUS : ''}${whole ? `${whole} ` : ''}${above}/${below}`
+}
+
+/** A girth in the unit asked for, without the unit: one decimal, or the fraction of an inch that it was read as. */
+export function lengthText(cm: number, unit: LengthUnit, digits = 1): string {
+  return unit === 'in' ? formatInches(lengthIn(cm, unit), digits) : fixed(cm, digits)
+}
+
+/** As `lengthText`, with a plus before what is above zero. */
+export function signedLength(cm: number, unit: LengthUnit): string {
+  const text = lengthText(cm, unit)
+  return cm > 0 && text !== fixed(0, 1) ? `+${text}` : text
+}
+
+/** A girth in the unit asked for, with the unit; see `lengthText`. */
 export function formatLength(cm: number, unit: LengthUnit, digits = 1): string {
-  return `${fixed(lengthIn(cm, unit), digits)} ${unit}`
+  return `${lengthText(cm, unit, digits)} ${unit}`
 }
 
 /**

@@ -1,6 +1,8 @@
 import { median } from 'simple-statistics'
 import { type IsoDate, daysBetween } from '../units/dates'
+import { MASS_SWING_KG } from '../measurement-error/site-error'
 import type { WeighIn } from './parse'
+import { lastOfWeek, weekEndOf } from './weeks'
 import { type Trend, theilSen } from './trend'
 
 const WEEK = 7
@@ -15,17 +17,22 @@ export interface OddDay extends WeighIn {
 const ODD_BEYOND = 3.5
 /** Days on either side that a day's own trend is drawn through. */
 const TREND_DAYS = 21
-/** Of a scale that shows tenths, kg: nobody is odd by less. */
-const LEAST_DEVIATION = 0.1
+/** Days of a week from which it has a scatter of its own; with fewer, the days around count. */
+const OWN_SCATTER_DAYS = 4
+/** Median absolute deviation of the usual swing from day to day, kg: nobody is odd by a swing that everybody has. */
+const USUAL_DEVIATION = 0.6745 * MASS_SWING_KG
 
 const pointsOf = (weighIns: readonly WeighIn[], from: IsoDate) =>
   weighIns.map(({ date, kg }) => ({ x: daysBetween(from, date), y: kg }))
 
 /**
- * Days that are more than 3.5 median absolute deviations from the trend of the three weeks on either side. They are
- * pointed out and never dropped.
+ * Days that are further from the trend of the three weeks on either side than 3.5 median absolute deviations: those of
+ * the day's own week, or of the usual swing from day to day where that is more. They are pointed out and never dropped.
+ *
+ * @param endsOn the client's own last day of a week; see `weeklyAverages`
  */
-export function oddDays(weighIns: readonly WeighIn[]): OddDay[] {
+export function oddDays(weighIns: readonly WeighIn[], endsOn?: number | null): OddDay[] {
+  const end = weekEndOf(weighIns, endsOn)
   const [first] = weighIns
   if (!first) return []
   const points = pointsOf(weighIns, first.date)
@@ -35,9 +42,12 @@ export function oddDays(weighIns: readonly WeighIn[]): OddDay[] {
     const trend = near.length >= 5 ? theilSen(near) : undefined
     if (!trend) return []
     const residual = (p: { x: number; y: number }) => p.y - trend.intercept - trend.slope * p.x
-    const deviation = median(near.map((p) => Math.abs(residual(p))))
-    const off = y - trend.intercept - trend.slope * x
-    const odd = Math.abs(off) > ODD_BEYOND * Math.max(deviation, LEAST_DEVIATION)
+    const week = lastOfWeek(weighIn.date, end)
+    const same = points.filter((_, j) => lastOfWeek(weighIns[j]!.date, end) === week)
+    const scatter = same.length >= OWN_SCATTER_DAYS ? same : near
+    const deviation = median(scatter.map((p) => Math.abs(residual(p))))
+    const off = residual({ x, y })
+    const odd = Math.abs(off) > ODD_BEYOND * Math.max(deviation, USUAL_DEVIATION)
     return odd ? [{ ...weighIn, off }] : []
   })
 }

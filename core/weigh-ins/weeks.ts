@@ -27,10 +27,26 @@ function averageOf(weighIns: readonly WeighIn[], from: IsoDate): WeekMass | unde
   }
 }
 
-/** The average of each week from Monday to Sunday that has a weigh-in, oldest first. */
-export function weeklyAverages(weighIns: readonly WeighIn[]): WeekMass[] {
-  const mondays = new Set(weighIns.map(({ date }) => addDays(date, -weekdayOf(date))))
-  return [...mondays].sort().flatMap((monday) => averageOf(weighIns, monday) ?? [])
+/** The weekday that weeks end on: the one chosen, or that of the last day weighed. 0 is Monday. */
+export function weekEndOf(weighIns: readonly WeighIn[], chosen?: number | null): number {
+  const last = weighIns.reduce<IsoDate>((latest, { date }) => (date > latest ? date : latest), '')
+  return chosen ?? (last === '' ? WEEK - 1 : weekdayOf(last))
+}
+
+/** The last day of the week that a day is in. */
+export const lastOfWeek = (date: IsoDate, endsOn: number): IsoDate =>
+  addDays(date, (endsOn - weekdayOf(date) + WEEK) % WEEK)
+
+/**
+ * The average of each week that has a weigh-in, oldest first.
+ *
+ * @param endsOn the client's own last day of a week, 0 for Monday; where none is chosen, the last day weighed ends them,
+ *   so that the seven days up to it are one week
+ */
+export function weeklyAverages(weighIns: readonly WeighIn[], endsOn?: number | null): WeekMass[] {
+  const end = weekEndOf(weighIns, endsOn)
+  const ends = new Set(weighIns.map(({ date }) => lastOfWeek(date, end)))
+  return [...ends].sort().flatMap((last) => averageOf(weighIns, addDays(last, 1 - WEEK)) ?? [])
 }
 
 /**

@@ -48,6 +48,7 @@ const FIELDS = [
   'showPercentages',
   'cycleWanted',
   'hiddenOnLeaderboards',
+  'weekEndsOn',
   'nextDueOn',
 ] as const
 

@@ -26,7 +26,8 @@ export type PlainClient = Omit<Client, 'heightCm' | 'heightUnit'>
 export const clientJson = (id: string | SQL) =>
   sql`(select json_build_object('id', c.id, 'name', c.name, 'sex', c.sex, 'birthDate', c.birth_date,
     'cadenceDays', c.cadence_days, 'showPercentages', c.show_percentages, 'cycleWanted', c.cycle_wanted,
-    'hiddenOnLeaderboards', c.hidden_on_leaderboards, 'nextDueOn', c.next_due_on, 'archived', c.archived_at is not null)
+    'hiddenOnLeaderboards', c.hidden_on_leaderboards, 'weekEndsOn', c.week_ends_on,
+    'nextDueOn', c.next_due_on, 'archived', c.archived_at is not null)
     from clients c where c.id = ${id})`
 
 /** A client with the latest height on record. @param heights oldest first */

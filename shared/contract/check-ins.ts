@@ -68,6 +68,7 @@ const conditionShape = {
   health: chip('health'),
   cycle: chip('cycle'),
   notes: freeText('Notes', 500, true),
+  feels: freeText('How clothes fit, how it feels', 200),
 }
 
 /** One chip of each condition, and notes. */

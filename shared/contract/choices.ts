@@ -19,10 +19,24 @@ export const JAW_NAMES: Record<(typeof JAWS)[number], string> = {
   click: 'pressed until it clicks',
 }
 
+/** Why a fold, or a girth, is left out. */
+export const SKIP_REASONS_OF = {
+  folds: [
+    'jaws not parallel',
+    'beyond the caliper',
+    'skin, wound or implant',
+    'client declined',
+    'out of time',
+  ],
+  tape: [
+    'clothing in the way',
+    'tape too short',
+    'wound, dressing or swelling',
+    'client declined',
+    'out of time',
+  ],
+} as const
+export type SkipReason = (typeof SKIP_REASONS_OF)[keyof typeof SKIP_REASONS_OF][number]
 export const SKIP_REASONS = [
-  'jaws not parallel',
-  'beyond the caliper',
-  'skin, wound or implant',
-  'client declined',
-  'out of time',
-] as const
+  ...new Set<SkipReason>([...SKIP_REASONS_OF.folds, ...SKIP_REASONS_OF.tape]),
+]

@@ -76,6 +76,8 @@ export const clientChangeSchema = z
     showPercentages: yesOrNo('Percentages'),
     cycleWanted: yesOrNo('Cycle phase'),
     hiddenOnLeaderboards: yesOrNo('Name hidden on leaderboards'),
+    /** The last day of the client's week, 0 for Monday; null follows the last day weighed. */
+    weekEndsOn: integerBetween('Week ends on, 0 for Monday', 0, 6).nullable(),
     /** The next check-in moved to a day; null takes the usual cadence again. */
     nextDueOn: isoDateSchema.nullable(),
     archived: yesOrNo('Archived'),
@@ -104,6 +106,7 @@ export const clientSchema = clientSummarySchema.extend({
   cycleWanted: z.boolean(),
   /** The name is hidden on boards. */
   hiddenOnLeaderboards: z.boolean(),
+  weekEndsOn: z.number().nullable(),
   nextDueOn: isoDateSchema.nullable(),
   archived: z.boolean(),
 })

@@ -195,12 +195,32 @@ describe('a week of mass', () => {
     expect(massOfWeek([], '2026-03-02')).toBeUndefined()
   })
 
-  test('on a scale of tenths a day is odd from 3.5 tenths off a straight line', () => {
+  test('seven daily weights are one week, whatever day they end on', () => {
+    for (let start = 0; start < 7; start++) {
+      const seven = days([62, 62.6, 62.4, 62.2, 62.4, 62.1, 62.3], addDays('2026-03-02', start))
+      const weeks = weeklyAverages(seven)
+      expect(weeks).toHaveLength(1)
+      expect(weeks[0]).toMatchObject({ days: 7, missing: [], to: seven.at(-1)!.date })
+    }
+    // Chosen to end on Friday: the days from Saturday on belong to the next week.
+    const chosen = weeklyAverages(days([62, 62.6, 62.4, 62.2, 62.4, 62.1, 62.3]), 4)
+    expect(chosen.map(({ to, days: count }) => [to, count])).toEqual([
+      ['2026-03-06', 5],
+      ['2026-03-13', 2],
+    ])
+  })
+
+  test('0.4 kg is not odd; a kilogram and a half is, and in a week that swings more it is not', () => {
     const line = Array.from({ length: 28 }, (_, i) => 70 - 0.1 * i)
     const oddAt = (off: number) =>
       oddDays(days(line.map((kg, i) => (i === 12 ? kg + off : kg)))).map(({ off: by }) => by)
-    expect(oddAt(0.3)).toEqual([])
-    expect(oddAt(-0.5)).toEqual([expect.closeTo(-0.5, 9)])
+    // The usual swing from day to day (common practice, no source).
+    expect(oddAt(0.4)).toEqual([])
+    expect(oddAt(-0.4)).toEqual([])
+    expect(oddAt(-1.5)).toEqual([expect.closeTo(-1.5, 9)])
+    // The third week, whose days go up and down by a kilogram, is judged by its own scatter.
+    const restless = line.map((kg, i) => (i >= 14 && i < 21 ? kg + (i % 2 ? 1 : -1) : kg))
+    expect(oddDays(days(restless))).toEqual([])
   })
 
   test('an odd day is pointed out against the trend, and the trend stays', () => {

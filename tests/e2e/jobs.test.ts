@@ -5,7 +5,7 @@
 
 import type { Page } from 'puppeteer-core'
 import { beforeEach, describe, expect, test } from 'vitest'
-import { protocolById } from '#core'
+import { CM_PER_INCH, protocolById, weekdayOf } from '#core'
 import { enter, textOf, visit, waitForFocus, waitForText } from './support/browser'
 import * as flow from './support/floor'
 import { press, useFloor } from './support/floor'
@@ -287,4 +287,116 @@ test('nutrients of any energy, without a client and without a plan', async () =>
   expect(await textOf(page, 'nutrients')).toMatch(/carbohydrate\s+240\s+960\s+40/)
   await page.type('#lean-mass', '90')
   await waitForText(page, 'Lean mass: got “90”. Accepted: less than the body mass.')
+})
+
+test('a weekly sheet at home with tape and weight: the navel, seven days one week, inches as they were read', async () => {
+  await page.setCookie(
+    { name: 'oak-pinch-length-unit', value: 'in', url: server.url },
+    { name: 'oak-pinch-mass-unit', value: 'lb', url: server.url },
+  )
+  const { id: clientId } = await flow.addClient(server, 'Hanne Home', { cadenceDays: 7 })
+  const chosen = { protocolId: 'home-weekly' }
+  const first = await flow.startCheckIn(server, clientId, 7, chosen)
+  const inches = (value: number) => value * CM_PER_INCH
+  await flow.addReadings(server, first, [
+    { kind: 'girth', site: 'shoulders', value: inches(41.25) },
+    { kind: 'girth', site: 'abdomen', value: inches(30.5) },
+    { kind: 'girth', site: 'hip', value: inches(38.75) },
+    { kind: 'mass', site: null, value: 62 },
+  ])
+  await server.post(`/api/check-ins/${first.id}/close`, {})
+  const { id } = await flow.startCheckIn(server, clientId, 0, chosen)
+  await page.goto(`${server.url}/check-in/${id}`)
+  await waitForFocus(page, 'On to the landmarks')
+  // Nothing is pinched, and nobody is told so.
+  expect(await textOf(page, 'script')).toBe(
+    'I put a tape round 3 places, once each. It lies flat and does not press. We follow these numbers over the weeks; one day says little. You may stop at any time and keep on what you like. Nobody else sees the numbers. Thin clothes that sit close, the same each time.',
+  )
+  await page.type('#feels', 'jeans looser, sleeping well')
+  await page.keyboard.press('Tab')
+  await page.focus('button.button-lead')
+  await flow.begin(page)
+  expect(await textOf(page, 'last')).toBe('41 1/4')
+  await enter(page, '41 1/4')
+  expect(await textOf(page, 'site')).toBe('Abdomen at the navel')
+  expect(await textOf(page, 'last')).toBe('30 1/2')
+  await enter(page, '31 1/8')
+  await waitForText(
+    page,
+    'Abdomen at the navel is 5/8 in more than 7 days ago: is the tape at the same height?',
+  )
+  await page.keyboard.press('r')
+  await enter(page, '30 1/4')
+  await enter(page, '38 3/4')
+  await waitForFocus(page, 'mass')
+  await enter(page, '136.2')
+  await flow.toResult(page)
+  expect(await textOf(page, 'abdomen')).toBe('30 1/4 in')
+  expect(await textOf(page, 'abdomen-change')).toBe('−1/4 in')
+  // The indices are there without an equation, with the waist they are made of.
+  expect(await textOf(page, 'waistToHip-abdomen')).toBe('0.78')
+  expect(await textOf(page, 'bmi')).toMatch(/^21\.\d kg\/m²$/)
+  expect(await textOf(page, 'bmi-class')).toBe('normal range')
+  await press(page, 'Close the check-in')
+  await waitForText(page, 'Next check-in from')
+  const { id: next } = await flow.startCheckIn(server, clientId, 0, chosen)
+  await page.goto(`${server.url}/check-in/${next}`)
+  await waitForFocus(page, 'On to the landmarks')
+  expect(await textOf(page, 'felt-before')).toContain('“jeans looser, sleeping well”')
+
+  // Seven daily weights are one week, whatever day it is; then the client's own last day is chosen.
+  await visit(page, `${server.url}/clients/${clientId}/weigh-ins`)
+  await page.type('#weigh-ins', '136 136.4 135.8 136.2 136 135.6 136')
+  await press(page, 'Keep')
+  await waitForText(page, 'Saved 7 days.')
+  expect(await page.$$eval('[data-test="weeks"] > li', (all) => all.length)).toBe(1)
+  expect(await textOf(page, 'weeks')).toContain('of 7 days')
+  // A week that ended yesterday: today begins the next one.
+  const yesterday = (weekdayOf(flow.todayIs()) + 6) % 7
+  await page.select('#week-end', String(yesterday))
+  await page.waitForFunction(
+    () => document.querySelectorAll('[data-test="weeks"] > li').length === 2,
+  )
+  const { client } = await flow.viewOf(server, next)
+  expect(client.weekEndsOn).toBe(yesterday)
+})
+
+test('on a first visit: readings that disagree, conditions that mislead, and a skip with its true reasons', async () => {
+  const { id: clientId } = await flow.addClient(server, 'Fiona First', { height: `5'5"` })
+  const { id } = await flow.startCheckIn(server, clientId, 0, { protocolId: 'three-fold' })
+  await flow.changeCheckIn(server, id, { extraGirths: { waist: true } })
+  await page.setCookie({ name: 'oak-pinch-length-unit', value: 'in', url: server.url })
+  await page.setCookie({ name: 'oak-pinch-mass-unit', value: 'lb', url: server.url })
+  await page.goto(`${server.url}/check-in/${id}`)
+  await waitForFocus(page, 'On to the landmarks')
+  expect(await textOf(page, 'script')).toMatch(
+    /^I pinch skin and fat at 3 marked places and read a caliper, twice each\./,
+  )
+  await press(page, 'after training')
+  await waitForText(page, 'measure before it, or on a rest day')
+  await page.focus('button.button-lead')
+  await flow.begin(page)
+  for (const value of [15, 14, 24, 15, 14, 28]) await enter(page, value)
+  await waitForText(page, '4.0 mm apart')
+  await enter(page, 20)
+  await waitForText(page, 'Thigh: three readings 8.0 mm apart (24.0, 28.0, 20.0). Measure again.')
+
+  // The tape: skipping offers what can be wrong with a girth, and Enter alone chooses nothing.
+  await waitForText(page, 'Waist, narrowest')
+  await page.keyboard.press('s')
+  await waitForText(page, 'tape too short')
+  const body = await bodyText()
+  expect(body).not.toContain('jaws not parallel')
+  await page.keyboard.press('Enter')
+  await page.keyboard.press('Escape')
+  await page.waitForFunction(() => !document.querySelector('[role=dialog]'))
+  await waitForFocus(page, 'reading')
+  await enter(page, 28)
+  await enter(page, 28)
+  await waitForFocus(page, 'mass')
+  await enter(page, '250')
+  await waitForText(page, 'A BMI of 41.6 and waist, narrowest, of 28.0 in contradict each other')
+  const { skipped, readings } = await flow.stored(page, server, id)
+  expect(skipped).toEqual([])
+  expect(readings.at(-1)).toMatchObject({ kind: 'mass', typedText: '250' })
 })

@@ -3,7 +3,7 @@ import { cpSync, mkdirSync, mkdtempSync, readFileSync, rmSync, writeFileSync } f
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { afterAll, expect, test } from 'vitest'
-import { resultOf } from '#core'
+import { resultOf, sheetOf } from '#core'
 import { openDatabase } from '../../server/database/driver'
 import { listCheckIns } from '../../server/check-ins/queries'
 import { findClient, findToday } from '../../server/clients/queries'
@@ -33,7 +33,7 @@ function firstOf(count: number): string {
 const quoted = (value: unknown) =>
   value === null ? 'null' : typeof value === 'number' ? String(value) : `'${String(value)}'`
 
-test.each([2, 3, 4, 5, 6, 7, 8])(
+test.each([2, 3, 4, 5, 6, 7])(
   'a data folder of the first %i migrations opens with everything that was in it',
   async (count) => {
     const data = join(folder, `data-${count}`)
@@ -105,3 +105,40 @@ test.each([2, 3, 4, 5, 6, 7, 8])(
     }
   },
 )
+
+test('goals for a sum, and the narrow waist of weekly sheets at home, stay what they were', async () => {
+  const data = join(folder, 'data-of-eight')
+  const ids = Object.fromEntries(
+    ['client', 'tester', 'checkIn', 'plan'].map((name) => [name, randomUUID()]),
+  ) as Record<'client' | 'tester' | 'checkIn' | 'plan', string>
+  const old = await openDatabase(data, firstOf(8))
+  await old.engine.exec(`
+    insert into people (id, name) values ('${ids.tester}', 'Old Hand');
+    insert into clients (id, name, sex, birth_date, cadence_days)
+      values ('${ids.client}', 'Hanna Home', 'female', '1988-02-03', 7);
+    insert into check_ins (id, client_id, tester_id, protocol_id, conversion, measured_on, started_at, closed_at)
+      values ('${ids.checkIn}', '${ids.client}', '${ids.tester}', 'home-weekly', 'siri', '2026-01-05',
+        '2026-01-05T08:00:00Z', '2026-01-05T08:10:00Z');
+    insert into readings (id, check_in_id, kind, site, trial, value_canonical, typed_unit, typed_text, tester_id, taken_at)
+      values ('${randomUUID()}', '${ids.checkIn}', 'girth', 'waist', 1, 71.5, 'cm', '71.5', '${ids.tester}',
+        '2026-01-05T08:05:00Z');
+    insert into plans (id, client_id, started_on, definition)
+      values ('${ids.plan}', '${ids.client}', '2026-01-05', '{"goal": {"kind": "sum", "value": 60}, "weeks": 12}');
+  `)
+  await old.close()
+  const { db, engine, close } = await openDatabase(data, migrations)
+  try {
+    const [checkIn] = await listCheckIns(db, ids.client)
+    // The set asks for the waist at the navel now; the narrow one is a girth taken besides, and still counts.
+    expect(checkIn!.extraGirths).toEqual(['waist'])
+    const client = (await findClient(db, ids.client))!
+    expect(sheetOf(client, checkIn!).sites.waist!.value).toBe(71.5)
+    const { rows } = await engine.query<{ goal: unknown }>(
+      `select definition -> 'goal' as goal from plans where id = $1`,
+      [ids.plan],
+    )
+    expect(rows).toEqual([{ goal: { kind: 'equationSum', value: 60 } }])
+  } finally {
+    await close()
+  }
+})

@@ -3,10 +3,10 @@ import {
   formatLength,
   formatMass,
   isSkinfold,
-  lengthIn,
   nameOf,
   readingsInForce,
   signed,
+  signedLength,
   type SiteId,
 } from '#core'
 import type { SheetRow } from '~/features/check-in/useSiteSheet'
@@ -55,7 +55,7 @@ function changeOf(row: SheetRow): string {
   const now = valueOf(row)
   if (now === undefined || row.last === undefined) return ''
   const change = now - row.last
-  return signed(isSkinfold(row.site) ? change : lengthIn(change, lengthUnit.value), 1)
+  return isSkinfold(row.site) ? signed(change, 1) : signedLength(change, lengthUnit.value)
 }
 
 /** What to look at before closing, in words. */

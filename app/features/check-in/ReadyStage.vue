@@ -1,9 +1,8 @@
 <script setup lang="ts">
-import { useEventListener } from '@vueuse/core'
 import {
-  ADULT,
   ageOn,
   conditionDifferences,
+  conditionWarnings,
   CONDITIONS,
   formatAsTyped,
   formatDate,
@@ -64,33 +63,25 @@ const facts = computed(() => {
     heightCm === null ? 'no height' : formatAsTyped(heightCm, (heightUnit ?? 'cm') as TypedUnit)
   return `${sex}, ${ageOn(birthDate, checkIn.value!.measuredOn)} years, ${height}`
 })
-const minor = computed(() => ageOn(client.value!.birthDate, checkIn.value!.measuredOn) < ADULT)
-
-/* Consent has a key of its own: C. */
 const consent = computed(() => checkIn.value!.consent)
-function agree() {
-  const by = minor.value ? ('guardian' as const) : ('client' as const)
-  store.updateCheckIn({ consent: consent.value ? null : { by, at: new Date().toISOString() } })
-}
-useEventListener('keydown', (event: KeyboardEvent) => {
-  const typing = event.target instanceof HTMLInputElement
-  if (typing || event.ctrlKey || event.metaKey || event.altKey) return
-  if (event.key.toLowerCase() === 'c') agree()
-})
 
 const chips = computed(() =>
   CONDITIONS.filter(({ id }) => id !== 'cycle' || client.value!.cycleWanted),
 )
 const conditions = computed(() => checkIn.value!.conditions)
-function condition(id: ConditionId | 'notes', value: string | undefined) {
+function condition(id: ConditionId | 'notes' | 'feels', value: string | undefined) {
   store.updateCheckIn({ conditions: { [id]: value || null } })
 }
 const before = computed(() => view.value!.earlier[0]?.conditions)
 const differences = computed(() =>
   before.value ? conditionDifferences(before.value, conditions.value) : [],
 )
+const warnings = computed(() => conditionWarnings(conditions.value))
+/** How it felt last time it was said, so that the line is followed. */
+const feltBefore = computed(() => view.value!.earlier.find((c) => c.conditions.feels))
+
 function asLastTime() {
-  const { notes: _, ...chips } = before.value!
+  const { notes: _, feels: _feels, ...chips } = before.value!
   store.updateCheckIn({ conditions: chips })
 }
 
@@ -143,33 +134,7 @@ const otherSetup = computed(() => {
 
     <div class="grid gap-x-10 gap-y-6 pt-4 lg:grid-cols-2">
       <div class="space-y-5">
-        <section aria-labelledby="hear-first">
-          <h3 id="hear-first" class="border-b-2 border-ink pb-1 text-xl">
-            What {{ client!.name.split(' ')[0] }} hears first
-          </h3>
-          <p class="pt-2">
-            I pinch skin and fat at marked places and read a caliper, twice round. It tells how much
-            fat there is about, give or take a few points, and shows changes better than levels. You
-            may stop at any time, keep on what you like, and nobody else sees the numbers. Shorts,
-            and a sports top; skin dry, no lotion.
-          </p>
-          <button
-            type="button"
-            class="button mt-3"
-            :class="{ 'button-lead': consent }"
-            :aria-pressed="!!consent"
-            data-test="consent"
-            @click="agree"
-          >
-            <kbd class="key mr-2">C</kbd>
-            <template v-if="consent">
-              ✓ {{ consent.by === 'guardian' ? 'A guardian' : client!.name.split(' ')[0] }} agrees
-            </template>
-            <template v-else>
-              {{ minor ? 'A guardian agrees' : `${client!.name.split(' ')[0]} agrees` }}?
-            </template>
-          </button>
-        </section>
+        <ReadToClient />
 
         <section aria-labelledby="conditions">
           <h3
@@ -206,7 +171,25 @@ const otherSetup = computed(() => {
                 @change="condition('notes', ($event.target as HTMLInputElement).value.trim())"
               />
             </div>
+            <div class="flex items-center gap-1.5">
+              <label for="feels" class="w-28 text-faded">Clothes, mood</label>
+              <input
+                id="feels"
+                class="field min-w-0 flex-1"
+                maxlength="200"
+                autocomplete="off"
+                placeholder="how clothes fit, how it feels"
+                :value="conditions.feels"
+                @change="condition('feels', ($event.target as HTMLInputElement).value.trim())"
+              />
+            </div>
+            <p v-if="feltBefore" class="text-faded" data-test="felt-before">
+              {{ formatDate(feltBefore.measuredOn) }}: “{{ feltBefore.conditions.feels }}”
+            </p>
           </div>
+          <ul v-if="warnings.length" class="pt-2" data-test="warnings">
+            <li v-for="warning in warnings" :key="warning" class="mb-1 caution">{{ warning }}</li>
+          </ul>
           <ul v-if="differences.length" class="pt-2" data-test="differences">
             <li v-for="difference in differences" :key="difference" class="flex gap-2 text-clay">
               <span aria-hidden="true">≠</span>{{ difference }}

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { useMediaQuery } from '@vueuse/core'
 import { formatDate, GIRTH_IDS, nameOf, rulesOf, trialsOf, type GirthId, type SiteId } from '#core'
-import { SKIP_REASONS } from '#shared/contract/choices'
+import { SKIP_REASONS_OF, type SkipReason } from '#shared/contract/choices'
 import type { SiteKind } from '~/features/check-in/useSiteEntry'
 
 const props = defineProps<{ kind: SiteKind }>()
@@ -58,7 +58,10 @@ function addGirth(girth: GirthId) {
   store.updateCheckIn({ extraGirths: { [girth]: true } })
   goTo(girth)
 }
-const reasons = SKIP_REASONS.map((reason) => ({ value: reason, name: reason }))
+const reasons = SKIP_REASONS_OF[props.kind].map((reason) => ({
+  value: reason as SkipReason,
+  name: reason,
+}))
 
 function close() {
   asking.value = undefined
@@ -71,7 +74,7 @@ function onEnter() {
   if (!step.value && !problem.value) emit('done')
 }
 
-function skip(reason: (typeof SKIP_REASONS)[number]) {
+function skip(reason: SkipReason) {
   if (step.value) store.skip(step.value.site, reason)
   openBox(undefined)
   close()
@@ -92,13 +95,14 @@ const KEYS: Record<string, { does: string; run: () => void }> = {
   r: { does: 'measure what is asked about again', run: act.again },
   s: { does: 'skip this site, with a reason', run: () => (asking.value = 'skip') },
   g: { does: 'go to a site', run: () => (asking.value = 'site') },
-  j: { does: 'jaws not parallel: skip', run: () => skip('jaws not parallel') },
-  b: { does: 'beyond the caliper: skip', run: () => skip('beyond the caliper') },
   u: { does: 'undo the last reading', run: act.undo },
   ' ': { does: 'read cue: start when the jaws close', run: cue.start },
   ...(props.kind === 'tape'
     ? { x: { does: 'take another girth', run: () => (asking.value = 'girth') } }
-    : {}),
+    : {
+        j: { does: 'jaws not parallel: skip', run: () => skip('jaws not parallel') },
+        b: { does: 'beyond the caliper: skip', run: () => skip('beyond the caliper') },
+      }),
   '?': { does: 'these keys', run: () => (asking.value = 'keys') },
 }
 
@@ -319,6 +323,7 @@ function backOnPad() {
   <NumberedChoice
     :title="`Skip ${landmark?.name ?? ''}: why?`"
     :open="asking === 'skip'"
+    unchosen
     :options="reasons"
     @choose="skip"
     @close="close"

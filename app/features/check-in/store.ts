@@ -148,10 +148,14 @@ export const useCheckInStore = defineStore('check-in', () => {
   /** Height taken in this check-in, the mean of its readings, cm. */
   const heightCm = computed(() => heightOf(readings.value))
 
+  /** The units that the coach reads in. */
+  const [lengthUnit, massUnit] = [useLengthUnit(), useMassUnit()]
+  const units = computed(() => ({ length: lengthUnit.value, mass: massUnit.value }))
+
   /** What asks for a second look so far. It never blocks. */
   const findings = computed<Finding[]>(() =>
     person.value && checkIn.value
-      ? findingsOf(person.value, checkIn.value, stored.value!.earlier, setup.value)
+      ? findingsOf(person.value, checkIn.value, stored.value!.earlier, setup.value, units.value)
       : [],
   )
   const compressionDrifts = computed(() =>
@@ -213,7 +217,7 @@ export const useCheckInStore = defineStore('check-in', () => {
   function suggestionsFor(reading: TypedReading): SuggestedValue[] {
     if (!person.value || !checkIn.value) return []
     const taken = { ...checkIn.value, readings: [...readings.value, stamp(reading)] }
-    const found = findingsOf(person.value, taken, stored.value!.earlier, setup.value)
+    const found = findingsOf(person.value, taken, stored.value!.earlier, setup.value, units.value)
     return found
       .flatMap(({ suggestions }) => suggestions)
       .filter(({ site }) => site === reading.site)

@@ -1,8 +1,8 @@
 import {
   agree,
-  fixed,
+  formatFold,
   isSkinfold,
-  lengthIn,
+  lengthText,
   readingsInForce,
   rulesOf,
   trialsOf,
@@ -103,7 +103,7 @@ export function useSiteEntry(kind: SiteKind) {
       meant.value = taking.meant
       return
     }
-    say(fixed(isSkinfold(site) ? taking.value : lengthIn(taking.value, unit.value), 1))
+    say(isSkinfold(site) ? formatFold(taking.value) : lengthText(taking.value, unit.value))
     taken.value = site
     openBox(undefined)
   }

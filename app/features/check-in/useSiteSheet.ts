@@ -1,4 +1,12 @@
-import { fixed, lengthIn, nameOf, rulesOf, trialsOf, wantsAnotherTrial, type SiteId } from '#core'
+import {
+  formatFold,
+  lengthText,
+  nameOf,
+  rulesOf,
+  trialsOf,
+  wantsAnotherTrial,
+  type SiteId,
+} from '#core'
 import type { SiteKind } from './useSiteEntry'
 
 export interface SheetRow {
@@ -77,7 +85,7 @@ export function useSiteSheet(kind: SiteKind) {
   const shownUnit = computed(() => (kind === 'folds' ? 'mm' : unit.value))
   function show(value: number | undefined): string {
     if (value === undefined) return ''
-    return fixed(kind === 'folds' ? value : lengthIn(value, unit.value), 1)
+    return kind === 'folds' ? formatFold(value) : lengthText(value, unit.value)
   }
 
   return { sites, rows, sumOf, sumSoFar, sinceLast, shownUnit, show }

@@ -3,13 +3,20 @@ export function useVoiceChoice() {
   return useCookie<boolean>('oak-pinch-voice', { default: () => false, ...KEPT_ON_DEVICE })
 }
 
-/** Says back what was typed, where the browser has a voice. */
+/** Says back what was typed, where the browser has a voice; never of a client who is to hear no number. */
 export function useVoice() {
   const wanted = useVoiceChoice()
   const able = import.meta.client && 'speechSynthesis' in window
 
+  const { client, view } = storeToRefs(useCheckInStore())
+  const silent = computed(
+    () =>
+      client.value?.showPercentages === false ||
+      !!view.value?.screening?.answers.flags.includes('eating disorder'),
+  )
+
   function say(words: string) {
-    if (!wanted.value || !able) return
+    if (!wanted.value || !able || silent.value) return
     speechSynthesis.cancel()
     speechSynthesis.speak(new SpeechSynthesisUtterance(words))
   }

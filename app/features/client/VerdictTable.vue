@@ -90,7 +90,7 @@ const rows = computed(() => {
       <caption class="sr-only">
         What changed, with its interval and how sure it is
       </caption>
-      <TableHead :columns="['change', '95 in 100', 'can tell from']" last="verdict" wide />
+      <TableHead :columns="['change', '95% range', 'detectable from']" last="verdict" wide />
       <tbody>
         <tr v-for="row in rows" :key="row.id" class="border-b border-line">
           <th scope="row" class="max-w-72 py-1 pr-3">{{ row.label }}</th>

@@ -10,6 +10,7 @@ const FIELDS: Record<string, string> = {
   showPercentages: 'Percentages shown',
   cycleWanted: 'Cycle kept',
   hiddenOnLeaderboards: 'Name hidden on leaderboards',
+  weekEndsOn: 'Last day of the week',
   nextDueOn: 'Next check-in',
   archived: 'Archived',
   height: 'Height',

@@ -165,7 +165,7 @@ export function useClientCurves(
       },
       {
         ...{ name: 'week', color: OAK, symbol: 'rect' },
-        points: weeklyAverages(days).map(({ to: end, kg }) => ({
+        points: weeklyAverages(days, view.value.client.weekEndsOn).map(({ to: end, kg }) => ({
           date: end > today ? today : end,
           value: show(kg),
         })),

@@ -7,7 +7,7 @@ import {
   formatFold,
   isOtherSetup,
   isSkinfold,
-  lengthIn,
+  lengthText,
   massIn,
   nameOf,
   protocolOf,
@@ -149,7 +149,7 @@ export function useLedgerColumns(
     const mass = (kg: number | undefined) => (kg === undefined ? '–' : fixed(massIn(kg, unit), 1))
     const fold = (mm: number | undefined) => (mm === undefined ? '–' : formatFold(mm))
     const site = (id: SiteId, value: number) =>
-      isSkinfold(id) ? formatFold(value) : fixed(lengthIn(value, length), 1)
+      isSkinfold(id) ? formatFold(value) : lengthText(value, length)
     function text(id: Line['id'], { point, sheet }: (typeof all)[number]) {
       const { estimate } = point
       if (id === 'mass') return mass(sheet.subject.massKg)

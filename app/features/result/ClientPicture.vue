@@ -136,6 +136,7 @@ const parts = computed(() => {
     <FigureList v-if="girths.length" :lines="girths" large class="pb-6" />
     <p class="text-lg text-faded">
       These are estimates. What counts is the direction over weeks, not one figure on one day.
+      <template v-if="parts">Give or take: two people in three are within it.</template>
     </p>
   </section>
 </template>

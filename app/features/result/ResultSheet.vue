@@ -15,7 +15,6 @@ import {
   formatLength,
   formatMass,
   isSkinfold,
-  lengthIn,
   leadEquation,
   LANDMARK_STANDARD_NAMES,
   massIn,
@@ -23,6 +22,7 @@ import {
   resultOf,
   sheetOf,
   signed,
+  signedLength,
   variantFor,
   workingOf,
   type Conversion,
@@ -120,7 +120,7 @@ const rows = computed<Row[]>(() => {
   const millimetres = (value: number | undefined) =>
     value === undefined ? '' : `${signed(value, 1)} mm`
   const length = (cm: number | undefined) =>
-    cm === undefined ? '' : `${signed(lengthIn(cm, lengthUnit.value), 1)} ${lengthUnit.value}`
+    cm === undefined ? '' : `${signedLength(cm, lengthUnit.value)} ${lengthUnit.value}`
   const less = (now: number, then: number | undefined) =>
     then === undefined ? undefined : now - then
   /** One of the two parts of body mass. */
@@ -288,7 +288,9 @@ const sentence = computed(() => {
             <th v-if="previous" scope="col" class="pl-4 text-right font-normal">
               since {{ formatDate(previous.measuredOn) }}
             </th>
-            <th v-if="judgement" scope="col" class="pl-4 text-right font-normal">can tell from</th>
+            <th v-if="judgement" scope="col" class="pl-4 text-right font-normal">
+              detectable from
+            </th>
             <th v-if="sinceFirst" scope="col" class="pl-4 text-right font-normal max-sm:hidden">
               since the first, {{ formatDate(sinceFirst.since, true) }}
             </th>
@@ -323,6 +325,14 @@ const sentence = computed(() => {
           </tr>
         </tbody>
       </table>
+      <p class="pt-2 text-faded" data-test="give-or-take">
+        <template v-if="result.ok && shown && result.value.standardError !== null">
+          ± is the equation’s standard error: 68% of people are within it.
+        </template>
+        <template v-if="judgement">
+          Detectable from: a smaller change is within the measurement error 95% of the time.
+        </template>
+      </p>
       <p v-if="administrative && shown" class="pt-2" data-test="administrative">
         By administrative rounding (neck up, waist and hip down to the half inch, whole percent):
         {{ administrative.fatPercent }} %. Common practice of armed forces; local rules come first.

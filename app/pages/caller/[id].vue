@@ -1,10 +1,10 @@
 <script setup lang="ts">
 import {
   fixed,
+  formatLength,
   isSkinfold,
   landmarkOf,
   girthLandmark,
-  lengthIn,
   nameOf,
   nextFold,
   nextGirth,
@@ -78,7 +78,7 @@ const mark = computed(() =>
 
 function show(kind: string, value: number): string {
   if (kind === 'skinfold') return `${fixed(value, 1)} mm`
-  return `${fixed(lengthIn(value, lengthUnit.value), 1)} ${lengthUnit.value}`
+  return formatLength(value, lengthUnit.value)
 }
 
 /** What was typed last, so that the one who called can hear a slip. */

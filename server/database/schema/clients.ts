@@ -17,6 +17,8 @@ export const clients = pg.pgTable(
     cycleWanted: pg.boolean('cycle_wanted').notNull().default(false),
     /** The client’s name is hidden on leaderboards. */
     hiddenOnLeaderboards: pg.boolean('hidden_on_leaderboards').notNull().default(false),
+    /** The last day of the client's own week, 0 for Monday; the last day weighed where none is chosen. */
+    weekEndsOn: pg.smallint('week_ends_on'),
     /** The next check-in, where it was moved by hand; it counts until one is taken on or after it. */
     nextDueOn: pg.date('next_due_on', { mode: 'string' }),
     archivedAt: instant('archived_at'),
@@ -25,6 +27,7 @@ export const clients = pg.pgTable(
   (t) => [
     pg.check('clients_sex', oneOf(t.sex, ['male', 'female'])),
     pg.check('clients_cadence', sql`${t.cadenceDays} between 1 and 365`),
+    pg.check('clients_week_end', sql`${t.weekEndsOn} between 0 and 6`),
     pg.check('clients_name', sql`${t.name} <> ''`),
     pg.index('clients_by_name').on(t.name, t.id),
   ],

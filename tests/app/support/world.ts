@@ -43,7 +43,7 @@ export function viewOf(id: string, more: Partial<CheckIn> = {}, name = 'Ann'): C
     client: {
       ...{ id: idOf('client'), name, sex: 'female', birthDate: '1990-03-14', cadenceDays: 28 },
       ...{ heightCm: 168, heightUnit: 'cm', showPercentages: true, cycleWanted: false },
-      ...{ hiddenOnLeaderboards: false, nextDueOn: null, archived: false },
+      ...{ hiddenOnLeaderboards: false, weekEndsOn: null, nextDueOn: null, archived: false },
     },
     ...{ earlier: [], screening: null, siteNotes: [], ownErrors: {}, weighIns: [] },
     gym: {

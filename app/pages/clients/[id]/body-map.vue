@@ -1,5 +1,15 @@
 <script setup lang="ts">
-import { fixed, formatDate, isSkinfold, lengthIn, nameOf, signed, type SiteChange } from '#core'
+import {
+  fixed,
+  formatDate,
+  formatFold,
+  isSkinfold,
+  lengthIn,
+  lengthText,
+  nameOf,
+  signed,
+  type SiteChange,
+} from '#core'
 import { spotOf } from '~/ui/figure/sites'
 
 await breathe()
@@ -26,6 +36,9 @@ const kinds = computed(() =>
 const changes = computed<SiteChange[]>(() => judgement.value?.[kind.value] ?? [])
 const inUnit = (site: string, value: number) =>
   isSkinfold(site) ? value : lengthIn(value, lengthUnit.value)
+/** A value as it was read. */
+const asRead = (site: SiteChange['site'], value: number) =>
+  isSkinfold(site) ? formatFold(value) : lengthText(value, lengthUnit.value)
 const unitOf = (site: string) => (isSkinfold(site) ? 'mm' : lengthUnit.value)
 
 const largest = computed(() =>
@@ -93,8 +106,8 @@ const rows = computed(() => [...(judgement.value?.folds ?? []), ...(judgement.va
                 >{{ nameOf(c.girth) }} less {{ nameOf(c.fold).toLowerCase() }}</strong
               >
               <span class="figure text-[20px]">
-                {{ fixed(lengthIn(c.then, lengthUnit), 1) }} →
-                {{ fixed(lengthIn(c.now, lengthUnit), 1) }}
+                {{ lengthText(c.then, lengthUnit) }} →
+                {{ lengthText(c.now, lengthUnit) }}
                 {{ lengthUnit }}
               </span>
               <VerdictMark :verdict="c.verdict" />
@@ -114,10 +127,10 @@ const rows = computed(() => [...(judgement.value?.folds ?? []), ...(judgement.va
               <tr v-for="row in rows" :key="row.site" class="border-b border-line">
                 <th scope="row" class="py-1 pr-3">{{ nameOf(row.site) }}</th>
                 <td class="figure pl-6 text-right text-[19px] text-faded">
-                  {{ fixed(inUnit(row.site, row.then), 1) }}
+                  {{ asRead(row.site, row.then) }}
                 </td>
                 <td class="figure pl-6 text-right text-[19px]">
-                  {{ fixed(inUnit(row.site, row.now), 1) }}
+                  {{ asRead(row.site, row.now) }}
                 </td>
                 <td class="figure pl-6 text-right text-[21px] whitespace-nowrap">
                   {{ signed(inUnit(row.site, row.verdict.change), 1) }} {{ unitOf(row.site) }}

@@ -13,7 +13,7 @@ import {
   weekdayOf,
   weeklyAverages,
 } from '#core'
-import { weighIns as routes } from '~/contract'
+import { clients, weighIns as routes } from '~/contract'
 
 await breathe()
 
@@ -53,12 +53,26 @@ async function remove(date: string) {
 }
 
 const WEEKS_SHOWN = 12
-const weeks = computed(() => weeklyAverages(weighIns.value).reverse().slice(0, WEEKS_SHOWN))
+const endsOn = computed(() => view.value?.client.weekEndsOn ?? null)
+const weeks = computed(() =>
+  weeklyAverages(weighIns.value, endsOn.value).reverse().slice(0, WEEKS_SHOWN),
+)
+const ending = useSubmit()
+/** The client's own week; the empty choice follows the last day weighed. */
+const weekEnd = computed({
+  get: () => (endsOn.value === null ? '' : String(endsOn.value)),
+  set: (chosen) => {
+    const body = { weekEndsOn: chosen === '' ? null : Number(chosen) }
+    void ending
+      .submit(() => callApi(clients.change, { params, body }))
+      .then((changed) => changed && refreshNuxtData(`client-${id}`))
+  },
+})
 const TREND_DAYS = 56
 const recent = computed(() => weighIns.value.slice(-TREND_DAYS))
 const odd = computed(() => {
   const looked = weighIns.value.slice(-(WEEKS_SHOWN + 3) * 7)
-  return new Map(oddDays(looked).map((day) => [day.date, day]))
+  return new Map(oddDays(looked, endsOn.value).map((day) => [day.date, day]))
 })
 const trend = computed(() => massTrend(recent.value))
 const trendWords = computed(() => {
@@ -133,6 +147,16 @@ const daysOf = (from: string, to: string) =>
           <p v-if="trendWords" class="pt-2 text-lg" data-test="trend">
             Trend of the last {{ recent.length }} days: <strong>{{ trendWords }}</strong>
           </p>
+          <div class="flex items-center gap-3 pt-2">
+            <label for="week-end" class="font-bold">Weeks end on</label>
+            <select id="week-end" v-model="weekEnd" class="field w-auto!">
+              <option value="">the last day weighed</option>
+              <option v-for="(name, i) in DAY_NAMES" :key="name" :value="String(i)">
+                {{ name }}
+              </option>
+            </select>
+          </div>
+          <AlertLine :text="ending.trouble.value" />
           <p v-if="weeks.length === 0" class="pt-2 text-lg">No weigh-in yet.</p>
           <ul data-test="weeks">
             <li v-for="week in weeks" :key="week.from" class="border-b border-line pt-2">

@@ -1,0 +1,71 @@
+<script setup lang="ts">
+import { useEventListener } from '@vueuse/core'
+import { ADULT, ageOn } from '#core'
+
+/** What the client is told before the first reading, what is done with care, and the consent. */
+const store = useCheckInStore()
+const { view, client, checkIn, protocol } = storeToRefs(store)
+const minor = computed(() => ageOn(client.value!.birthDate, checkIn.value!.measuredOn) < ADULT)
+
+/* Consent has a key of its own: C. */
+const consent = computed(() => checkIn.value!.consent)
+function agree() {
+  const by = minor.value ? ('guardian' as const) : ('client' as const)
+  store.updateCheckIn({ consent: consent.value ? null : { by, at: new Date().toISOString() } })
+}
+useEventListener('keydown', (event: KeyboardEvent) => {
+  const typing = event.target instanceof HTMLInputElement
+  if (typing || event.ctrlKey || event.metaKey || event.altKey) return
+  if (event.key.toLowerCase() === 'c') agree()
+})
+
+/* Somebody to be measured with care: what is said, and what is not done. */
+const sensitive = computed(
+  () =>
+    !client.value!.showPercentages ||
+    !!view.value!.screening?.answers.flags.includes('eating disorder'),
+)
+const script = computed(() => {
+  const { sex, showPercentages } = client.value!
+  const { folds, girths, rounds, girthRounds, equations } = protocol.value
+  return scriptFor({
+    ...{ folds: folds[sex].length, girths: girths[sex].length, rounds, girthRounds },
+    estimates: showPercentages && equations[sex].length > 0,
+    sensitive: sensitive.value,
+  })
+})
+</script>
+
+<template>
+  <section aria-labelledby="hear-first">
+    <h3 id="hear-first" class="border-b-2 border-ink pb-1 text-xl">
+      Read to {{ client!.name.split(' ')[0] }}
+    </h3>
+    <p class="pt-2" data-test="script">{{ script.join(' ') }}</p>
+    <p v-if="sensitive" class="mt-2 caution" data-test="sensitive">
+      With care: away from the mirror, no numbers aloud, no remark on the body.
+      <template v-if="protocol.folds[client!.sex].length">
+        Girths alone do as well:
+        <button type="button" class="button ml-1" @click="store.choose('home-weekly')">
+          Tape only
+        </button>
+      </template>
+    </p>
+    <button
+      type="button"
+      class="button mt-3"
+      :class="{ 'button-lead': consent }"
+      :aria-pressed="!!consent"
+      data-test="consent"
+      @click="agree"
+    >
+      <kbd class="key mr-2">C</kbd>
+      <template v-if="consent">
+        ✓ {{ consent.by === 'guardian' ? 'A guardian' : client!.name.split(' ')[0] }} agrees
+      </template>
+      <template v-else>
+        {{ minor ? 'A guardian agrees' : `${client!.name.split(' ')[0]} agrees` }}?
+      </template>
+    </button>
+  </section>
+</template>

@@ -71,7 +71,8 @@ function close() {
 function onEnter() {
   act.enter()
   cue.stop()
-  if (!step.value && !problem.value) emit('done')
+  // Readings that disagree are to be measured again before the stage is left; the rest waits for the review.
+  if (!step.value && !problem.value && finding.value?.kind !== 'apart') emit('done')
 }
 
 function skip(reason: SkipReason) {
@@ -262,18 +263,17 @@ function backOnPad() {
         <SiteStrip :kind :step @pick="openBox" />
       </details>
     </section>
-    <section v-else class="px-4 py-8 sm:px-10">
-      <p class="text-faded">{{ kind === 'folds' ? 'Folds' : 'Tape' }}</p>
-      <h2 class="pb-4 text-[44px]">All sites are in.</h2>
-      <div class="flex flex-wrap gap-3">
-        <button type="button" class="button button-lead" autofocus @click="emit('done')">
-          Go on
-        </button>
-        <button v-if="kind === 'tape'" type="button" class="button" @click="asking = 'girth'">
-          Another girth
-        </button>
-      </div>
-    </section>
+    <SitesDone
+      v-else
+      :kind
+      :finding
+      :offer
+      @keydown="onKey"
+      @done="emit('done')"
+      @girth="asking = 'girth'"
+      @accept="act.accept"
+      @again="act.again"
+    />
 
     <aside class="border-l border-line bg-board px-4 py-5 max-lg:hidden">
       <SiteSheet :kind :step @pick="openBox" />

@@ -48,6 +48,7 @@ export interface DemoClient {
   /** Date of joining, on or before the first check-in. */
   addedOn: string
   showPercentages: boolean
+  weekEndsOn: number | null
   screening?: { answers: ScreeningAnswers; reviewedOn: string }
   siteNotes: SiteNote[]
 }
@@ -109,12 +110,12 @@ interface Person {
   /** Completed years today. */
   age: number
   height: [cm: number, unit: 'cm' | 'ft in' | 'm', typed: string]
-  /** Error-free folds at the first check-in: chest, midaxillary, triceps, subscapular, abdominal, suprailiac, thigh. */
+  /** Error-free folds at the first check-in, of the seven or of the set's own: see `sitesOfFolds`. */
   folds: number[]
   /** Error-free body mass at the first check-in, kg. */
   massKg: number
   massUnit?: 'lb'
-  protocol?: 'three-fold'
+  protocol?: 'three-fold' | 'eight-fold-int' | 'home-weekly'
   cadenceDays?: number
   /** Days ago of each check-in, oldest first. */
   daysAgo: number[]
@@ -133,6 +134,10 @@ interface Person {
   girths?: { site: GirthId; from: number; to: number }[]
   /** Weighs in most mornings of so many weeks up to the last check-in. */
   weighInWeeks?: number
+  /** The last day of the client's own week, 0 for Monday. */
+  weekEndsOn?: number
+  /** How clothes fit and how it feels, in a line, at the last check-in. */
+  feels?: string
   events?: { daysAgo: number; kind: DemoEvent['kind']; words: string }[]
   /** A plan kept at one of the check-ins. */
   plan?: { visit: number; goal: Goal; pace: Pace; activity: number }
@@ -177,6 +182,8 @@ const PEOPLE: Person[] = [
       { site: 'mid_thigh_girth', from: 54.5, to: 52.8 },
     ],
     weighInWeeks: 9,
+    weekEndsOn: 4,
+    feels: 'racing suit zips without help, sleeping well',
     events: [
       { daysAgo: 250, kind: 'phase', words: 'regatta preparation' },
       { daysAgo: 110, kind: 'holiday', words: 'two weeks at the sea' },
@@ -327,7 +334,47 @@ const PEOPLE: Person[] = [
     foldsTo: 0.88,
     massBy: -2.6,
   },
+  {
+    // Follows the sum of eight; no percentage is wanted.
+    name: 'Wynne Farrow',
+    sex: 'female',
+    age: 31,
+    height: [172, 'cm', '172'],
+    // Triceps, subscapular, biceps, iliac crest, supraspinale, abdominal, front thigh, medial calf.
+    folds: [14, 12, 7, 16, 11, 17, 17, 10],
+    massKg: 66.4,
+    protocol: 'eight-fold-int',
+    daysAgo: every(42, 3, 6),
+    foldsTo: 0.83,
+    massBy: -1.1,
+    hidePercentages: true,
+  },
+  {
+    // Sends a tape and a weight from home every week.
+    name: 'Rufus Kettlewell',
+    sex: 'male',
+    age: 44,
+    height: [182.88, 'ft in', '6\'0"'],
+    folds: [],
+    massKg: 104.2,
+    massUnit: 'lb',
+    protocol: 'home-weekly',
+    cadenceDays: 7,
+    daysAgo: every(7, 8, 1),
+    massBy: -4.1,
+    girths: [
+      { site: 'shoulders', from: 124, to: 123.5 },
+      { site: 'abdomen', from: 112, to: 108 },
+      { site: 'hip', from: 110, to: 107.5 },
+    ],
+    weighInWeeks: 8,
+    feels: 'belt one hole tighter',
+  },
 ]
+
+/** The sites that a person's folds are of. */
+const sitesOfFolds = ({ protocol, sex }: Person): readonly SkinfoldId[] =>
+  protocol === 'eight-fold-int' ? protocolById(protocol).folds[sex] : SEVEN_FOLDS
 
 const CALIPER_STEP_MM = 0.5
 const SCALE_STEP_KG = 0.1
@@ -364,6 +411,7 @@ export function scenario(today: string): Scenario {
     cadenceDays: person.cadenceDays ?? DEFAULT_CADENCE_DAYS,
     addedOn: addDays(today, -(person.daysAgo[0] ?? 0)),
     showPercentages: !person.hidePercentages,
+    weekEndsOn: person.weekEndsOn ?? null,
     ...(person.screening
       ? {
           screening: {
@@ -466,9 +514,9 @@ export function scenario(today: string): Scenario {
     const checkInId = id(person.name, visit)
     const startedAt = `${measuredOn}T07:${String(10 + visit).padStart(2, '0')}:00.000Z`
     const marks = Object.fromEntries(
-      SEVEN_FOLDS.map((site, i) => [
+      sitesOfFolds(person).map((site, i) => [
         site,
-        person.folds[i]! * share + normal() * RELOCATION_SHARE * usualRepeatError(site),
+        (person.folds[i] ?? 0) * share + normal() * RELOCATION_SHARE * usualRepeatError(site),
       ]),
     ) as Partial<Record<SkinfoldId, number>>
     const readings: DemoReading[] = []
@@ -508,7 +556,7 @@ export function scenario(today: string): Scenario {
     for (const { site, from, to } of underWay ? [] : (person.girths ?? [])) {
       const girth =
         from + (to - from) * progress + normal() * RELOCATION_SHARE * usualRepeatError(site)
-      for (const trial of [1, 2]) {
+      for (const trial of Array.from({ length: protocol.girthRounds }, (_, i) => i + 1)) {
         const value = toStep(girth + normal() * usualRepeatError(site), TAPE_STEP_CM)
         add({
           kind: 'girth',
@@ -547,8 +595,13 @@ export function scenario(today: string): Scenario {
       skipped: [],
       ownProtocol: null,
       tolerance: null,
-      extraGirths: (person.girths ?? []).map(({ site }) => site),
-      conditions: underWay ? (person.lastConditions ?? USUAL_CONDITIONS) : USUAL_CONDITIONS,
+      extraGirths: (person.girths ?? [])
+        .map(({ site }) => site)
+        .filter((site) => !protocol.girths[person.sex].includes(site)),
+      conditions: {
+        ...(underWay ? (person.lastConditions ?? USUAL_CONDITIONS) : USUAL_CONDITIONS),
+        ...(person.feels && visit === person.daysAgo.length - 1 ? { feels: person.feels } : {}),
+      },
       consent: { by: 'client', at: startedAt },
       massDry: underWay ? null : true,
       fromPaper: false,

@@ -69,9 +69,11 @@ export async function seedDemo(
     )
     await keepCheck(scaleId!, -230, [{ known: 20, read: 20.1 }])
     await tx.insert(clients).values(
-      club.clients.map(({ id, name, sex, birthDate, cadenceDays, showPercentages }) => ({
-        ...{ id, name, sex, birthDate, cadenceDays, showPercentages },
-      })),
+      club.clients.map(
+        ({ id, name, sex, birthDate, cadenceDays, showPercentages, weekEndsOn }) => ({
+          ...{ id, name, sex, birthDate, cadenceDays, showPercentages, weekEndsOn },
+        }),
+      ),
     )
     await tx.insert(heights).values(
       club.clients.map(({ id, height, addedOn }) => ({

@@ -1,5 +1,14 @@
 import { afterAll, beforeAll, describe, expect, test } from 'vitest'
-import { checkPlan, isoDateOf, resultOf, seriesBy, startOf, type Person } from '#core'
+import {
+  checkPlan,
+  foldSumOf,
+  isoDateOf,
+  resultOf,
+  seriesBy,
+  sheetOf,
+  startOf,
+  type Person,
+} from '#core'
 import { clientRecordSchema } from '#shared/contract/record'
 import { todaySchema } from '#shared/contract/today'
 import { scenario } from '../../demo/scenario'
@@ -24,7 +33,7 @@ test('is the same every time, and its dates move with today', () => {
 
 test('is put in once', async () => {
   await seedDemo(api.db, async () => {})
-  expect(todaySchema.parse((await api.get('/api/today')).body).entries).toHaveLength(12)
+  expect(todaySchema.parse((await api.get('/api/today')).body).entries).toHaveLength(14)
 })
 
 describe('shows what it is there to show', () => {
@@ -75,9 +84,32 @@ describe('shows what it is there to show', () => {
     expect(view.checkIns.filter(({ measuredOn }) => measuredOn > plan!.startedOn).length).toBe(4)
   })
 
-  test('an estimate for every closed check-in', () => {
+  test('somebody who follows the sum of eight, and somebody with a tape at home every week', () => {
     const { clients, checkIns } = scenario(isoDateOf(new Date()))
-    for (const checkIn of checkIns.filter((c) => c.closedAt)) {
+    const of = (name: string) => {
+      const client = clients.find((c) => c.name.startsWith(name))!
+      const person = { ...client, heightCm: client.height.cm }
+      const sheets = checkIns
+        .filter((c) => c.clientId === client.id)
+        .map((checkIn) => sheetOf(person, checkIn))
+      return { client, sheets }
+    }
+    const wynne = of('Wynne')
+    expect(wynne.client.showPercentages).toBe(false)
+    const sums = wynne.sheets.map((sheet) => foldSumOf(sheet)!)
+    expect(sums.map(({ folds }) => folds.length)).toEqual([8, 8, 8])
+    expect(sums.at(-1)!.mm - sums[0]!.mm).toBeLessThan(-10)
+    const rufus = of('Rufus').sheets
+    expect(
+      rufus.every(({ missing, protocol }) => !missing.length && protocol.id === 'home-weekly'),
+    ).toBe(true)
+    expect(rufus.at(-1)!.sites.abdomen!.value).toBeLessThan(rufus[0]!.sites.abdomen!.value)
+  })
+
+  test('an estimate for every closed check-in of a set that feeds an equation', () => {
+    const { clients, checkIns } = scenario(isoDateOf(new Date()))
+    const fed = checkIns.filter((c) => c.closedAt && c.protocolId !== 'home-weekly')
+    for (const checkIn of fed) {
       const { sex, birthDate, height } = clients.find((c) => c.id === checkIn.clientId)!
       const person: Person = { sex, birthDate, heightCm: height.cm }
       expect(resultOf(person, checkIn).ok).toBe(true)

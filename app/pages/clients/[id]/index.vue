@@ -1,5 +1,16 @@
 <script setup lang="ts">
-import { addDays, fixed, foldSumName, foldSumOf, formatDate, isoDateOf, massIn } from '#core'
+import {
+  addDays,
+  fixed,
+  foldSumName,
+  foldSumOf,
+  formatDate,
+  formatLength,
+  isoDateOf,
+  massIn,
+  nameOf,
+  WAISTS,
+} from '#core'
 import { clients } from '~/contract'
 
 await breathe()
@@ -11,6 +22,7 @@ const { start, busy, trouble } = useStartCheckIn()
 const atScreening = ref(false)
 onMounted(() => (atScreening.value = route.hash === '#screening'))
 const unit = useMassUnit()
+const lengthUnit = useLengthUnit()
 
 const ledger = useLedger(view, measured)
 const { newest, open, series } = ledger
@@ -51,6 +63,9 @@ async function enterPaper() {
   await start(id, paperDate.value)
 }
 
+/** Without an equation there is no curve and no line of fat and lean. */
+const estimated = computed(() => series.value.some(({ estimate }) => estimate))
+
 /** Where the client stands, as the last check-in has it. */
 const standing = computed(() => {
   const last = series.value.at(-1)?.estimate
@@ -59,7 +74,12 @@ const standing = computed(() => {
     if (sum) return `${foldSumName(sum.folds, true)} ${fixed(sum.mm, 0)} mm.`
     if (!shown.value) return 'Measured.'
   }
-  if (!last) return newest.value ? 'No estimate from the last check-in.' : 'No check-in yet.'
+  if (!last) {
+    const girths = ledger.sheets.value.at(-1)?.sites
+    const waist = WAISTS.find((site) => girths?.[site])
+    if (waist) return `${nameOf(waist)} ${formatLength(girths![waist]!.value, lengthUnit.value)}.`
+    return newest.value ? 'No estimate from the last check-in.' : 'No check-in yet.'
+  }
   if (last.fatMassKg === undefined) return `About ${fixed(last.fatPercent, 0)} % fat.`
   const show = (kg: number) => `${fixed(massIn(kg, unit.value), 1)} ${unit.value}`
   return `Fat ${show(last.fatMassKg)}, lean ${show(last.leanMassKg!)}.`
@@ -103,7 +123,7 @@ const standing = computed(() => {
         :view
         :ledger
         :unit
-        :percentages="shown"
+        :percentages="shown && estimated"
         :then-id="then?.id"
         :now-id="now?.id"
         @take="take"

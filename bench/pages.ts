@@ -114,9 +114,15 @@ async function load(url: string, bare = false) {
           setTimeout(() => done((globalThis as unknown as { seen: Seen }).seen.longest), 200),
         ),
     )
+    const loop = await page.evaluate(() => {
+      const from = performance.now()
+      let x = 1
+      for (let i = 0; i < 20_000_000; i++) x = (x * 16807) % 2147483647
+      return x ? performance.now() - from : 0
+    })
     // Weighed when all is seen: this process has work on the same two processors.
     const bytes = await Promise.all([...scripts].map(gzipped))
-    return { blocked, shift, touched, kB: bytes.reduce((a, b) => a + b, 0) / 1000 }
+    return { blocked, shift, touched, loop, kB: bytes.reduce((a, b) => a + b, 0) / 1000 }
   } finally {
     await close()
   }
@@ -160,8 +166,11 @@ try {
     Reference: '/reference',
   }
   type Name = keyof typeof paths
-  const names = Object.keys(paths) as Name[]
-  const urls = Object.fromEntries(names.map((n) => [n, server.url + paths[n]])) as Record<
+  const all = Object.keys(paths) as Name[]
+  // Some pages alone, by their names, while one is worked on.
+  const asked = process.argv.slice(2)
+  const names = asked.length ? all.filter((name) => asked.includes(name)) : all
+  const urls = Object.fromEntries(all.map((n) => [n, server.url + paths[n]])) as Record<
     Name,
     string
   >
@@ -170,7 +179,10 @@ try {
   console.log(
     'processor (at most 300 ms) with and without its scripts, longest task at the first touch,',
   )
-  console.log('layout shift (at most 0.02), scripts gzip')
+  console.log(
+    'layout shift (at most 0.02), scripts gzip, a loop of known length on the same page: where it',
+  )
+  console.log('takes longer than elsewhere, the machine was slow')
   for (const name of names) {
     const loads: Awaited<ReturnType<typeof load>>[] = []
     const bare: number[] = []
@@ -178,7 +190,8 @@ try {
       loads.push(await load(urls[name]))
       bare.push((await load(urls[name], true)).blocked)
     }
-    const of = (key: 'blocked' | 'shift' | 'touched' | 'kB') => middle(loads.map((l) => l[key]))
+    const of = (key: 'blocked' | 'shift' | 'touched' | 'kB' | 'loop') =>
+      middle(loads.map((l) => l[key]))
     console.log(
       [
         name.padEnd(12),
@@ -189,11 +202,12 @@ try {
         `${of('touched').toFixed(0)} ms`.padStart(8),
         of('shift').toFixed(3).padStart(8),
         `${of('kB').toFixed(0)} kB`.padStart(8),
+        `${of('loop').toFixed(0)} ms`.padStart(8),
       ].join(' '),
     )
   }
 
-  const bare = await bareFacts(server)
+  const bare = asked.length ? undefined : await bareFacts(server)
   try {
     const routes = [
       '/api/today',
@@ -201,14 +215,14 @@ try {
       `/api${tilda}/record`,
       `/api/leaderboards/${board}`,
     ]
-    for (const path of routes) {
-      const { ours, plain } = await medians({ ours: server.url + path, plain: bare.url + path })
+    for (const path of bare ? routes : []) {
+      const { ours, plain } = await medians({ ours: server.url + path, plain: bare!.url + path })
       console.log(
         `${path.replace(/[\da-f-]{36}/, ':id')}: ${(ours / plain).toFixed(2)} times one bare statement, ${ours.toFixed(1)} ms and ${plain.toFixed(1)} ms at the median (at most 2 is asked for)`,
       )
     }
   } finally {
-    bare.stop()
+    bare?.stop()
   }
 } finally {
   await server.remove()

@@ -1,4 +1,4 @@
-/** `npm run bench -- NAME`: runs bench/NAME.ts. Each says how it measured, as ratios of one run. */
+/** `npm run bench -- NAME [WHAT ...]`: runs bench/NAME.ts. Each says how it measured, as ratios of one run. */
 import { readdirSync } from 'node:fs'
 import { join } from 'node:path'
 import { ensureBuild, ensureChromium, ensurePackages, root, run } from './tools.mjs'
@@ -7,11 +7,11 @@ ensurePackages()
 const known = readdirSync(join(root, 'bench'))
   .filter((name) => name.endsWith('.ts') && !name.startsWith('bare-'))
   .map((name) => name.slice(0, -3))
-const [name] = process.argv.slice(2)
+const [name, ...what] = process.argv.slice(2)
 if (!known.includes(name)) {
   console.error(`Usage: npm run bench -- NAME, one of: ${known.join(', ')}`)
   process.exit(2)
 }
 ensureChromium()
 ensureBuild()
-run('npx', ['tsx', '--tsconfig', 'tsconfig.tests.json', join('bench', `${name}.ts`)])
+run('npx', ['tsx', '--tsconfig', 'tsconfig.tests.json', join('bench', `${name}.ts`), ...what])

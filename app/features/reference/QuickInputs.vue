@@ -68,7 +68,7 @@ const chosen = computed(() =>
   [
     ...[massUnit.value, lengthUnit.value, foldUnit.value],
     athlete.value ? 'athlete' : 'general',
-    conversion.value === 'siri' ? 'Siri' : 'Brozek',
+    conversion.value === 'siri' ? 'Siri' : 'Brožek',
     LANDMARK_STANDARD_NAMES[standard.value].toLowerCase().replace('american', 'American'),
   ].join(' · '),
 )

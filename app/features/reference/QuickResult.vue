@@ -28,7 +28,7 @@ const figures = computed(() => {
       `${fixed(found.siri, 2)} %${doubt}`,
     )
     if (found.brozek !== undefined)
-      add('quick-brozek', 'Fat % (Brozek)', `${fixed(found.brozek, 2)} %`)
+      add('quick-brozek', 'Fat % (Brožek)', `${fixed(found.brozek, 2)} %`)
     if (density !== undefined) add('quick-density', 'Body density', `${fixed(density, 5)} g/cm³`)
     if (fatMassKg !== undefined)
       add('quick-fat', 'Fat mass', formatMass(fatMassKg, massUnit.value, 2))
@@ -78,7 +78,7 @@ const words = computed(() => {
   })
   const equations = [...fitting.value, ...others.value].map(
     ({ result, siri, brozek }) =>
-      `${result.equation.name}: ${fixed(siri, 1)} %${brozek === undefined ? '' : ` (Siri), ${fixed(brozek, 1)} % (Brozek)`}`,
+      `${result.equation.name}: ${fixed(siri, 1)} %${brozek === undefined ? '' : ` (Siri), ${fixed(brozek, 1)} % (Brožek)`}`,
   )
   const ofBody = indices.value.map(({ id, value, waist, classes: [first] }) => {
     const name = {
@@ -165,7 +165,7 @@ const shown = computed(() => lead.value !== undefined || sum.value || indices.va
         </select>
       </FieldRow>
       <WorkingTable :steps />
-      <p class="pt-1 text-faded">Fat % by {{ conversion === 'siri' ? 'Siri' : 'Brozek' }}.</p>
+      <p class="pt-1 text-faded">Fat % by {{ conversion === 'siri' ? 'Siri' : 'Brožek' }}.</p>
     </FoldOut>
 
     <div v-if="shown" class="flex flex-wrap gap-3 pt-4 print:hidden">

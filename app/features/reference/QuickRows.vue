@@ -22,7 +22,7 @@ const mass = (kg: number | undefined) => (kg === undefined ? '–' : formatMass(
         <tr class="border-b-2 border-ink text-faded">
           <td />
           <th scope="col" class="pl-3 text-right font-normal">Siri</th>
-          <th scope="col" class="pl-3 text-right font-normal">Brozek</th>
+          <th scope="col" class="pl-3 text-right font-normal">Brožek</th>
           <th scope="col" class="pl-3 text-right font-normal">fat</th>
           <th scope="col" class="pl-3 text-right font-normal">lean</th>
         </tr>

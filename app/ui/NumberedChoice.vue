@@ -3,7 +3,7 @@ const props = defineProps<{
   title: string
   open: boolean
   options: { value: T; name: string }[]
-  /** Nothing has the focus at first, so that Enter alone chooses nothing. */
+  /** The list itself has the focus from the first, so that Enter alone chooses nothing. */
   unchosen?: boolean
 }>()
 const emit = defineEmits<{ close: []; choose: [value: T] }>()
@@ -19,7 +19,7 @@ function onKey(event: KeyboardEvent) {
 
 <template>
   <AskDialog :title :open @close="emit('close')">
-    <ol :tabindex="unchosen ? -1 : undefined" :data-first="unchosen || undefined" @keydown="onKey">
+    <ol :tabindex="unchosen ? 0 : undefined" :data-first="unchosen || undefined" @keydown="onKey">
       <li v-for="(option, i) in options" :key="option.value" class="border-b border-line">
         <button
           type="button"

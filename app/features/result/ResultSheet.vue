@@ -330,7 +330,8 @@ const sentence = computed(() => {
           ± is the equation’s standard error: 68% of people are within it.
         </template>
         <template v-if="judgement">
-          Detectable from: a smaller change is within the measurement error 95% of the time.
+          Detectable from: a smaller change is within the measurement error
+          {{ shown ? '95% of the time' : '19 times in 20' }}.
         </template>
       </p>
       <p v-if="administrative && shown" class="pt-2" data-test="administrative">

@@ -43,6 +43,10 @@ export const GIRTH_IDS = [
 
 export type GirthId = (typeof GIRTH_IDS)[number]
 
+/** The girths that are a waist: narrowest, midway, at the navel and at the top of the hip crests. */
+export const WAISTS = ['waist', 'waist_midway', 'abdomen', 'iliac'] as const satisfies GirthId[]
+export type Waist = (typeof WAISTS)[number]
+
 export type SiteId = SkinfoldId | GirthId
 
 /**

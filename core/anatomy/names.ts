@@ -38,3 +38,7 @@ const NAMES: Record<SiteId, string> = {
 export function nameOf(site: SiteId): string {
   return NAMES[site]
 }
+
+/** Sites in a row as they stand in a sentence. */
+export const namesOf = (sites: readonly SiteId[], between = ', ') =>
+  sites.map((site) => nameOf(site).toLowerCase()).join(between)

@@ -1,6 +1,6 @@
 import type { SiteId } from '../anatomy/ids'
 import type { LocatedValue } from '../anatomy/landmark-standards'
-import { nameOf } from '../anatomy/names'
+import { namesOf } from '../anatomy/names'
 import {
   type Measured,
   occasionFor,
@@ -25,7 +25,7 @@ import {
   occasionVariance,
 } from '../composition/error-bands'
 import { servedValues } from '../composition/every'
-import { type LocatedFold, foldSumOf, followedFolds } from '../composition/fold-sum'
+import { type FollowedFolds, type LocatedFold, foldSumOf } from '../composition/fold-sum'
 import { equationById, variantFor } from '../equations/registry'
 import type { Conversion, Estimate } from '../equations/types'
 import { Z95 } from '../measurement-error/site-error'
@@ -49,16 +49,15 @@ export interface SeriesBasis {
 }
 
 /**
- * The equation and conversion of the newest check-in, and the folds that it and the others have in common.
+ * The equation and conversion of the newest check-in.
  *
- * @param all check-ins of the series, oldest first; the newest alone where not said
+ * @param followed the folds that the check-ins of the series have in common, where their sum is wanted
  */
 export function basisOf(
   person: Person,
   newest: CheckInRecord,
-  all: readonly CheckInRecord[] = [newest],
+  followed?: FollowedFolds,
 ): SeriesBasis {
-  const followed = followedFolds(all.map((checkIn) => sheetOf(person, checkIn)))
   return {
     ...(followed ? { sumFolds: followed.folds } : {}),
     equationId: leadEquation(protocolOf(newest), person.sex),
@@ -75,11 +74,9 @@ function lacking(
   const missing = wanted.filter((site) => !has(site))
   if (missing.length === 0) return undefined
   const other = missing.filter((site) => measured.some((m) => m.site === site))
-  const names = (sites: typeof missing) =>
-    sites.map((site) => nameOf(site).toLowerCase()).join(', ')
   return other.length > 0
-    ? `located by another landmark standard: ${names(other)}`
-    : `not taken: ${names(missing)}`
+    ? `located by another landmark standard: ${namesOf(other)}`
+    : `not taken: ${namesOf(missing)}`
 }
 
 /** What a check-in lacks for an equation. */

@@ -1,5 +1,5 @@
 import { type LandmarkStandard, type SkinfoldId, isSkinfold } from '../anatomy/ids'
-import { nameOf } from '../anatomy/names'
+import { namesOf } from '../anatomy/names'
 import type { Sheet } from './check-in'
 
 /** A fold and the landmark standard that it was located by. */
@@ -82,10 +82,9 @@ export function followedFolds(sheets: readonly Located[]): FollowedFolds | undef
  * @param whole false for the folds that check-ins with different sets have in common
  */
 export function foldSumName(folds: readonly SkinfoldId[], whole: boolean): string {
-  const names = folds.map((site) => nameOf(site).toLowerCase()).join(', ')
   return whole
     ? `Sum of ${folds.length} folds`
-    : `Sum of the ${folds.length} shared folds: ${names}`
+    : `Sum of the ${folds.length} shared folds: ${namesOf(folds)}`
 }
 
 /** What an equation's own sum is called, beside the whole one. */

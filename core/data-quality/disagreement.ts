@@ -1,4 +1,4 @@
-import { type SiteId, isSkinfold } from '../anatomy/ids'
+import { type SiteId, WAISTS, isSkinfold } from '../anatomy/ids'
 import { nameOf } from '../anatomy/names'
 import { type EntryErrorContext, type Finding, asRead, unitOf } from './finding'
 import type { Trials } from './likelihood'
@@ -77,8 +77,6 @@ function conicity(waistCm: number, massKg: number, heightCm: number): number {
 /** Outside these a waist does not go with the mass and the height. Judgement. */
 const LEAST_CONICITY = 0.9
 const MOST_CONICITY = 1.6
-
-const WAISTS: SiteId[] = ['waist', 'waist_midway', 'abdomen', 'iliac']
 
 /** Body mass, height and waist that contradict one another: one of the three is wrong. */
 export function findBodyContradiction(

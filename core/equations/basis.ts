@@ -1,5 +1,5 @@
 import type { GirthId, SkinfoldId } from '../anatomy/ids'
-import { nameOf } from '../anatomy/names'
+import { nameOf, namesOf } from '../anatomy/names'
 import type { Basis, Inputs, Term } from './types'
 import { inputError } from '../errors'
 import { CM_PER_INCH, KG_PER_POUND } from '../units/constants'
@@ -75,7 +75,7 @@ export function log10Girths(
   minus: GirthId,
   perUnit: 1 | typeof CM_PER_INCH,
 ): Basis {
-  const names = plus.map((g) => nameOf(g).toLowerCase()).join(' + ')
+  const names = namesOf(plus, ' + ')
   return {
     label: `log10(${names} − ${nameOf(minus).toLowerCase()})`,
     value: ({ values }) => {

@@ -1,10 +1,6 @@
-import type { GirthId, Sex } from '../anatomy/ids'
+import { type GirthId, type Sex, WAISTS, type Waist } from '../anatomy/ids'
 import { bodyMassIndex, waistToHeight, waistToHip } from '../composition/indices'
 import { type Classification, NORM_TABLES, type NormQuantity, classify } from './tables'
-
-/** The girths that are a waist: narrowest, midway, at the navel and at the top of the hip crests. */
-export const WAISTS = ['waist', 'waist_midway', 'abdomen', 'iliac'] as const satisfies GirthId[]
-export type Waist = (typeof WAISTS)[number]
 
 const WAIST_NAMES: Record<Waist, string> = {
   waist: 'narrowest',

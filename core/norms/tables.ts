@@ -1,5 +1,5 @@
 import type { GirthId, Sex } from '../anatomy/ids'
-import { nameOf } from '../anatomy/names'
+import { namesOf } from '../anatomy/names'
 import { inputError } from '../errors'
 import { CM_PER_INCH } from '../units/constants'
 import { FAT_BY_PERCENTILE, PERCENTILES } from './percentiles'
@@ -308,7 +308,7 @@ export function classify(
     bands,
     ...(other
       ? {
-          girthNote: `Made for another landmark: ${table.girths!.map((g) => nameOf(g).toLowerCase()).join(' or ')}.`,
+          girthNote: `Made for another landmark: ${namesOf(table.girths!, ' or ')}.`,
         }
       : {}),
   }

@@ -36,14 +36,14 @@ export function oddDays(weighIns: readonly WeighIn[], endsOn?: number | null): O
   const [first] = weighIns
   if (!first) return []
   const points = pointsOf(weighIns, first.date)
+  const weeks = weighIns.map(({ date }) => lastOfWeek(date, end))
   return weighIns.flatMap((weighIn, i): OddDay[] => {
     const { x, y } = points[i]!
     const near = points.filter((p) => Math.abs(p.x - x) <= TREND_DAYS)
     const trend = near.length >= 5 ? theilSen(near) : undefined
     if (!trend) return []
     const residual = (p: { x: number; y: number }) => p.y - trend.intercept - trend.slope * p.x
-    const week = lastOfWeek(weighIn.date, end)
-    const same = points.filter((_, j) => lastOfWeek(weighIns[j]!.date, end) === week)
+    const same = points.filter((_, j) => weeks[j] === weeks[i])
     const scatter = same.length >= OWN_SCATTER_DAYS ? same : near
     const deviation = median(scatter.map((p) => Math.abs(residual(p))))
     const off = residual({ x, y })

@@ -118,7 +118,7 @@ describe('between different sets', () => {
         // The rail, the verdict and the bands of the curve know one error.
         const reach = judged.quantities.sum!.minimalDetectableChange
         expect(minimalDetectableChangeOfSum(woman, now, then)).toBe(reach)
-        const basis = basisOf(woman, now, [then, now])
+        const basis = basisOf(woman, now, followedFolds([then, now].map((m) => sheetOf(woman, m))))
         const bands = [then, now].map((m) => bandsOf(woman, m, basis).sum!)
         expect(bands.map(({ value }) => value)).toEqual([
           expect.closeTo(earlier, 9),

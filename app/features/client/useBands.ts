@@ -1,4 +1,4 @@
-import { bandsOf, basisOf, type Measured } from '#core'
+import { bandsOf, basisOf, type FollowedFolds, type Measured } from '#core'
 import type { ClientRecord } from '#shared/contract/record'
 
 type Bands = ReturnType<typeof bandsOf>
@@ -8,11 +8,13 @@ type Bands = ReturnType<typeof bandsOf>
  * browser alone, a check-in at a time; undefined until all are there.
  *
  * @param measured closed check-ins, oldest first
+ * @param followed the folds whose sum they have in common
  * @returns the bands of each, by the id of the check-in
  */
 export function useBands<M extends Measured & { id: string }>(
   view: () => ClientRecord,
   measured: Ref<readonly M[]>,
+  followed: () => FollowedFolds | undefined,
 ) {
   const bands = shallowRef<ReadonlyMap<string, Bands>>()
   if (import.meta.server) return bands
@@ -24,7 +26,7 @@ export function useBands<M extends Measured & { id: string }>(
       onCleanup(() => (old = true))
       const made = new Map<string, Bands>()
       const last = all.at(-1)
-      const basis = last && basisOf(view().client, last, all)
+      const basis = last && basisOf(view().client, last, followed())
       for (const checkIn of all) {
         await breathe()
         if (old) return

@@ -1,7 +1,6 @@
 import {
   ageOn,
   basisOf,
-  equationById,
   equationSumName,
   fixed,
   foldSumName,
@@ -16,7 +15,6 @@ import {
   nameOf,
   seriesBy,
   sumGap,
-  variantFor,
   weeklyAverages,
   type Measured,
   type Quantity,
@@ -44,7 +42,7 @@ export function useClientCurves(
 ) {
   const massUnit = useMassUnit()
   const lengthUnit = useLengthUnit()
-  const { newest, sites, sheets, followed } = useLedger(view, measured)
+  const { newest, sites, sheets, followed, equationFolds } = useLedger(view, measured)
 
   const subject = ref<Subject>(shown.value ? 'parts' : 'sum')
   const subjects = computed(() => [
@@ -75,14 +73,6 @@ export function useClientCurves(
     if (!may && LEVELS.has(subject.value)) subject.value = 'sum'
   })
 
-  /** How many folds the equation adds up, where that is another sum than the one of all folds. */
-  const equationFolds = computed(() => {
-    const id = basis.value?.equationId
-    if (id === undefined) return undefined
-    const { length } = variantFor(equationById(id), view.value.client.sex).folds
-    const same = followed.value?.whole && followed.value.folds.length === length
-    return length > 1 && !same ? length : undefined
-  })
   const basis = computed(() => newest.value && basisOf(view.value.client, newest.value))
   const byEquation = computed(() => LEVELS.has(subject.value))
   const gaps = computed(() => {
@@ -100,7 +90,11 @@ export function useClientCurves(
       : []
   })
 
-  const bands = useBands(() => view.value, measured)
+  const bands = useBands(
+    () => view.value,
+    measured,
+    () => followed.value,
+  )
   /** The curves are worked out: until then there are days without a value. */
   const ready = computed(
     () => !(byEquation.value || subject.value === 'sum') || bands.value !== undefined,
@@ -196,13 +190,7 @@ export function useClientCurves(
   const goal = computed(() => {
     const plan = view.value.planInForce
     const of = subject.value === 'parts' ? ('fatMass' as const) : subject.value
-    const girth =
-      of !== 'mass' &&
-      of !== 'fatMass' &&
-      of !== 'sum' &&
-      of !== 'fatPercent' &&
-      of !== 'equationSum'
-    if (!plan || (girth && !isGirth(of))) return undefined
+    if (!plan || isSkinfold(of)) return undefined
     const { sex, birthDate } = view.value.client
     const { goal: wanted, fatKg, leanKg, standardError } = plan.definition
     const start = { sex, ageYears: ageOn(birthDate, plan.startedOn), fatKg, leanKg, standardError }
@@ -211,7 +199,7 @@ export function useClientCurves(
     const inMass = of === 'fatMass' || of === 'mass'
     const shownAs = inMass
       ? massIn(value, massUnit.value)
-      : girth
+      : isGirth(of)
         ? lengthIn(value, lengthUnit.value)
         : value
     const name = `${subject.value === 'parts' ? 'goal, fat' : 'goal'} ${fixed(shownAs, 1)}`

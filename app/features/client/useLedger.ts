@@ -1,4 +1,6 @@
 import {
+  basisOf,
+  equationById,
   followedFolds,
   GIRTH_IDS,
   protocolOf,
@@ -6,6 +8,7 @@ import {
   seriesBy,
   sheetOf,
   SKINFOLD_IDS,
+  variantFor,
   type Measured,
   type SiteId,
 } from '#core'
@@ -33,6 +36,14 @@ export function useLedger<M extends Measured & CheckInWithReadings>(
   const values = computed(() => sheets.value.map((sheet) => sheet.sites))
   /** The folds whose sum all have in common. */
   const followed = computed(() => followedFolds(sheets.value))
+  /** How many folds the equation of the series adds up, where that is another sum than the one of all folds. */
+  const equationFolds = computed(() => {
+    const id = newest.value && basisOf(view.value.client, newest.value).equationId
+    if (id === undefined) return undefined
+    const { length } = variantFor(equationById(id), view.value.client.sex).folds
+    const same = followed.value?.whole && followed.value.folds.length === length
+    return length > 1 && !same ? length : undefined
+  })
 
   /** Every site that was ever taken, in the order of the newest protocol, then the rest. */
   const sites = computed<SiteId[]>(() => {
@@ -51,7 +62,10 @@ export function useLedger<M extends Measured & CheckInWithReadings>(
     )
   }
 
-  return { columns, newest, open, series, sheets, values, followed, sites, supersededOf }
+  return {
+    ...{ columns, newest, open, series, sheets, values },
+    ...{ followed, equationFolds, sites, supersededOf },
+  }
 }
 
 export type Ledger<M extends Measured & CheckInWithReadings> = ReturnType<typeof useLedger<M>>

@@ -1,5 +1,4 @@
 import {
-  equationById,
   equationSumName,
   fixed,
   foldSumOf,
@@ -12,7 +11,6 @@ import {
   nameOf,
   protocolOf,
   trialsOf,
-  variantFor,
   type MassUnit,
   type Measured,
   type SiteId,
@@ -58,6 +56,7 @@ export function useLedgerColumns(
     series,
     sheets,
     followed,
+    equationFolds,
     sites,
     supersededOf,
   }: Ledger<Measured & CheckInWithReadings>,
@@ -69,6 +68,7 @@ export function useLedgerColumns(
     () => source.view,
     // There is no curve for a client who sees sums and girths only.
     computed(() => (source.percentages ? columns.value : [])),
+    () => followed.value,
   )
   /** Fat and lean mass of each check-in with the band of its measurement error; undefined until they are there. */
   const points = computed<LedgerPoint[] | undefined>(() => {
@@ -87,36 +87,27 @@ export function useLedgerColumns(
     })
   })
 
-  /** How many folds each check-in's own sum is of. */
-  const counts = computed(() => sheets.value.map((sheet) => foldSumOf(sheet)?.folds.length))
+  /** Each check-in's own sum, and that of the folds that all have in common. */
+  const sums = computed(() => sheets.value.map((sheet) => foldSumOf(sheet)))
+  const commonSums = computed(() =>
+    sheets.value.map((sheet) => foldSumOf(sheet, followed.value?.folds)),
+  )
+  const estimated = computed(() => series.value.some(({ estimate }) => estimate))
   const sumLines = computed<Line[]>(() => {
-    const kinds = new Set(counts.value.filter((count) => count !== undefined))
-    const all = followed.value?.folds.length
-    const ofEquation = equationFolds.value
-    const common = all !== undefined && !followed.value!.whole
+    const counts = new Set(sums.value.flatMap((sum) => sum?.folds.length ?? []))
+    const [count] = counts
+    const shared = followed.value && !followed.value.whole && followed.value.folds.length
+    const own = counts.size === 1 && !shared ? `Sum of ${count} folds` : 'Sum of all folds'
+    const ofEquation = estimated.value && equationFolds.value
     return [
-      ...(kinds.size === 0
-        ? []
-        : [
-            {
-              ...{ id: 'sum' as const, strong: true },
-              label:
-                kinds.size === 1 && !common ? `Sum of ${[...kinds][0]} folds` : 'Sum of all folds',
-            },
-          ]),
-      ...(common
-        ? [{ id: 'common-sum' as const, label: `Sum of ${all} shared folds`, strong: true }]
+      ...(count ? [{ id: 'sum' as const, label: own, strong: true }] : []),
+      ...(shared
+        ? [{ id: 'common-sum' as const, label: `Sum of ${shared} shared folds`, strong: true }]
         : []),
-      ...(ofEquation > 1 && (ofEquation !== all || common)
+      ...(ofEquation
         ? [{ id: 'equation-sum' as const, label: equationSumName(ofEquation), level: true }]
         : []),
     ]
-  })
-  /** How many folds the equation of the series adds up. */
-  const equationFolds = computed(() => {
-    const made = series.value.findLast(({ estimate }) => estimate)?.estimate
-    if (!made) return 0
-    return variantFor(equationById(made.equationId), source.view.client.sex).folds.length
   })
 
   const lines = computed<Line[]>(() =>
@@ -138,10 +129,11 @@ export function useLedgerColumns(
     // Read here, so that a change of any makes all columns anew.
     const { unit, showTrials: withTrials, showSuperseded: withSuperseded, thenId, nowId } = source
     const length = lengthUnit.value
-    const sameFolds = new Set(counts.value).size === 1
+    const sameFolds = new Set(sums.value.map((sum) => sum?.folds.length)).size === 1
     const all = columns.value.map((checkIn, i) => ({
       checkIn,
       ...{ point: series.value[i]!, sheet: sheets.value[i]! },
+      ...{ sum: sums.value[i], commonSum: commonSums.value[i] },
     }))
     const rows = lines.value.map(({ id }) => id)
     const ofSite = new Set<string>(sites.value)
@@ -150,21 +142,21 @@ export function useLedgerColumns(
     const fold = (mm: number | undefined) => (mm === undefined ? '–' : formatFold(mm))
     const site = (id: SiteId, value: number) =>
       isSkinfold(id) ? formatFold(value) : lengthText(value, length)
-    function text(id: Line['id'], { point, sheet }: (typeof all)[number]) {
+    function text(id: Line['id'], { point, sheet, sum, commonSum }: (typeof all)[number]) {
       const { estimate } = point
       if (id === 'mass') return mass(sheet.subject.massKg)
       if (id === 'fat') return mass(estimate?.fatMassKg)
       if (id === 'lean') return mass(estimate?.leanMassKg)
       if (id === 'fat-percent') return estimate ? fixed(estimate.fatPercent, 1) : '–'
-      if (id === 'sum') return fold(foldSumOf(sheet)?.mm)
-      if (id === 'common-sum') return fold(foldSumOf(sheet, followed.value!.folds)?.mm)
+      if (id === 'sum') return fold(sum?.mm)
+      if (id === 'common-sum') return fold(commonSum?.mm)
       if (id === 'equation-sum') return fold(estimate?.sumMm)
       const taken = sheet.sites[id]
       return taken ? site(id, taken.value) : '–'
     }
-    const trials = (id: Line['id'], { checkIn, sheet }: (typeof all)[number]) => {
+    const trials = (id: Line['id'], { checkIn, sum }: (typeof all)[number]) => {
       // Sums of different folds side by side say of how many each is.
-      if (id === 'sum' && !sameFolds) return `of ${foldSumOf(sheet)?.folds.length ?? 0}`
+      if (id === 'sum' && !sameFolds) return `of ${sum?.folds.length ?? 0}`
       return withTrials && ofSite.has(id)
         ? trialsOf(checkIn.readings, id as SiteId, protocolOf(checkIn))
             .filter((trial) => trial !== undefined)

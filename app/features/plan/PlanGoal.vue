@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { massIn, fixed, formatMass, nameOf, sumPerKgOfFat } from '#core'
+import { massIn, fixed, formatMass, nameOf, namesOf, sumPerKgOfFat } from '#core'
 
 /** What is wished for, and the body that it leads to. */
 const draft = usePlanDraft()
@@ -8,9 +8,6 @@ const { today, start } = draft
 /** The sum that the goal is of, as it is now. */
 const goalSum = computed(() =>
   kind.value === 'sum' || kind.value === 'equationSum' ? start.value?.[kind.value] : undefined,
-)
-const goalSumNames = computed(() =>
-  goalSum.value?.folds.map((site) => nameOf(site).toLowerCase()).join(', '),
 )
 const massUnit = useMassUnit()
 const mass = (kg: number) => formatMass(kg, massUnit.value)
@@ -25,7 +22,7 @@ const mass = (kg: number) => formatMass(kg, massUnit.value)
         <input id="goal" v-model="goalText" class="field max-w-32" inputmode="decimal" />
       </FieldRow>
       <p v-if="goalSum" class="pb-2 text-faded" data-test="goal-sum">
-        now {{ fixed(goalSum.mm, 1) }} mm: {{ goalSumNames }}
+        now {{ fixed(goalSum.mm, 1) }} mm: {{ namesOf(goalSum.folds) }}
       </p>
       <FieldRow v-if="kind === 'girth'" id="girth" label="Which girth">
         <select id="girth" v-model="girth" class="field w-auto!">

@@ -5,6 +5,7 @@ import {
   LANDMARK_STANDARD_NAMES,
   LANDMARKS,
   nameOf,
+  namesOf,
   type GirthId,
   type LandmarkStandard,
   type SiteId,
@@ -59,7 +60,7 @@ const siteFields = (sites: readonly SiteId[]) =>
 const setOptions = computed(() =>
   sets.value.map(({ folds: of }) => ({
     key: of.join(' '),
-    name: `${of.length} folds: ${of.map((site) => nameOf(site).toLowerCase()).join(', ')}`,
+    name: `${of.length} folds: ${namesOf(of)}`,
   })),
 )
 

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { nameOf, NORM_TABLES, type Band, type Sex } from '#core'
+import { namesOf, NORM_TABLES, type Band, type Sex } from '#core'
 
 useHead({ title: 'Ranges · Oak Pinch' })
 
@@ -48,8 +48,7 @@ function span({ from, to }: Band, unit: string): string {
       <h2 class="border-b-2 border-ink pb-1 text-xl">{{ table.name }}</h2>
       <p class="text-faded">
         {{ table.source
-        }}<template v-if="table.girths"
-          >; wants {{ table.girths.map((g) => nameOf(g).toLowerCase()).join(' or ') }}</template
+        }}<template v-if="table.girths">; wants {{ namesOf(table.girths, ' or ') }}</template
         >.
         {{ table.note }}
       </p>

@@ -4,7 +4,7 @@ import { ADULT, ageOn } from '#core'
 
 /** What the client is told before the first reading, what is done with care, and the consent. */
 const store = useCheckInStore()
-const { view, client, checkIn, protocol } = storeToRefs(store)
+const { client, checkIn, protocol, sensitive } = storeToRefs(store)
 const minor = computed(() => ageOn(client.value!.birthDate, checkIn.value!.measuredOn) < ADULT)
 
 /* Consent has a key of its own: C. */
@@ -19,12 +19,6 @@ useEventListener('keydown', (event: KeyboardEvent) => {
   if (event.key.toLowerCase() === 'c') agree()
 })
 
-/* Somebody to be measured with care: what is said, and what is not done. */
-const sensitive = computed(
-  () =>
-    !client.value!.showPercentages ||
-    !!view.value!.screening?.answers.flags.includes('eating disorder'),
-)
 const script = computed(() => {
   const { sex, showPercentages } = client.value!
   const { folds, girths, rounds, girthRounds, equations } = protocol.value

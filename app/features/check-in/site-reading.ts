@@ -12,28 +12,33 @@ import {
   type Typed,
 } from '#core'
 
+/** Reads a fold (mm) or a girth (cm, or inches where the coach thinks so). @throws InputError naming the site */
+export const parseSite = (site: SiteId, text: string, unit: LengthUnit): Typed =>
+  isSkinfold(site)
+    ? parseFold(text, site, nameOf(site))
+    : parseGirth(text, unit, site, nameOf(site))
+
+/** What is wrong with a value outside the hard limits of its site; undefined where nothing is. */
+export function beyondLimits(site: SiteId, { value, text }: Typed, unit: LengthUnit) {
+  const { hardLow, hardHigh } = limitsOf(site)
+  if (value >= hardLow && value <= hardHigh) return undefined
+  const accepted = isSkinfold(site)
+    ? `${hardLow} to ${hardHigh} mm`
+    : `${formatLength(hardLow, unit)} to ${formatLength(hardHigh, unit)}`
+  return inputError(site, 'impossible', nameOf(site), text, accepted)
+}
+
 /**
- * A typed fold (mm) or girth (cm, or inches where the coach thinks so), and the words of what is wrong with it. A value
- * outside the hard limits is given with its words, since what was meant may still be told from it.
+ * A typed fold or girth, and the words of what is wrong with it. A value outside the hard limits is given with its words,
+ * since what was meant may still be told from it.
  */
 export function readSite(
   site: SiteId,
   text: string,
   unit: LengthUnit,
 ): { typed?: Typed; problem?: string } {
-  const fold = isSkinfold(site)
-  const parsed = attempt(() =>
-    fold ? parseFold(text, site, nameOf(site)) : parseGirth(text, unit, site, nameOf(site)),
-  )
-  if (!parsed.ok) return { problem: parsed.error.message }
-  const typed = parsed.value
-  const { hardLow, hardHigh } = limitsOf(site)
-  if (typed.value >= hardLow && typed.value <= hardHigh) return { typed }
-  const accepted = fold
-    ? `${hardLow} to ${hardHigh} mm`
-    : `${formatLength(hardLow, unit)} to ${formatLength(hardHigh, unit)}`
-  return {
-    typed,
-    problem: inputError(site, 'impossible', nameOf(site), typed.text, accepted).message,
-  }
+  const parsed = attempt(() => parseSite(site, text, unit))
+  return parsed.ok
+    ? { typed: parsed.value, problem: beyondLimits(site, parsed.value, unit)?.message }
+    : { problem: parsed.error.message }
 }

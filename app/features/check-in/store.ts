@@ -148,6 +148,13 @@ export const useCheckInStore = defineStore('check-in', () => {
   /** Height taken in this check-in, the mean of its readings, cm. */
   const heightCm = computed(() => heightOf(readings.value))
 
+  /** Somebody to be measured with care: no number is said aloud. */
+  const sensitive = computed(
+    () =>
+      client.value?.showPercentages === false ||
+      !!stored.value?.screening?.answers.flags.includes('eating disorder'),
+  )
+
   /** The units that the coach reads in. */
   const [lengthUnit, massUnit] = [useLengthUnit(), useMassUnit()]
   const units = computed(() => ({ length: lengthUnit.value, mass: massUnit.value }))
@@ -322,7 +329,7 @@ export const useCheckInStore = defineStore('check-in', () => {
       detectable,
       setup,
     },
-    ...{ changedSetup, heightCm, siteNoteOf, keepSiteNote },
+    ...{ changedSetup, heightCm, sensitive, siteNoteOf, keepSiteNote },
     open: session.open,
     leave: session.leave,
     drop: outbox.drop,

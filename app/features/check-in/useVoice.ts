@@ -8,15 +8,10 @@ export function useVoice() {
   const wanted = useVoiceChoice()
   const able = import.meta.client && 'speechSynthesis' in window
 
-  const { client, view } = storeToRefs(useCheckInStore())
-  const silent = computed(
-    () =>
-      client.value?.showPercentages === false ||
-      !!view.value?.screening?.answers.flags.includes('eating disorder'),
-  )
+  const { sensitive } = storeToRefs(useCheckInStore())
 
   function say(words: string) {
-    if (!wanted.value || !able || silent.value) return
+    if (!wanted.value || !able || sensitive.value) return
     speechSynthesis.cancel()
     speechSynthesis.speak(new SpeechSynthesisUtterance(words))
   }

@@ -1,30 +1,17 @@
 <script setup lang="ts">
-import { fixed, formatLength, waistName, type IndexFigure } from '#core'
+import type { IndexFigure } from '#core'
 
 /** Indices of one body, each with its class by the table made for it, and by the others on demand. */
 const props = defineProps<{ figures: IndexFigure[] }>()
 
 const lengthUnit = useLengthUnit()
 
-const NAMES: Record<IndexFigure['id'], string> = {
-  bmi: 'BMI',
-  waist: 'Waist',
-  waistToHip: 'Waist to hip',
-  waistToHeight: 'Waist to height',
-}
 const rows = computed(() =>
-  props.figures.map(({ id, value, waist, classes: [first, ...others] }) => ({
-    id: waist ? `${id}-${waist}` : id,
-    name: waist ? `${NAMES[id]}, ${waistName(waist)}` : NAMES[id],
-    value:
-      id === 'bmi'
-        ? `${fixed(value, 1)} kg/m²`
-        : id === 'waist'
-          ? formatLength(value, lengthUnit.value)
-          : fixed(value, 2),
-    first,
-    others,
-  })),
+  props.figures.map((figure) => {
+    const [first, ...others] = figure.classes
+    const id = figure.waist ? `${figure.id}-${figure.waist}` : figure.id
+    return { id, ...indexWords(figure, lengthUnit.value), first, others }
+  }),
 )
 const others = computed(() =>
   rows.value.flatMap((row) => row.others.map((other) => ({ ...other, of: row.name }))),

@@ -6,7 +6,6 @@ import {
   isSkinfold,
   nameOf,
   POPULATION_WARNINGS,
-  waistName,
   type SpecialPopulation,
 } from '#core'
 
@@ -80,15 +79,10 @@ const words = computed(() => {
     ({ result, siri, brozek }) =>
       `${result.equation.name}: ${fixed(siri, 1)} %${brozek === undefined ? '' : ` (Siri), ${fixed(brozek, 1)} % (Brožek)`}`,
   )
-  const ofBody = indices.value.map(({ id, value, waist, classes: [first] }) => {
-    const name = {
-      bmi: 'BMI',
-      waist: 'Waist',
-      waistToHip: 'Waist to hip',
-      waistToHeight: 'Waist to height',
-    }[id]
-    const at = waist ? `, ${waistName(waist)}` : ''
-    return `${name}${at}: ${fixed(value, id === 'bmi' || id === 'waist' ? 1 : 2)}${id === 'waist' ? ' cm' : ''}${first ? `, ${first.band.name} (${first.table.name})` : ''}`
+  const ofBody = indices.value.map((figure) => {
+    const { name, value } = indexWords(figure, lengthUnit.value)
+    const [first] = figure.classes
+    return `${name}: ${value}${first ? `, ${first.band.name} (${first.table.name})` : ''}`
   })
   return [
     `${who}: ${typed.join(', ')}`,

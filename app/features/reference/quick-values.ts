@@ -1,13 +1,9 @@
 import {
   attempt,
-  formatLength,
-  inputError,
   isSkinfold,
-  limitsOf,
-  nameOf,
-  parseFold,
-  parseGirth,
   parseTrials,
+  plainText,
+  typedNumber,
   type LengthUnit,
   type SiteId,
   type Typed,
@@ -27,18 +23,14 @@ const NAMES_UNIT = /[a-z"'’]/i
 
 /** Reads one fold or girth within its limits. */
 function readOne(site: SiteId, text: string, lengthUnit: LengthUnit, foldUnit: FoldUnit): Typed {
-  const fold = isSkinfold(site)
-  const name = nameOf(site)
-  const inInches = fold && foldUnit === 'in' && !NAMES_UNIT.test(text)
-  const typed = fold
-    ? parseFold(inInches ? `${text} in` : text, site, name)
-    : parseGirth(text, lengthUnit, site, name)
-  const { hardLow, hardHigh } = limitsOf(site)
-  if (typed.value >= hardLow && typed.value <= hardHigh) return { ...typed, text: text.trim() }
-  const accepted = fold
-    ? `${hardLow} to ${hardHigh} mm`
-    : `${formatLength(hardLow, lengthUnit)} to ${formatLength(hardHigh, lengthUnit)}`
-  throw inputError(site, 'impossible', name, text.trim(), accepted)
+  const inInches = isSkinfold(site) && foldUnit === 'in' && !NAMES_UNIT.test(text)
+  const typed = {
+    ...parseSite(site, inInches ? `${text} in` : text, lengthUnit),
+    text: text.trim(),
+  }
+  const refused = beyondLimits(site, typed, lengthUnit)
+  if (refused) throw refused
+  return typed
 }
 
 /**
@@ -66,8 +58,8 @@ export function numberField(
   what: string,
 ): QuickField {
   if (!text.trim()) return {}
-  const value = Number(text.trim().replace(',', '.'))
-  return Number.isFinite(value) && value >= low && value <= high
+  const value = typedNumber(plainText(text))
+  return value !== undefined && value >= low && value <= high
     ? { value }
     : { problem: `${label}: got “${text.trim()}”. Accepted: ${what}, ${low} to ${high}.` }
 }

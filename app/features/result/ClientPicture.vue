@@ -59,15 +59,13 @@ const sentence = computed(() => {
   const { quantities, sumFolds } = judgeChange(props.client, before.value, props.checkIn)
   if (!quantities.sum) return `${total}. This is where we start.`
   const { change, minimalDetectableChange } = quantities.sum
+  const same = Math.abs(change) < minimalDetectableChange
+  const by = `${fixed(Math.abs(change), 0)} mm ${change < 0 ? 'less' : 'more'}`
   if (sumFolds.length < sum.folds.length) {
     const shared = `the ${sumFolds.length} of them that were measured on ${on}`
-    if (Math.abs(change) < minimalDetectableChange) return `${total}: ${shared} are about the same.`
-    const by = `${fixed(Math.abs(change), 0)} mm ${change < 0 ? 'less' : 'more'}`
-    return `${total}: ${shared} add up to ${by}.`
+    return `${total}: ${shared} ${same ? 'are about the same' : `add up to ${by}`}.`
   }
-  if (Math.abs(change) < minimalDetectableChange) return `${total}: about the same as on ${on}.`
-  const by = `${fixed(Math.abs(change), 0)} mm ${change < 0 ? 'less' : 'more'}`
-  return `${total}: ${by} than on ${on}.`
+  return `${total}: ${same ? `about the same as on ${on}` : `${by} than on ${on}`}.`
 })
 
 const girths = computed(() =>

@@ -5,32 +5,18 @@ import {
   comparedWith,
   CONVERSIONS,
   equationById,
-  equationSumName,
   fixed,
-  foldsTaken,
-  foldSumName,
   foldSumOf,
   formatDate,
-  formatFold,
-  formatLength,
-  formatMass,
-  isSkinfold,
   leadEquation,
   LANDMARK_STANDARD_NAMES,
-  massIn,
   nameOf,
   resultOf,
   sheetOf,
   signed,
-  signedLength,
-  variantFor,
   workingOf,
   type Conversion,
   judgeChange,
-  type Judgement,
-  type Measured,
-  type GirthId,
-  type Quantity,
   type Values,
 } from '#core'
 import type { ResultProps } from './result-props'
@@ -39,7 +25,6 @@ const props = defineProps<ResultProps>()
 const emit = defineEmits<{ conversion: [to: Conversion] }>()
 
 const unit = useMassUnit()
-const lengthUnit = useLengthUnit()
 const { hiding, shown, asked } = usePercentages(() => props.client)
 
 const sheet = computed(() => sheetOf(props.client, props.checkIn))
@@ -58,9 +43,6 @@ const first = computed(() => {
 const sinceFirst = computed(
   () => first.value && judgeChange(props.client, first.value, props.checkIn),
 )
-/** Value of a girth at another check-in, for its change. */
-const girthThen = (since: Measured | undefined, site: GirthId) =>
-  since && sheetOf(props.client, since).sites[site]?.value
 /** The figure of administrative tables, beside the unrounded one and never instead of it. */
 const administrative = computed(() => {
   if (!result.value.ok || !['navy-inch', 'navy-metric'].includes(result.value.value.equationId)) {
@@ -87,151 +69,13 @@ const conversion = computed({
 })
 const conversions = Object.values(CONVERSIONS).map(({ id, name }) => ({ value: id, name }))
 
-interface Row {
-  id: string
-  label: string
-  value: string
-  change: string
-  /** Change since the first check-in. */
-  first: string
-  /** The smallest change that the hand can tell, in the unit of the change. */
-  reach: string
-  tone?: string
-  /** Not for a client who sees sums and girths only. */
-  level?: boolean
-  /** One of many: set smaller than what it adds up to. */
-  small?: boolean
-}
-
-const rows = computed<Row[]>(() => {
-  const estimated = result.value.ok ? result.value.value : undefined
-  const since = judgement.value?.comparison
-  const start = sinceFirst.value?.comparison
-  const mass = (kg: number | undefined) => (kg === undefined ? '' : formatMass(kg, unit.value, 2))
-  const massChange = (kg: number | undefined) =>
-    kg === undefined ? '' : `${signed(massIn(kg, unit.value), 2)} ${unit.value}`
-  const reach = (of: Quantity | 'mass', show: (value: number) => string) => {
-    const error = judgement.value?.quantities[of]?.minimalDetectableChange
-    return error === undefined ? '' : show(error)
-  }
-  const massReach = (kg: number) => fixed(massIn(kg, unit.value), 1)
-  const points = (value: number | undefined) =>
-    value === undefined ? '' : `${signed(value, 2)} points`
-  const millimetres = (value: number | undefined) =>
-    value === undefined ? '' : `${signed(value, 1)} mm`
-  const length = (cm: number | undefined) =>
-    cm === undefined ? '' : `${signedLength(cm, lengthUnit.value)} ${lengthUnit.value}`
-  const less = (now: number, then: number | undefined) =>
-    then === undefined ? undefined : now - then
-  /** One of the two parts of body mass. */
-  const part = (id: string, label: string, of: 'fatMass' | 'leanMass', tone: string): Row => ({
-    ...{ id, label, tone },
-    value: mass(estimated?.[`${of}Kg`]),
-    change: massChange(since?.[`${of}Kg`]),
-    first: massChange(start?.[`${of}Kg`]),
-    reach: reach(of, massReach),
-    level: true,
-  })
-  const rowsOfEstimate: Row[] = estimated
-    ? [
-        {
-          id: 'fat-percent',
-          label: 'Fat %',
-          value:
-            estimated.standardError === null
-              ? `${fixed(estimated.fatPercent, 2)} %`
-              : `${fixed(estimated.fatPercent, 2)} % ± ${fixed(estimated.standardError, 1)}`,
-          change: points(since?.fatPercent),
-          first: points(start?.fatPercent),
-          reach: reach('fatPercent', (v) => fixed(v, 1)),
-          tone: 'text-amber',
-          level: true,
-        },
-        part('fat-mass', 'Fat mass', 'fatMass', 'text-amber'),
-        part('lean-mass', 'Lean mass', 'leanMass', 'text-leaf'),
-        {
-          id: 'density',
-          label: 'Body density',
-          value: estimated.density === undefined ? '' : `${fixed(estimated.density, 5)} g/cm³`,
-          change: '',
-          first: '',
-          reach: '',
-          level: true,
-        },
-      ]
-    : []
-  const { massKg } = sheet.value.subject
-  const whole = foldSumOf(sheet.value)
-  /** How many folds a change is of, where they are not the whole of what was taken. */
-  const partly = (of: Judgement | undefined) =>
-    of?.quantities.sum && whole && of.sumFolds.length < whole.folds.length
-      ? ` (${of.sumFolds.length} shared)`
-      : ''
-  const sumChange = (of: Judgement | undefined) => {
-    const change = millimetres(of?.quantities.sum?.change)
-    return change && `${change}${partly(of)}`
-  }
-  const sums: Row[] = whole
-    ? [
-        {
-          id: 'sum',
-          label: foldSumName(whole.folds, true),
-          value: `${fixed(whole.mm, 1)} mm`,
-          change: sumChange(judgement.value),
-          first: sumChange(sinceFirst.value),
-          reach: reach('sum', (v) => fixed(v, 1)),
-        },
-      ]
-    : []
-  const added = equation.value ? variantFor(equation.value, props.client.sex).folds : []
-  if (whole && estimated?.sumMm !== undefined && added.length < whole.folds.length) {
-    sums.push({
-      id: 'equation-sum',
-      label: equationSumName(added.length),
-      value: `${fixed(estimated.sumMm, 1)} mm`,
-      change: millimetres(since?.sumMm),
-      first: millimetres(start?.sumMm),
-      reach: reach('equationSum', (v) => fixed(v, 1)),
-      level: true,
-    })
-  }
-  const folds = foldsTaken(sheet.value).map(({ site, value }): Row => {
-    const of = (judged: Judgement | undefined) => judged?.folds.find((f) => f.site === site)
-    const [now, start] = [of(judgement.value), of(sinceFirst.value)]
-    return {
-      id: site,
-      label: nameOf(site),
-      value: `${formatFold(value)} mm`,
-      change: millimetres(now && now.now - now.then),
-      first: millimetres(start && start.now - start.then),
-      reach: now ? fixed(now.verdict.minimalDetectableChange, 1) : '',
-      small: true,
-    }
-  })
-  const girths = sheet.value.measured.flatMap(({ site, value }): Row[] => {
-    if (isSkinfold(site)) return []
-    return [
-      {
-        id: site,
-        label: nameOf(site),
-        value: formatLength(value, lengthUnit.value),
-        change: length(less(value, girthThen(previous.value, site))),
-        first: length(less(value, girthThen(first.value, site))),
-        reach: '',
-      },
-    ]
-  })
-  const body: Row = {
-    id: 'mass',
-    label: 'Body mass',
-    value: mass(massKg),
-    change: massChange(judgement.value?.quantities.mass?.change),
-    first: massChange(sinceFirst.value?.quantities.mass?.change),
-    reach: reach('mass', massReach),
-  }
-  return [...rowsOfEstimate, ...sums, body, ...folds, ...girths].filter(
-    (row) => row.value !== '' && (shown.value || !row.level),
-  )
+const rows = useResultRows({
+  sex: () => props.client.sex,
+  shown,
+  sheet,
+  result,
+  judgement,
+  sinceFirst,
 })
 
 const sentence = computed(() => {

@@ -53,10 +53,11 @@ const pair = computed(() => {
   const last = props.measured.at(-1)
   return first && last && last.measuredOn > first.measuredOn ? { first, last } : undefined
 })
-/** Judged when the band is there to hold it against. */
+/** Judged while the band is computed elsewhere, so that its coming has only to be shown. */
 const since = computed(
   () => pair.value && judgeChange(props.client, pair.value.first, pair.value.last),
 )
+onMounted(() => whenIdle(() => since.value))
 const result = computed(
   () =>
     bands.value &&

@@ -31,6 +31,7 @@ const draft = providePlanDraft({
   training: kept.value?.training ?? undefined,
 })
 const { newest, start, cautions, stopped, timeline, energy, training, plan, takeOver } = draft
+await workOut(start, draft.drafted, draft.cadence)
 
 const plans = computed(() => kept.value?.plans ?? [])
 const inForce = computed(() => plans.value.find(({ replacedAt }) => replacedAt === null))

@@ -14,7 +14,9 @@ import {
   RELOCATION_SHARE,
   restingFormFor,
   SEVEN_FOLDS,
+  standardOfSite,
   startOf,
+  techniqueOf,
   timelineOf,
   usualRepeatError,
   type Conditions,
@@ -523,7 +525,7 @@ export function scenario(today: string): Scenario {
     const add = (
       reading: Pick<
         DemoReading,
-        'kind' | 'site' | 'standard' | 'trial' | 'value' | 'typedUnit' | 'typedText'
+        'kind' | 'site' | 'standard' | 'technique' | 'trial' | 'value' | 'typedUnit' | 'typedText'
       >,
     ) =>
       readings.push({
@@ -540,7 +542,8 @@ export function scenario(today: string): Scenario {
       add({
         kind: 'skinfold',
         site,
-        standard: protocol.standard,
+        standard: standardOfSite(protocol, site),
+        technique: techniqueOf(protocol, site),
         trial,
         value,
         typedUnit: 'mm',
@@ -556,12 +559,13 @@ export function scenario(today: string): Scenario {
     for (const { site, from, to } of underWay ? [] : (person.girths ?? [])) {
       const girth =
         from + (to - from) * progress + normal() * RELOCATION_SHARE * usualRepeatError(site)
-      for (const trial of Array.from({ length: protocol.girthRounds }, (_, i) => i + 1)) {
+      for (const trial of Array.from({ length: protocol.girthTrials.count }, (_, i) => i + 1)) {
         const value = toStep(girth + normal() * usualRepeatError(site), TAPE_STEP_CM)
         add({
           kind: 'girth',
           site,
           standard: null,
+          technique: techniqueOf(protocol, site),
           trial,
           value,
           typedUnit: 'cm',
@@ -577,6 +581,7 @@ export function scenario(today: string): Scenario {
         kind: 'mass',
         site: null,
         standard: null,
+        technique: null,
         trial: 1,
         value,
         typedUnit: person.massUnit ?? 'kg',

@@ -1,17 +1,10 @@
 <script setup lang="ts">
 import {
-  GIRTH_IDS,
-  LANDMARKS,
-  nameOf,
-  ownProtocol,
-  plainText,
-  typedNumber,
+  siteNameIn,
   PROTOCOLS,
   LANDMARK_STANDARD_NAMES,
-  type GirthId,
   type OwnProtocol,
   type LandmarkStandard,
-  type SkinfoldId,
   type Tolerance,
 } from '#core'
 import type { Gym, SettingsChange } from '#shared/contract/equipment'
@@ -71,70 +64,12 @@ const tolerance = computed({
   set: (to) => void change({ tolerance: TOLERANCES.find(({ value }) => value === to)!.tolerance }),
 })
 
-/* Own sets. */
-interface Draft {
-  id: string
-  name: string
-  standard: LandmarkStandard
-  folds: SkinfoldId[]
-  girths: GirthId[]
-  rounds: string
-  toleranceMm: string
-}
-const draft = ref<Draft>()
-/** The rules of a set, which come with the first one that is opened. */
-const rules = shallowRef<(typeof import('#shared/contract/equipment'))['ownProtocolSchema']>()
+const own = useOwnSetDraft(() => standard.value)
+const { draft, definition } = own
 function begin(from?: OwnProtocol) {
-  void import('#shared/contract/equipment').then((m) => (rules.value = m.ownProtocolSchema))
   trouble.value = ''
-  draft.value = {
-    id: from?.id ?? '',
-    name: from?.name ?? '',
-    standard: from?.standard ?? standard.value,
-    folds: [...(from?.folds ?? [])],
-    girths: [...(from?.girths ?? [])],
-    rounds: String(from?.rounds ?? 2),
-    toleranceMm: String(from?.toleranceMm ?? 2),
-  }
+  own.begin(from)
 }
-const foldsOfStandard = computed(() => {
-  const of = draft.value?.standard
-  return LANDMARKS.filter((l) => l.standard === of || l.site === 'lower_back').map(
-    ({ site }) => site,
-  )
-})
-watch(
-  () => draft.value?.standard,
-  () => {
-    if (draft.value) {
-      draft.value.folds = draft.value.folds.filter((f) => foldsOfStandard.value.includes(f))
-    }
-  },
-)
-/** Sites are taken in the order in which they are chosen. */
-const definition = computed<OwnProtocol | undefined>(() => {
-  if (!draft.value) return undefined
-  const { id, name, rounds, toleranceMm, ...rest } = draft.value
-  const slug = name
-    .toLowerCase()
-    .replace(/[^a-z0-9]+/g, '-')
-    .replace(/^-|-$/g, '')
-    .slice(0, 40)
-  return {
-    ...rest,
-    name,
-    id: id || `own-${slug || 'set'}`,
-    rounds: Number(rounds),
-    toleranceMm: typedNumber(plainText(toleranceMm)) ?? NaN,
-  }
-})
-/** The equations that the draft would feed, for both sexes. */
-const fed = computed(() => {
-  const own = rules.value?.safeParse(definition.value)
-  if (!own?.success) return undefined
-  const { equations } = ownProtocol(own.data)
-  return new Set([...equations.male, ...equations.female]).size
-})
 async function save() {
   if (await take(() => callApi(routes.keepProtocol, { body: definition.value }))) {
     draft.value = undefined
@@ -218,18 +153,20 @@ const retire = (id: string) => take(() => callApi(routes.removeProtocol, { param
           </h2>
           <ul>
             <li
-              v-for="own in gym.ownProtocols"
-              :key="own.id"
+              v-for="set in gym.ownProtocols"
+              :key="set.id"
               class="flex flex-wrap items-center gap-3 border-b border-line py-2"
             >
               <p class="min-w-52 flex-1">
-                <strong class="text-lg">{{ own.name }}</strong>
+                <strong class="text-lg">{{ set.name }}</strong>
                 <span class="block text-faded">
-                  {{ [...own.folds, ...own.girths].map(nameOf).join(', ') }}
+                  {{
+                    [...set.folds, ...set.girths].map((site) => siteNameIn(set, site)).join(', ')
+                  }}
                 </span>
               </p>
-              <NamedButton :of="own.name" @click="begin(own)">Edit</NamedButton>
-              <NamedButton :of="own.name" @click="retire(own.id)">Put away</NamedButton>
+              <NamedButton :of="set.name" @click="begin(set)">Edit</NamedButton>
+              <NamedButton :of="set.name" @click="retire(set.id)">Put away</NamedButton>
             </li>
           </ul>
           <p v-if="gym.ownProtocols.length === 0" class="text-faded">None yet.</p>
@@ -250,40 +187,7 @@ const retire = (id: string) => take(() => callApi(routes.removeProtocol, { param
       <p v-if="trouble && !draft" role="alert" class="font-bold text-clay">{{ trouble }}</p>
     </template>
     <AskDialog title="A set of your own" :open="draft !== undefined" @close="draft = undefined">
-      <form v-if="draft" class="space-y-4" novalidate @submit.prevent="save">
-        <TextField id="own-name" v-model="draft.name" label="Name" maxlength="60" />
-        <ChoiceRow
-          v-model="draft.standard"
-          label="Landmark standard"
-          compact
-          :options="standards"
-        />
-        <SiteToggles
-          v-model="draft.folds"
-          label="Folds, in the order you tick them"
-          :sites="foldsOfStandard"
-        />
-        <SiteToggles v-model="draft.girths" label="Girths" :sites="GIRTH_IDS" />
-        <div class="grid grid-cols-2 gap-4">
-          <TextField
-            id="own-rounds"
-            v-model="draft.rounds"
-            label="Rounds, 1 to 3"
-            inputmode="numeric"
-          />
-          <TextField
-            id="own-tolerance"
-            v-model="draft.toleranceMm"
-            label="Tolerance, mm"
-            inputmode="decimal"
-          />
-        </div>
-        <p v-if="fed !== undefined" role="status">
-          {{ fed === 0 ? 'Feeds no equation: a record only.' : `Feeds ${fed} equations.` }}
-        </p>
-        <AlertLine :text="trouble" />
-        <button type="submit" class="button button-lead">Keep the set</button>
-      </form>
+      <OwnSetForm v-if="draft" :own :trouble @keep="save" />
     </AskDialog>
   </main>
 </template>

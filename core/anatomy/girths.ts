@@ -1,4 +1,4 @@
-import type { GirthId, LandmarkStandard } from './ids'
+import type { GirthId, KnownGirth, LandmarkStandard } from './ids'
 import { nameOf } from './names'
 
 /** How a girth is taken. */
@@ -105,7 +105,9 @@ const GIRTHS: readonly GirthLandmark[] = [
 
 const byId = new Map(GIRTHS.map((g) => [g.id, g]))
 
-/** How a girth is taken. */
-export function girthLandmark(id: GirthId): GirthLandmark {
-  return byId.get(id)!
+/** How a girth is taken; undefined for one of a coach's own. */
+export function girthLandmark(id: KnownGirth): GirthLandmark
+export function girthLandmark(id: GirthId): GirthLandmark | undefined
+export function girthLandmark(id: GirthId): GirthLandmark | undefined {
+  return byId.get(id)
 }

@@ -19,7 +19,16 @@ export const SKINFOLD_IDS = [
   'suprailiac_sloan',
 ] as const
 
-export type SkinfoldId = (typeof SKINFOLD_IDS)[number]
+export type KnownFold = (typeof SKINFOLD_IDS)[number]
+
+/**
+ * A site of a coach's own says its name itself: `own_fold_high_calf`. So it is named alike in every place, and another
+ * name is another site, which is never compared with the first.
+ */
+export type OwnFold = `own_fold_${string}`
+export type OwnGirth = `own_girth_${string}`
+
+export type SkinfoldId = KnownFold | OwnFold
 
 export const GIRTH_IDS = [
   'neck',
@@ -41,12 +50,15 @@ export const GIRTH_IDS = [
   'wrist',
 ] as const
 
-export type GirthId = (typeof GIRTH_IDS)[number]
+export type KnownGirth = (typeof GIRTH_IDS)[number]
+export type GirthId = KnownGirth | OwnGirth
 
 /** The girths that are a waist: narrowest, midway, at the navel and at the top of the hip crests. */
-export const WAISTS = ['waist', 'waist_midway', 'abdomen', 'iliac'] as const satisfies GirthId[]
+export const WAISTS = ['waist', 'waist_midway', 'abdomen', 'iliac'] as const satisfies KnownGirth[]
 export type Waist = (typeof WAISTS)[number]
 
+export type KnownSite = KnownFold | KnownGirth
+export type OwnSite = OwnFold | OwnGirth
 export type SiteId = SkinfoldId | GirthId
 
 /**
@@ -60,12 +72,36 @@ export type LandmarkStandard = (typeof LANDMARK_STANDARDS)[number]
 const skinfolds: ReadonlySet<string> = new Set(SKINFOLD_IDS)
 const girths: ReadonlySet<string> = new Set(GIRTH_IDS)
 
+/** Letters, figures and dashes of any script, a line for each space; 40 characters at most. */
+const OWN_SITE = /^own_(fold|girth)_[\p{L}\p{N}][\p{L}\p{M}\p{N}_-]{0,39}$/u
+
+/** True for the id of a site of a coach's own. */
+export function isOwnSite(id: string): id is OwnSite {
+  return OWN_SITE.test(id)
+}
+
 /** True for the id of a skinfold. */
 export function isSkinfold(id: string): id is SkinfoldId {
-  return skinfolds.has(id)
+  return skinfolds.has(id) || (id.startsWith('own_fold_') && isOwnSite(id))
 }
 
 /** True for the id of a girth. */
 export function isGirth(id: string): id is GirthId {
-  return girths.has(id)
+  return girths.has(id) || (id.startsWith('own_girth_') && isOwnSite(id))
+}
+
+/**
+ * The id of a site of a coach's own.
+ *
+ * @param name as the coach writes it
+ * @returns undefined where nothing of it can be a name
+ */
+export function ownSiteId(kind: 'fold' | 'girth', name: string): OwnSite | undefined {
+  const words = name
+    .normalize('NFC')
+    .toLowerCase()
+    .replace(/[^\p{L}\p{M}\p{N}-]+/gu, '_')
+    .replace(/^[_-]+|[_-]+$/g, '')
+  const id = `own_${kind}_${words}`
+  return isOwnSite(id) ? id : undefined
 }

@@ -1,4 +1,4 @@
-import { type LandmarkStandard, type SiteId, isSkinfold } from './ids'
+import { type LandmarkStandard, type SiteId, isOwnSite, isSkinfold } from './ids'
 
 /** What people call each standard. */
 export const LANDMARK_STANDARD_NAMES: Record<LandmarkStandard, string> = {
@@ -12,19 +12,28 @@ export const LANDMARK_STANDARD_NAMES: Record<LandmarkStandard, string> = {
 export interface LocatedValue {
   site: SiteId
   standard: LandmarkStandard | null
+  /** How it was found or held, where that was not the standard's own way: see `techniqueOf`. */
+  technique?: string | null
   /** mm for folds, cm for girths. */
   value: number
 }
 
+/** Where and how a value was taken: two values are like for like where these are the same. */
+export type Location = Pick<LocatedValue, 'site' | 'standard' | 'technique'>
+
+/** True where two values are of the same place, found in the same way. */
+export const isSamePlace = (a: Location, b: Location) =>
+  a.site === b.site && a.standard === b.standard && (a.technique ?? null) === (b.technique ?? null)
+
 /**
  * The standard that a site's value must come from inside a set of another standard. The lower back exists in gym practice
- * alone, so it is gym whatever the set.
+ * alone, so it is gym whatever the set, and so is a fold of a coach's own.
  *
  * @returns null for girths
  */
 export function standardWithin(site: SiteId, standard: LandmarkStandard): LandmarkStandard | null {
   if (!isSkinfold(site)) return null
-  return site === 'lower_back' ? 'gym' : standard
+  return site === 'lower_back' || isOwnSite(site) ? 'gym' : standard
 }
 
 /** The folds that Durnin and Womersley took where other standards take them too. */

@@ -1,7 +1,14 @@
-import type { GirthId, Sex, SiteId, SkinfoldId } from './ids'
+import {
+  type KnownFold,
+  type KnownGirth,
+  type KnownSite,
+  type Sex,
+  type SiteId,
+  isSkinfold,
+} from './ids'
 import { HEIGHT_LIMITS, limits, MASS_LIMITS, type Limits } from '../units/limits'
 
-const skinfolds: Record<SkinfoldId, Limits> = {
+const skinfolds: Record<KnownFold, Limits> = {
   chest: limits(2, 3, 35, 32, 70),
   midaxillary: limits(2, 3, 38, 38, 70),
   triceps: limits(2, 4, 30, 42, 70),
@@ -25,7 +32,7 @@ function girthLimits(hardLow: number, softLow: number, softHigh: number, hardHig
 const waist = girthLimits(45, 55, 140, 230)
 const thigh = girthLimits(28, 38, 85, 120)
 
-const girths: Record<GirthId, Limits> = {
+const girths: Record<KnownGirth, Limits> = {
   neck: girthLimits(22, 28, 50, 65),
   shoulders: girthLimits(75, 88, 145, 190),
   chest_girth: girthLimits(60, 72, 140, 190),
@@ -45,7 +52,13 @@ const girths: Record<GirthId, Limits> = {
   wrist: girthLimits(10, 13, 22, 28),
 }
 
-const all: Record<SiteId | 'height' | 'mass', Limits> = {
+/** A site of a coach's own may lie anywhere: as wide as any fold or girth. Judgement, no source. */
+const OWN_FOLD = limits(1.5, 2.5, 52, 55, 85)
+const OWN_GIRTH = girthLimits(10, 13, 150, 240)
+
+type Measurement = SiteId | 'height' | 'mass'
+
+const all: Record<KnownSite | 'height' | 'mass', Limits> = {
   ...skinfolds,
   ...girths,
   height: HEIGHT_LIMITS,
@@ -56,8 +69,9 @@ const all: Record<SiteId | 'height' | 'mass', Limits> = {
 export const WIDEST_CALIPER_MM = 100
 
 /** The plausibility limits of a fold (mm), girth (cm), `height` (cm) or `mass` (kg). */
-export function limitsOf(id: SiteId | 'height' | 'mass'): Limits {
-  return all[id]
+export function limitsOf(id: Measurement): Limits {
+  const known: Partial<Record<Measurement, Limits>> = all
+  return known[id] ?? (isSkinfold(id) ? OWN_FOLD : OWN_GIRTH)
 }
 
 /**
@@ -66,11 +80,11 @@ export function limitsOf(id: SiteId | 'height' | 'mass'): Limits {
  * @param value mm, cm or kg as the measurement has it
  */
 export function plausibility(
-  id: SiteId | 'height' | 'mass',
+  id: Measurement,
   value: number,
   sex: Sex,
 ): 'impossible' | 'unusual' | 'usual' {
-  const { hardLow, softLow, softHighMale, softHighFemale, hardHigh } = all[id]
+  const { hardLow, softLow, softHighMale, softHighFemale, hardHigh } = limitsOf(id)
   if (!(value >= hardLow && value <= hardHigh)) return 'impossible'
   const softHigh = sex === 'male' ? softHighMale : softHighFemale
   return value < softLow || value > softHigh ? 'unusual' : 'usual'

@@ -1,6 +1,6 @@
-import type { SiteId } from './ids'
+import type { KnownSite, SiteId } from './ids'
 
-const NAMES: Record<SiteId, string> = {
+const NAMES: Record<KnownSite, string> = {
   chest: 'Chest',
   midaxillary: 'Midaxillary',
   triceps: 'Triceps',
@@ -36,7 +36,14 @@ const NAMES: Record<SiteId, string> = {
 
 /** What a person calls a fold or girth. */
 export function nameOf(site: SiteId): string {
-  return NAMES[site]
+  const known: Partial<Record<SiteId, string>> = NAMES
+  return known[site] ?? ownName(site)
+}
+
+/** The name that a site of a coach's own carries in its id: `own_girth_high_calf` is High calf. */
+function ownName(site: SiteId): string {
+  const name = site.replace(/^own_(fold|girth)_/, '').replaceAll('_', ' ')
+  return name.charAt(0).toUpperCase() + name.slice(1)
 }
 
 /** Sites in a row as they stand in a sentence. */

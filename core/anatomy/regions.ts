@@ -1,8 +1,8 @@
-import type { SkinfoldId } from './ids'
+import type { KnownFold, SkinfoldId } from './ids'
 
 export type Region = 'trunk' | 'arms' | 'legs'
 
-const REGIONS: Record<SkinfoldId, Region> = {
+const REGIONS: Record<KnownFold, Region> = {
   chest: 'trunk',
   midaxillary: 'trunk',
   subscapular: 'trunk',
@@ -19,7 +19,8 @@ const REGIONS: Record<SkinfoldId, Region> = {
   medial_calf: 'legs',
 }
 
-/** The region of the body that a fold lies in. */
-export function regionOf(fold: SkinfoldId): Region {
-  return REGIONS[fold]
+/** The region of the body that a fold lies in; undefined for one of a coach's own, which may lie anywhere. */
+export function regionOf(fold: SkinfoldId): Region | undefined {
+  const known: Partial<Record<SkinfoldId, Region>> = REGIONS
+  return known[fold]
 }

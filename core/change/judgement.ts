@@ -1,4 +1,5 @@
 import { type GirthId, type SiteId, type SkinfoldId, isSkinfold } from '../anatomy/ids'
+import { isSamePlace } from '../anatomy/landmark-standards'
 import { type Comparison, compare } from './compare'
 import {
   type Measured,
@@ -37,7 +38,6 @@ import { FAT_KCAL_PER_KG, LEAN_KCAL_PER_KG } from '../composition/tissue-energy'
 import { equationById, variantFor } from '../equations/registry'
 import { Z95, changedSetupFactor, massVariance } from '../measurement-error/site-error'
 import { attempt } from '../outcome'
-import { standardOfSite } from '../protocols/registry'
 import { conditionDifferences } from '../readings/conditions'
 import { type IsoDate, daysBetween } from '../units/dates'
 
@@ -194,9 +194,9 @@ function changeVariance(site: SiteId, { before, after }: Pair): number {
 
 /** Sites that both have by one landmark standard. */
 function sharedSites(before: Sheet, after: Sheet) {
-  return after.measured.flatMap(({ site, value, standard }) => {
-    const earlier = before.measured.find((m) => m.site === site && m.standard === standard)
-    return earlier ? [{ site, then: earlier.value, now: value }] : []
+  return after.measured.flatMap((now) => {
+    const then = before.measured.find((m) => isSamePlace(m, now))
+    return then ? [{ site: now.site, then: then.value, now: now.value }] : []
   })
 }
 
@@ -239,8 +239,13 @@ function correctedChanges(pair: Pair): CorrectedChange[] {
         return left.ok ? left.value : undefined
       }
       const [then, now] = [value(before), value(after)]
-      const standards = [before, after].map(({ sheet }) => standardOfSite(sheet.protocol, fold))
-      if (then === undefined || now === undefined || standards[0] !== standards[1]) return []
+      const alike = [girth, fold].every((site) => {
+        const [a, b] = [before, after].map(({ sheet }) =>
+          sheet.measured.find((m) => m.site === site),
+        )
+        return a && b && isSamePlace(a, b)
+      })
+      if (then === undefined || now === undefined || !alike) return []
       const sideVariance = (side: ReadCheckIn) =>
         // pi times the fold in cm is taken off, so its error counts pi / 10 times.
         siteVariance(side, girth) + (Math.PI / 10) ** 2 * siteVariance(side, fold)

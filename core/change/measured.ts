@@ -16,7 +16,7 @@ import type { Protocol } from '../protocols/types'
 import type { Conditions } from '../readings/conditions'
 import { type Reading, readingsInForce } from '../readings/reading'
 import type { SiteValue } from '../readings/site-value'
-import { rulesOf } from '../readings/trials'
+import { schemeOf } from '../readings/trials'
 import { massTaken } from '../readings/values'
 import type { WeighIn } from '../weigh-ins/parse'
 import { massOfWeek } from '../weigh-ins/weeks'
@@ -152,12 +152,12 @@ function trialsWorth(
   const worth: Partial<Record<SiteId, number>> = {}
   for (const site of Object.keys(sites) as SiteId[]) {
     const value = sites[site]!
-    const { tolerance } = rulesOf(protocol, site)
+    const { tolerance, count } = schemeOf(protocol, site)
     const allowed =
       tolerance.kind === 'percent'
         ? Math.max((tolerance.value / 100) * value.value, tolerance.atLeast ?? 0)
         : tolerance.value
-    worth[site] = effectiveTrials(value, allowed, siteError(site, setupOf(site)))
+    worth[site] = effectiveTrials(value, { allowed, count }, siteError(site, setupOf(site)))
   }
   return worth
 }

@@ -1,5 +1,5 @@
 import type { SiteId } from '../anatomy/ids'
-import type { LocatedValue } from '../anatomy/landmark-standards'
+import { type LocatedValue, isSamePlace } from '../anatomy/landmark-standards'
 import { namesOf } from '../anatomy/names'
 import {
   type Measured,
@@ -75,7 +75,7 @@ function lacking(
   if (missing.length === 0) return undefined
   const other = missing.filter((site) => measured.some((m) => m.site === site))
   return other.length > 0
-    ? `located by another landmark standard: ${namesOf(other)}`
+    ? `located by another landmark standard, or taken in another way: ${namesOf(other)}`
     : `not taken: ${namesOf(missing)}`
 }
 
@@ -95,10 +95,7 @@ export function sumGap(
   folds: readonly LocatedFold[],
 ): string | undefined {
   const has = (wanted: SiteId) =>
-    folds.some(
-      ({ site, standard }) =>
-        site === wanted && measured.some((m) => m.site === site && m.standard === standard),
-    )
+    folds.some((fold) => fold.site === wanted && measured.some((m) => isSamePlace(m, fold)))
   return lacking(
     folds.map(({ site }) => site),
     has,

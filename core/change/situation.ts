@@ -26,8 +26,10 @@ function onlyRegion({ folds }: Judgement): Region | null {
   const all = new Set<Region>()
   for (const { site, verdict } of folds) {
     if (!isSkinfold(site)) continue
-    all.add(regionOf(site))
-    if (moved(directionOf(verdict))) regions.add(regionOf(site))
+    const region = regionOf(site)
+    if (region === undefined) continue
+    all.add(region)
+    if (moved(directionOf(verdict))) regions.add(region)
   }
   const [only] = regions
   return regions.size === 1 && all.size > 1 ? only! : null

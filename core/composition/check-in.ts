@@ -17,6 +17,7 @@ import { type Outcome, attempt } from '../outcome'
 import { type ProtocolChoice, protocolOf } from '../protocols/in-force'
 import { sitesOf, standardOfSite } from '../protocols/registry'
 import type { Protocol } from '../protocols/types'
+import { techniqueOf } from '../protocols/wording'
 import { type Reading, readingsInForce } from '../readings/reading'
 import type { SiteValue } from '../readings/site-value'
 import { heightTaken, massTaken, siteValuesIn } from '../readings/values'
@@ -62,7 +63,8 @@ export function sheetOf(person: Person, record: CheckInRecord): Sheet {
   const measured = wanted.flatMap((site): LocatedValue[] => {
     const value = sites[site]?.value
     if (value === undefined) return []
-    return [{ site, value, standard: isSkinfold(site) ? standardOfSite(protocol, site) : null }]
+    const standard = isSkinfold(site) ? standardOfSite(protocol, site) : null
+    return [{ site, value, standard, technique: techniqueOf(protocol, site) }]
   })
   return {
     protocol,

@@ -2,7 +2,7 @@ import {
   GIRTH_IDS,
   LANDMARK_STANDARDS,
   SKINFOLD_IDS,
-  type SiteId,
+  type KnownSite,
   isSkinfold,
 } from '../anatomy/ids'
 import { WIDEST_CALIPER_MM, limitsOf } from '../anatomy/limits'
@@ -128,7 +128,7 @@ interface SiteCheck {
 
 /** What is accepted of each site, looked up once. */
 const SITE_CHECKS = Object.fromEntries(
-  [...SKINFOLD_IDS, ...GIRTH_IDS].map((site): [SiteId, SiteCheck] => {
+  [...SKINFOLD_IDS, ...GIRTH_IDS].map((site): [KnownSite, SiteCheck] => {
     const { hardLow: low, hardHigh } = limitsOf(site)
     const label = nameOf(site)
     return [
@@ -138,9 +138,9 @@ const SITE_CHECKS = Object.fromEntries(
         : { label, low, unlikely: Infinity, high: hardHigh, unit: 'cm' },
     ]
   }),
-) as Record<SiteId, SiteCheck>
+) as Record<KnownSite, SiteCheck>
 
-function checkedValue(site: SiteId, values: Values, warnings: string[]): number {
+function checkedValue(site: KnownSite, values: Values, warnings: string[]): number {
   const { label, low, unlikely, high, unit } = SITE_CHECKS[site]
   const value = checkedNumber(site, label, values?.[site], low, high, unit)
   if (value > unlikely) {

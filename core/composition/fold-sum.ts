@@ -1,12 +1,10 @@
-import { type LandmarkStandard, type SkinfoldId, isSkinfold } from '../anatomy/ids'
+import { type SkinfoldId, isSkinfold } from '../anatomy/ids'
+import { type Location, isSamePlace } from '../anatomy/landmark-standards'
 import { namesOf } from '../anatomy/names'
 import type { Sheet } from './check-in'
 
-/** A fold and the landmark standard that it was located by. */
-export interface LocatedFold {
-  site: SkinfoldId
-  standard: LandmarkStandard | null
-}
+/** A fold, the landmark standard that it was located by, and the way it was taken. */
+export type LocatedFold = Location & { site: SkinfoldId }
 
 /** A sum of folds, and the folds that it is of. */
 export interface FoldSum {
@@ -21,13 +19,11 @@ type Located = Pick<Sheet, 'measured'>
 
 /** The folds of a check-in that were taken, with their values in mm. */
 export function foldsTaken({ measured }: Located): (LocatedFold & { value: number })[] {
-  return measured.flatMap(({ site, value, standard }) =>
-    isSkinfold(site) ? [{ site, value, standard }] : [],
-  )
+  return measured.flatMap(({ site, ...rest }) => (isSkinfold(site) ? [{ site, ...rest }] : []))
 }
 
 const isIn = (folds: readonly LocatedFold[]) => (fold: LocatedFold) =>
-  folds.some(({ site, standard }) => site === fold.site && standard === fold.standard)
+  folds.some((other) => isSamePlace(other, fold))
 
 /**
  * The sum of a check-in's own folds, whatever the equation adds up.
@@ -63,7 +59,7 @@ export interface FollowedFolds {
 export function followedFolds(sheets: readonly Located[]): FollowedFolds | undefined {
   const newest = sheets.at(-1)
   if (!newest) return undefined
-  let folds: LocatedFold[] = foldsTaken(newest).map(({ site, standard }) => ({ site, standard }))
+  let folds: LocatedFold[] = foldsTaken(newest).map(({ value: _, ...fold }) => fold)
   if (folds.length < LEAST_FOLDS) return undefined
   // From the newest backwards: where two sets meet it in different folds, the later one counts.
   for (const sheet of [...sheets].reverse()) {

@@ -1,4 +1,4 @@
-import type { GirthId, SkinfoldId } from '../anatomy/ids'
+import type { KnownGirth, KnownFold } from '../anatomy/ids'
 import { nameOf, namesOf } from '../anatomy/names'
 import type { Basis, Inputs, Term } from './types'
 import { inputError } from '../errors'
@@ -39,17 +39,17 @@ export const heightPerIliac: Basis = {
 }
 
 /** One fold, mm. */
-export function foldOf(site: SkinfoldId): Basis {
+export function foldOf(site: KnownFold): Basis {
   return { label: nameOf(site).toLowerCase(), value: (x) => x.values[site]! }
 }
 
 /** One girth, cm. */
-export function girthOf(girth: GirthId): Basis {
+export function girthOf(girth: KnownGirth): Basis {
   return { label: nameOf(girth).toLowerCase(), value: (x) => x.values[girth]! }
 }
 
 /** One girth, inches. */
-export function girthInches(girth: GirthId): Basis {
+export function girthInches(girth: KnownGirth): Basis {
   return {
     label: `${nameOf(girth).toLowerCase()} (in)`,
     value: (x) => x.values[girth]! / CM_PER_INCH,
@@ -71,8 +71,8 @@ export const abdomenSquared: Basis = { label: 'abdomen²', value: (x) => meanAbd
  * @param perUnit cm in the unit of the published form
  */
 export function log10Girths(
-  plus: GirthId[],
-  minus: GirthId,
+  plus: KnownGirth[],
+  minus: KnownGirth,
   perUnit: 1 | typeof CM_PER_INCH,
 ): Basis {
   const names = namesOf(plus, ' + ')

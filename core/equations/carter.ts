@@ -1,8 +1,8 @@
-import type { SkinfoldId } from '../anatomy/ids'
+import type { KnownFold } from '../anatomy/ids'
 import { constant, sum, term } from './basis'
 import type { Equation, Variant } from './types'
 
-const CARTER_SIX: SkinfoldId[] = [
+const CARTER_SIX: KnownFold[] = [
   'triceps',
   'subscapular',
   'supraspinale',

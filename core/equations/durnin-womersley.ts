@@ -1,10 +1,10 @@
-import type { SkinfoldId } from '../anatomy/ids'
+import type { KnownFold } from '../anatomy/ids'
 import { constant, log10Sum, term } from './basis'
 import type { AgeRow, Equation, Variant } from './types'
 
 /* Coefficients are from memory of the cited paper. */
 
-const FOLDS: SkinfoldId[] = ['biceps', 'triceps', 'subscapular', 'iliac_crest']
+const FOLDS: KnownFold[] = ['biceps', 'triceps', 'subscapular', 'iliac_crest']
 
 /** BD = c - m log10(S) for one age group. The rows jump at their edges and are never interpolated. */
 function row(from: number, to: number, c: number, m: number): AgeRow {

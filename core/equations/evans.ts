@@ -1,4 +1,4 @@
-import type { SkinfoldId } from '../anatomy/ids'
+import type { KnownFold } from '../anatomy/ids'
 import { constant, group, male, sum, term } from './basis'
 import { SEVEN_FOLDS } from './jackson-pollock'
 import type { Equation, Variant } from './types'
@@ -7,7 +7,7 @@ const noTape = { girths: [], needs: [] } satisfies Partial<Variant>
 
 function evans(
   sex: 'male' | 'female',
-  folds: SkinfoldId[],
+  folds: KnownFold[],
   [c0, slope, bySex, byGroup]: [number, number, number, number],
 ): Variant {
   return {
@@ -32,7 +32,7 @@ const EVANS_SEVEN: [number, number, number, number] = [10.566, 0.12077, -8.057, 
 
 const EVANS_THREE: [number, number, number, number] = [8.997, 0.24658, -6.343, -1.998]
 
-const EVANS_THREE_FOLDS: SkinfoldId[] = ['abdominal', 'thigh', 'triceps']
+const EVANS_THREE_FOLDS: KnownFold[] = ['abdominal', 'thigh', 'triceps']
 
 /** College athletes. Coefficients are from memory of the cited source. */
 export const evansFamily: Equation[] = [

@@ -1,4 +1,4 @@
-import { SKINFOLD_IDS, type SkinfoldId } from '../anatomy/ids'
+import { SKINFOLD_IDS, type KnownFold } from '../anatomy/ids'
 import { age, constant, sum, sumSquared, term } from './basis'
 import type { Equation, Term, Variant } from './types'
 
@@ -26,10 +26,10 @@ const UPPER = 'Pollock ML, Schmidt DH, Jackson AS. Compr Ther 1980;6(9):12-27'
 const DIRECT = 'Jackson AS, Pollock ML. Phys Sportsmed 1985;13(5):76-90'
 
 /** Chest, midaxillary, triceps, subscapular, abdominal, suprailiac, thigh: all ids begin with them. */
-export const SEVEN_FOLDS: SkinfoldId[] = SKINFOLD_IDS.slice(0, 7)
+export const SEVEN_FOLDS: KnownFold[] = SKINFOLD_IDS.slice(0, 7)
 
-const FOUR_FOLDS: SkinfoldId[] = ['triceps', 'abdominal', 'suprailiac', 'thigh']
-const THREE_DIRECT: SkinfoldId[] = ['triceps', 'abdominal', 'suprailiac']
+const FOUR_FOLDS: KnownFold[] = ['triceps', 'abdominal', 'suprailiac', 'thigh']
+const THREE_DIRECT: KnownFold[] = ['triceps', 'abdominal', 'suprailiac']
 
 /** c0 + c1 S + c2 S² + c3 age, the shape of every equation of the family. */
 function quadratic(c0: number, c1: number, c2: number, c3: number): Term[] {
@@ -40,7 +40,7 @@ function quadratic(c0: number, c1: number, c2: number, c3: number): Term[] {
 function variant(
   person: Person,
   gives: Variant['gives'],
-  folds: SkinfoldId[],
+  folds: KnownFold[],
   coefficients: [number, number, number, number],
   turnsAt: number,
   details: Pick<Variant, 'citation' | 'grade' | 'standardError' | 'sampleSums'>,

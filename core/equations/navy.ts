@@ -1,4 +1,4 @@
-import type { GirthId, Sex } from '../anatomy/ids'
+import type { KnownGirth, Sex } from '../anatomy/ids'
 import { constant, log10Girths, log10Height, log10HeightInches, term } from './basis'
 import type { Equation, Variant } from './types'
 import { CM_PER_INCH } from '../units/constants'
@@ -9,7 +9,7 @@ const NAVY = {
   needs: ['heightCm'],
 } satisfies Partial<Variant>
 
-const NAVY_GIRTHS: Record<Sex, GirthId[]> = {
+const NAVY_GIRTHS: Record<Sex, KnownGirth[]> = {
   male: ['neck', 'abdomen'],
   female: ['neck', 'waist', 'hip'],
 }

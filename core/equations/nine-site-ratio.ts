@@ -1,8 +1,8 @@
-import type { Sex, SkinfoldId } from '../anatomy/ids'
+import type { Sex, KnownFold } from '../anatomy/ids'
 import { sumPerPound, term } from './basis'
 import type { Equation, Variant } from './types'
 
-export const NINE_FOLDS: SkinfoldId[] = [
+export const NINE_FOLDS: KnownFold[] = [
   'chest',
   'subscapular',
   'biceps',

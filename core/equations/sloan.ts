@@ -1,4 +1,4 @@
-import type { Sex, SkinfoldId } from '../anatomy/ids'
+import type { Sex, KnownFold } from '../anatomy/ids'
 import { constant, foldOf, term } from './basis'
 import type { Equation, Variant } from './types'
 
@@ -7,7 +7,7 @@ function sloan(
   [youngest, oldest]: [number, number],
   citation: string,
   c0: number,
-  pair: [SkinfoldId, number][],
+  pair: [KnownFold, number][],
   densityError: number,
 ): Variant {
   return {

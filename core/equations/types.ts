@@ -1,4 +1,4 @@
-import type { GirthId, LandmarkStandard, Sex, SkinfoldId } from '../anatomy/ids'
+import type { KnownFold, KnownGirth, LandmarkStandard, Sex, SiteId } from '../anatomy/ids'
 
 /** The person an equation is applied to. */
 export interface Subject {
@@ -13,7 +13,7 @@ export interface Subject {
 }
 
 /** Final values by fold or girth id: mm for folds, cm for girths. */
-export type Values = Partial<Record<SkinfoldId | GirthId, number>>
+export type Values = Partial<Record<SiteId, number>>
 
 /** Everything a term may read, already checked. */
 export interface Inputs {
@@ -72,10 +72,10 @@ export interface Variant {
   citation: string
   grade: Grade
   /** The folds that are measured; their sum is S. */
-  folds: SkinfoldId[]
-  girths: GirthId[]
+  folds: KnownFold[]
+  girths: KnownGirth[]
   /** Girths that are used when they are there, and what is said when they are not. */
-  optionalGirths?: { girth: GirthId; without: string }[]
+  optionalGirths?: { girth: KnownGirth; without: string }[]
   needs: ('heightCm' | 'massKg')[]
   gives: Gives
   terms: Term[] | AgeRow[]

@@ -1,8 +1,8 @@
-import type { SkinfoldId } from '../anatomy/ids'
+import type { KnownFold } from '../anatomy/ids'
 import { constant, log10Sum, sum, term } from './basis'
 import type { Equation, Variant } from './types'
 
-const WITHERS_SEVEN: SkinfoldId[] = [
+const WITHERS_SEVEN: KnownFold[] = [
   'triceps',
   'subscapular',
   'biceps',

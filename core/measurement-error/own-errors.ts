@@ -24,6 +24,7 @@ export function ownErrorsOf(checkIns: readonly (readonly Reading[])[]): Record<s
           other.kind === first.kind &&
           other.site === site &&
           other.standard === first.standard &&
+          (other.technique ?? null) === (first.technique ?? null) &&
           other.testerId === testerId,
       )
       if (second) ((pairs[testerId] ??= {})[site] ??= []).push([first.value, second.value])
@@ -31,7 +32,9 @@ export function ownErrorsOf(checkIns: readonly (readonly Reading[])[]): Record<s
   }
   const bySite = (of: (typeof pairs)[string]): OwnErrors =>
     Object.fromEntries(
-      Object.entries(of).map(([site, all]) => [site, { tem: temOfPairs(all), pairs: all.length }]),
+      Object.entries(of).flatMap(([site, all]) =>
+        all ? [[site, { tem: temOfPairs(all), pairs: all.length }]] : [],
+      ),
     )
   return Object.fromEntries(Object.entries(pairs).map(([tester, of]) => [tester, bySite(of)]))
 }

@@ -76,29 +76,42 @@ export function valueVariance({ repeat, relocation }: SiteError, trials: number)
 const LEAST_WORTH = 0.4
 
 /**
- * How many single trials a site's value is worth. One or two are what they are. A third is taken only where the first
- * two are apart, so that three together are no lucky sample: the mean of the pair that agrees is then worth less than
- * two trials, and the wider the tolerance against the repeat error the less. The share of repeat² that is left was
- * simulated (60,000 triples a step, tolerance from 0.3 to 4 repeat errors) and is given here as a straight line.
+ * How many single trials a site's value is worth. The mean of any number is what it is. More trials than are always
+ * taken are taken only where those are apart, so that together they are no lucky sample: the mean of the pair that
+ * agrees is then worth less than two trials, and the wider the tolerance against the repeat error the less. The closest
+ * two of three or more that are always taken are worth less than two as well, and a median less than a mean. The share
+ * of repeat² that is left was simulated (60,000 sheets a step, two to five trials, tolerance from 0.3 to 4 repeat errors)
+ * and is given here as straight lines that do not promise more than was found.
  *
  * @param value with its method
  * @param allowed how far apart a pair may be, in the unit of the value
+ * @param count trials that are always taken
  */
 export function effectiveTrials(
   { taken, method }: Pick<SiteValue, 'taken' | 'method'>,
-  allowed: number,
+  { allowed, count }: { allowed: number; count: number },
   { repeat }: SiteError,
 ): number {
-  if (taken !== 3) return taken
+  if (method === 'single' || method === 'mean') return taken
   const width = Math.min(allowed / repeat, WIDEST_SIMULATED)
-  const [at0, slope] = method === 'agreeing pair' ? PAIR_OF_THREE : MEDIAN_OF_THREE
-  return 1 / (at0 + slope * width)
+  const apart = taken > count
+  if (method === 'agreeing pair') return 1 / (apart ? lineAt(PAIR_WHEN_APART, width) : PAIR_ALWAYS)
+  if (apart && taken === 3) return 1 / lineAt(MEDIAN_OF_THREE_WHEN_APART, width)
+  const usual = MEDIAN_ALWAYS[Math.min(taken, 5) as 3 | 4 | 5]
+  return 1 / (usual + (apart ? MEDIAN_SLOPE_WHEN_APART * width : 0))
 }
 
 const WIDEST_SIMULATED = 4
+type Line = readonly [at0: number, slope: number]
 /** Share of repeat² left: at a tolerance of nothing, and more for each repeat error that the tolerance is wide. */
-const PAIR_OF_THREE = [0.44, 0.3] as const
-const MEDIAN_OF_THREE = [0.41, 0.1] as const
+const PAIR_WHEN_APART: Line = [0.44, 0.3]
+const MEDIAN_OF_THREE_WHEN_APART: Line = [0.41, 0.1]
+const MEDIAN_SLOPE_WHEN_APART = 0.03
+/** The same without any condition, whatever the tolerance. */
+const PAIR_ALWAYS = 0.61
+const MEDIAN_ALWAYS = { 3: 0.449, 4: 0.298, 5: 0.287 } as const
+
+const lineAt = ([at0, slope]: Line, width: number) => at0 + slope * width
 
 /** By how much the error of a change grows when tester or caliper are not those of last time. */
 export function changedSetupFactor(change: {

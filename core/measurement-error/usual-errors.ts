@@ -1,4 +1,10 @@
-import type { GirthId, SkinfoldId } from '../anatomy/ids'
+import {
+  type KnownFold,
+  type KnownGirth,
+  type KnownSite,
+  type SiteId,
+  isSkinfold,
+} from '../anatomy/ids'
 
 /** How practised the hand is. */
 export type Skill = 'trained' | 'novice'
@@ -7,7 +13,7 @@ type BySkill = Record<Skill, number>
 
 const tem = (trained: number, novice: number): BySkill => ({ trained, novice })
 
-const SKINFOLDS: Record<SkinfoldId, BySkill> = {
+const SKINFOLDS: Record<KnownFold, BySkill> = {
   chest: tem(0.7, 2),
   midaxillary: tem(0.7, 2),
   triceps: tem(0.6, 1.5),
@@ -27,7 +33,7 @@ const SKINFOLDS: Record<SkinfoldId, BySkill> = {
 const waist = tem(0.8, 1.8)
 const thigh = tem(0.45, 1)
 
-const GIRTHS: Record<GirthId, BySkill> = {
+const GIRTHS: Record<KnownGirth, BySkill> = {
   neck: tem(0.3, 0.6),
   shoulders: tem(0.9, 2),
   chest_girth: tem(0.9, 1.8),
@@ -47,7 +53,13 @@ const GIRTHS: Record<GirthId, BySkill> = {
   wrist: tem(0.15, 0.3),
 }
 
-const ALL: Record<SkinfoldId | GirthId | 'height' | 'mass', BySkill> = {
+/** A site of a coach's own is taken to be as hard as the hardest ones. */
+const OWN_FOLD = tem(1.1, 2.5)
+const OWN_GIRTH = tem(0.9, 2)
+
+type Measurement = SiteId | 'height' | 'mass'
+
+const ALL: Record<KnownSite | 'height' | 'mass', BySkill> = {
   ...SKINFOLDS,
   ...GIRTHS,
   height: tem(0.3, 0.7),
@@ -63,9 +75,7 @@ export const RELOCATION_SHARE = 0.75
  *
  * @returns mm for folds, cm for girths and height, kg for mass
  */
-export function usualRepeatError(
-  id: SkinfoldId | GirthId | 'height' | 'mass',
-  skill: Skill = 'trained',
-): number {
-  return ALL[id][skill]
+export function usualRepeatError(id: Measurement, skill: Skill = 'trained'): number {
+  const known: Partial<Record<Measurement, BySkill>> = ALL
+  return (known[id] ?? (isSkinfold(id) ? OWN_FOLD : OWN_GIRTH))[skill]
 }

@@ -1,7 +1,8 @@
 import type { GirthId, Sex } from '../anatomy/ids'
 import { type OwnProtocol, ownProtocol } from './own-protocol'
 import { protocolById } from './registry'
-import type { Protocol, Tolerance } from './types'
+import type { Tolerance } from './trial-scheme'
+import type { Protocol } from './types'
 
 /** What a check-in says of the set it is taken by. */
 export interface ProtocolChoice {
@@ -37,7 +38,7 @@ export function protocolOf(choice: ProtocolChoice): Protocol {
   const girthsOf = (sex: Sex) => [...new Set([...base.girths[sex], ...extraGirths])]
   return {
     ...base,
-    tolerance: tolerance ?? base.tolerance,
+    foldTrials: tolerance ? { ...base.foldTrials, tolerance } : base.foldTrials,
     girths: { male: girthsOf('male'), female: girthsOf('female') },
   }
 }

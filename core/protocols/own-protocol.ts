@@ -1,7 +1,9 @@
-import type { GirthId, LandmarkStandard, Sex, SkinfoldId } from '../anatomy/ids'
+import type { GirthId, LandmarkStandard, Sex, SiteId, SkinfoldId } from '../anatomy/ids'
 import { EQUATIONS, variantFor } from '../equations/registry'
 import { both, INT_RULES, US_RULES } from './registry'
+import type { TrialScheme } from './trial-scheme'
 import type { Protocol } from './types'
+import type { SiteWording } from './wording'
 
 /** A set of the coach's own, as a form gives it. */
 export interface OwnProtocol {
@@ -11,8 +13,11 @@ export interface OwnProtocol {
   standard: LandmarkStandard
   folds: SkinfoldId[]
   girths: GirthId[]
-  rounds: number
-  toleranceMm: number
+  foldTrials: TrialScheme
+  girthTrials: TrialScheme
+  /** Seconds from the closing of the jaws to the reading; null for a caliper that is read at its click. */
+  readingDelaySeconds: number | null
+  wording: Partial<Record<SiteId, SiteWording>>
 }
 
 /**
@@ -21,7 +26,7 @@ export interface OwnProtocol {
  * @param own as `readOwnProtocol` gives it
  */
 export function ownProtocol(own: OwnProtocol): Protocol {
-  const { id, name, standard, folds, girths, rounds, toleranceMm } = own
+  const { standard, folds, girths, readingDelaySeconds: delay, ...rest } = own
   const sites = new Set<string>([...folds, ...girths])
   const fed = (sex: Sex) =>
     EQUATIONS.filter((equation) => {
@@ -32,16 +37,35 @@ export function ownProtocol(own: OwnProtocol): Protocol {
       return wanted.length > 0 && wanted.every((site) => sites.has(site))
     }).map((equation) => equation.id)
   return {
-    ...(standard === 'int' ? INT_RULES : US_RULES),
-    id,
-    name,
+    ...rest,
     when: 'The coach’s own set.',
     standard,
     folds: both(folds),
     girths: both(girths),
     wants: ['height', 'mass'],
-    rounds,
-    tolerance: { kind: 'mm', value: toleranceMm },
+    readingDelaySeconds: delay === null ? null : [delay, delay],
     equations: { male: fed('male'), female: fed('female') },
+  }
+}
+
+/** The trials and the wording that a new set of a standard begins with. */
+export function usualRules(
+  standard: LandmarkStandard,
+): Pick<OwnProtocol, 'foldTrials' | 'girthTrials' | 'readingDelaySeconds' | 'wording'> {
+  const { foldTrials, girthTrials, readingDelaySeconds } = standard === 'int' ? INT_RULES : US_RULES
+  return { foldTrials, girthTrials, readingDelaySeconds: readingDelaySeconds[1], wording: {} }
+}
+
+/**
+ * A named set as one of the coach's own, to change it.
+ *
+ * @param sex whose sites are taken where they differ
+ */
+export function ownCopyOf(protocol: Protocol, sex: Sex): Omit<OwnProtocol, 'id'> {
+  const { name, standard, folds, girths, foldTrials, girthTrials, wording } = protocol
+  const delay = protocol.readingDelaySeconds?.[1] ?? null
+  return {
+    ...{ name, standard, folds: [...folds[sex]], girths: [...girths[sex]], foldTrials },
+    ...{ girthTrials, readingDelaySeconds: delay, wording: { ...wording } },
   }
 }

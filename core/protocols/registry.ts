@@ -7,25 +7,27 @@ import type { Protocol } from './types'
 
 export const both = <T>(value: T): Record<Sex, T> => ({ male: value, female: value })
 
+const TWO_OF_THREE = { order: 'rounds', count: 2, most: 3, dropsFirst: false } as const
+
 /** The rules of each standard; common practice among its textbooks. */
 export const US_RULES = {
   standard: 'us',
-  rounds: 2,
-  tolerance: { kind: 'mm', value: 2 },
-  thirdTrial: 'agreeing pair',
-  girthRounds: 2,
-  girthTolerance: { kind: 'cm', value: 0.5 },
+  foldTrials: { ...TWO_OF_THREE, tolerance: { kind: 'mm', value: 2 }, value: 'closest two' },
+  girthTrials: { ...TWO_OF_THREE, tolerance: { kind: 'cm', value: 0.5 }, value: 'closest two' },
   readingDelaySeconds: [1, 2],
+  wording: {},
 } satisfies Partial<Protocol>
 
 export const INT_RULES = {
   standard: 'int',
-  rounds: 2,
-  tolerance: { kind: 'percent', value: 5, atLeast: 0.5 },
-  thirdTrial: 'median',
-  girthRounds: 2,
-  girthTolerance: { kind: 'percent', value: 1 },
+  foldTrials: {
+    ...TWO_OF_THREE,
+    tolerance: { kind: 'percent', value: 5, atLeast: 0.5 },
+    value: 'median',
+  },
+  girthTrials: { ...TWO_OF_THREE, tolerance: { kind: 'percent', value: 1 }, value: 'median' },
   readingDelaySeconds: [2, 2],
+  wording: {},
 } satisfies Partial<Protocol>
 
 const NO_FOLDS = both<SkinfoldId[]>([])
@@ -157,8 +159,10 @@ export const PROTOCOLS: readonly Protocol[] = [
     // The navel is the one waist that somebody alone finds again.
     girths: both<GirthId[]>(['shoulders', 'abdomen', 'hip']),
     wants: ['mass'],
-    girthRounds: 1,
-    girthTolerance: { kind: 'cm', value: 1.3 },
+    girthTrials: {
+      ...US_RULES.girthTrials,
+      ...{ count: 1, most: 1, tolerance: { kind: 'cm', value: 1.3 } },
+    },
     equations: both<string[]>([]),
   },
 ]

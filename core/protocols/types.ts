@@ -1,14 +1,6 @@
-import type { GirthId, LandmarkStandard, Sex, SkinfoldId } from '../anatomy/ids'
-
-/**
- * How far apart two trials of a site may be: millimetres (folds) or centimetres (girths), or a percentage, which may
- * never ask for less than `atLeast` (one graduation of the instrument).
- */
-export type Tolerance =
-  { kind: 'mm' | 'cm'; value: number } | { kind: 'percent'; value: number; atLeast?: number }
-
-/** What three trials give: the mean of the pair that agrees (US, gym) or their median (INT). */
-export type ThirdTrialRule = 'agreeing pair' | 'median'
+import type { GirthId, LandmarkStandard, Sex, SiteId, SkinfoldId } from '../anatomy/ids'
+import type { TrialScheme } from './trial-scheme'
+import type { SiteWording } from './wording'
 
 /** What is measured together, in which order and by which rules. */
 export interface Protocol {
@@ -21,15 +13,14 @@ export interface Protocol {
   girths: Record<Sex, GirthId[]>
   /** Height and body mass, where an equation or index of the set wants them. */
   wants: ('height' | 'mass')[]
-  /** Times that every fold is taken, one whole rotation after another. */
-  rounds: number
-  tolerance: Tolerance
-  thirdTrial: ThirdTrialRule
-  /** Times that every girth is taken. */
-  girthRounds: number
-  girthTolerance: Tolerance
-  /** Seconds from the closing of the jaws to the reading. */
-  readingDelaySeconds: [number, number]
+  /** How folds are taken and what their trials give. */
+  foldTrials: TrialScheme
+  /** The same of girths. */
+  girthTrials: TrialScheme
+  /** Seconds from the closing of the jaws to the reading; null for a caliper that is read at its click. */
+  readingDelaySeconds: [number, number] | null
+  /** What the set calls a site and where it lies, where that is not the standard's. */
+  wording: Readonly<Partial<Record<SiteId, SiteWording>>>
   /** The equations it feeds, the one it is meant for first; empty where there is only a record to keep. */
   equations: Record<Sex, string[]>
 }

@@ -7,7 +7,9 @@ export interface Reading {
   /** Fold or girth id; null for mass and height. */
   site: SiteId | null
   standard: LandmarkStandard | null
-  /** Which rotation it belongs to, from 1. */
+  /** How it was found or held, where that was not the standard's own way (`techniqueOf`). */
+  technique?: string | null
+  /** Which round it belongs to, from 1; 0 for a first reading that is thrown away. */
   trial: number
   /** mm for folds, cm for girths and height, kg for mass. */
   value: number
@@ -41,14 +43,15 @@ export function readingsInForce<R extends Reading>(readings: readonly R[]): R[] 
   return readings.filter((reading) => kept.has(reading))
 }
 
-/** The box on the sheet that a reading fills: kind, site, standard and trial. */
+/** The box on the sheet that a reading fills: kind, site, standard, technique and trial. */
 export function slotOf({
   kind,
   site,
   standard,
+  technique,
   trial,
-}: Pick<Reading, 'kind' | 'site' | 'standard' | 'trial'>): string {
-  return `${kind}|${site ?? ''}|${standard ?? ''}|${trial}`
+}: Pick<Reading, 'kind' | 'site' | 'standard' | 'technique' | 'trial'>): string {
+  return `${kind}|${site ?? ''}|${standard ?? ''}|${technique ?? ''}|${trial}`
 }
 
 function isLater(a: Reading, b: Reading) {

@@ -1,5 +1,5 @@
 import { mean, median } from 'simple-statistics'
-import type { ThirdTrialRule, Tolerance } from '../protocols/types'
+import type { Tolerance, TrialValue } from '../protocols/trial-scheme'
 
 /** How a site's value came about. */
 export type ValueMethod = 'single' | 'mean' | 'agreeing pair' | 'median'
@@ -35,38 +35,38 @@ export function agree(a: number, b: number, tolerance: Tolerance): boolean {
 }
 
 /**
- * The value of a site from its trials, whatever their order: one trial as it is, the mean of two, and of three by the
- * standard's rule. American and gym practice take the mean of the pair that agrees; where no pair does, or two pairs are
- * equally close, the median, flagged. International practice takes the median of three. More than three trials: the
- * median. Common practice, no source.
+ * The value of a site from its trials, whatever their order: one trial as it is, the mean of two, and of more by the
+ * scheme: the mean of all, their median, or the mean of the two that are closest. Where no two agree the value is
+ * flagged; where two pairs are equally close, or the closest do not agree, the closest two give way to the median.
+ * Common practice, no source.
  *
- * @param trials one or more readings in one unit
- * @param rule what three trials give
+ * @param trials one or more readings in one unit, none of them thrown away
+ * @param gives what three trials or more give
  * @returns undefined without trials
  */
 export function siteValue(
   trials: readonly number[],
   tolerance: Tolerance,
-  rule: ThirdTrialRule = 'agreeing pair',
+  gives: TrialValue = 'closest two',
 ): SiteValue | undefined {
   const sorted = [...trials].sort((a, b) => a - b)
   const taken = sorted.length
-  const [low, middle, high] = sorted
+  const [low, high] = sorted
   if (low === undefined) return undefined
-  if (middle === undefined)
+  if (high === undefined)
     return { value: low, method: 'single', used: sorted, taken, flagged: false }
-  if (high === undefined) {
-    const flagged = !agree(low, middle, tolerance)
+  const pairs = sorted.slice(1).map((upper, i) => [sorted[i]!, upper] as const)
+  const flagged = !pairs.some(([a, b]) => agree(a, b, tolerance))
+  if (taken === 2 || gives === 'mean') {
     return { value: mean(sorted), method: 'mean', used: sorted, taken, flagged }
   }
-  const someAgree = agree(low, middle, tolerance) || agree(middle, high, tolerance)
-  if (taken === 3 && rule === 'agreeing pair') {
-    const [lowGap, highGap] = [middle - low, high - middle]
-    if (Math.abs(lowGap - highGap) > BINARY_TAIL && someAgree) {
-      const used = lowGap < highGap ? [low, middle] : [middle, high]
-      return { value: mean(used), method: 'agreeing pair', used, taken, flagged: false }
-    }
-    return { value: middle, method: 'median', used: sorted, taken, flagged: true }
-  }
-  return { value: median(sorted), method: 'median', used: sorted, taken, flagged: !someAgree }
+  const middle = { value: median(sorted), method: 'median' as const, used: sorted, taken }
+  if (gives === 'median') return { ...middle, flagged }
+  const closest = pairs.reduce((best, pair) => (gapOf(pair) < gapOf(best) ? pair : best))
+  const rival = pairs.some((p) => p !== closest && gapOf(p) - gapOf(closest) <= BINARY_TAIL)
+  if (flagged || rival) return { ...middle, flagged: true }
+  const used = [...closest]
+  return { value: mean(used), method: 'agreeing pair', used, taken, flagged: false }
 }
+
+const gapOf = ([low, high]: readonly [number, number]) => high - low

@@ -1,17 +1,22 @@
 import { type SiteId, isSkinfold } from '../anatomy/ids'
 import { standardOfSite } from '../protocols/registry'
-import type { Protocol, Tolerance } from '../protocols/types'
+import type { TrialScheme } from '../protocols/trial-scheme'
+import type { Protocol } from '../protocols/types'
+import { techniqueOf } from '../protocols/wording'
 import { type Reading, readingsInForce } from './reading'
 import { agree } from './site-value'
 
-/** How often a site is taken and how far apart its trials may be. */
-export function rulesOf(
-  protocol: Protocol,
+/** How a site is taken and what its trials give. */
+export const schemeOf = (
+  { foldTrials, girthTrials }: Pick<Protocol, 'foldTrials' | 'girthTrials'>,
   site: SiteId,
-): { rounds: number; tolerance: Tolerance } {
-  return isSkinfold(site)
-    ? { rounds: protocol.rounds, tolerance: protocol.tolerance }
-    : { rounds: protocol.girthRounds, tolerance: protocol.girthTolerance }
+): TrialScheme => (isSkinfold(site) ? foldTrials : girthTrials)
+
+/** True for a reading of a site as a set takes it: by its landmark standard and in its way. */
+function isAsked(reading: Reading, site: SiteId, protocol: Protocol): boolean {
+  if (reading.site !== site) return false
+  if ((reading.technique ?? null) !== techniqueOf(protocol, site)) return false
+  return !isSkinfold(site) || reading.standard === standardOfSite(protocol, site)
 }
 
 /** Trials of one site by trial, in the protocol's standard; a trial not taken yet is undefined. */
@@ -29,22 +34,48 @@ export function trialsIn(
   site: SiteId,
   protocol: Protocol,
 ): (number | undefined)[] {
-  const standard = isSkinfold(site) ? standardOfSite(protocol, site) : null
   const trials: (number | undefined)[] = []
   for (const reading of inForce) {
-    if (reading.site === site && (standard === null || reading.standard === standard)) {
+    // Trial 0 is thrown away.
+    if (reading.trial > 0 && isAsked(reading, site, protocol)) {
       trials[reading.trial - 1] = reading.value
     }
   }
   return Array.from(trials)
 }
 
-/** True when the rounds of the protocol are in and two of the trials do not agree, so that one more is wanted. */
-export function wantsAnotherTrial(
+/** The first reading of a site that is taken and thrown away, where the set does so. */
+export const thrownAwayIn = (
+  inForce: readonly Reading[],
+  site: SiteId,
+  protocol: Protocol,
+): number | undefined =>
+  inForce.find((reading) => reading.trial === 0 && isAsked(reading, site, protocol))?.value
+
+/**
+ * How far apart the trials of a site are, where they are further than the scheme allows and one more is wanted: the two
+ * that are furthest apart when the scheme's trials are in, and after that the two that are closest, since any two that
+ * agree settle it.
+ *
+ * @returns in the unit of the trials; undefined where nothing more is wanted
+ */
+export function trialsApart(
   trials: readonly (number | undefined)[],
-  { rounds, tolerance }: Pick<Protocol, 'rounds' | 'tolerance'>,
-): boolean {
-  const taken = trials.filter((trial) => trial !== undefined)
-  if (rounds < 2 || taken.length !== rounds) return false
-  return taken.some((a, i) => taken.slice(i + 1).some((b) => !agree(a, b, tolerance)))
+  { count, most, tolerance }: TrialScheme,
+): number | undefined {
+  const taken = trials.filter((trial) => trial !== undefined).sort((a, b) => a - b)
+  if (count < 2 || taken.length < count || taken.length >= most) return undefined
+  const pairs = taken.slice(1).map((high, i) => [taken[i]!, high] as const)
+  if (taken.length === count) {
+    const [low, high] = [taken[0]!, taken.at(-1)!]
+    return agree(low, high, tolerance) ? undefined : high - low
+  }
+  if (pairs.some(([low, high]) => agree(low, high, tolerance))) return undefined
+  return Math.min(...pairs.map(([low, high]) => high - low))
 }
+
+/** True when the trials of the scheme are in and do not agree, so that one more is wanted. */
+export const wantsAnotherTrial = (
+  trials: readonly (number | undefined)[],
+  scheme: TrialScheme,
+): boolean => trialsApart(trials, scheme) !== undefined

@@ -4,7 +4,7 @@ import { sitesOf } from '../protocols/registry'
 import type { Protocol } from '../protocols/types'
 import { type Reading, readingsInForce } from './reading'
 import { type SiteValue, siteValue } from './site-value'
-import { rulesOf, trialsIn } from './trials'
+import { schemeOf, trialsIn } from './trials'
 
 /**
  * The value of every site of the protocol that has a trial.
@@ -28,7 +28,8 @@ export function siteValuesIn(
   const values: Partial<Record<SiteId, SiteValue>> = {}
   for (const site of sitesOf(protocol, sex)) {
     const taken = trialsIn(inForce, site, protocol).filter((trial) => trial !== undefined)
-    const value = siteValue(taken, rulesOf(protocol, site).tolerance, protocol.thirdTrial)
+    const scheme = schemeOf(protocol, site)
+    const value = siteValue(taken, scheme.tolerance, scheme.value)
     if (value) values[site] = value
   }
   return values

@@ -21,7 +21,7 @@ export const heightsJson = (where: SQL) =>
   )
 
 /** A reading, of the readings that a query calls r. */
-const READING = sql`r.id, r.kind, r.site, r.standard, r.trial, r.value_canonical as value,
+const READING = sql`r.id, r.kind, r.site, r.standard, r.technique, r.trial, r.value_canonical as value,
   r.typed_unit as "typedUnit", r.typed_text as "typedText", ${iso(sql`r.taken_at`)} as "takenAt", r.supersedes,
   r.tester_id as "testerId", r.instrument_id as "instrumentId"`
 

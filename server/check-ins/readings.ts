@@ -63,15 +63,15 @@ async function storeTogether(
   good: readonly NewReading[],
 ): Promise<number> {
   const rowOf = (r: NewReading, place: number) =>
-    sql`(${r.id}::uuid, ${r.kind}::text, ${r.site}::text, ${r.standard}::text, ${r.trial}::int, ${r.value}::float8,
+    sql`(${r.id}::uuid, ${r.kind}::text, ${r.site}::text, ${r.standard}::text, ${r.technique}::text, ${r.trial}::int, ${r.value}::float8,
       ${r.typedUnit}::text, ${r.typedText}::text, ${r.takenAt}::timestamptz, ${r.testerId}::uuid,
       ${r.instrumentId}::uuid, ${place}::int)`
   const stored = await db.execute(sql`
-    insert into readings (check_in_id, id, kind, site, standard, trial, value_canonical, typed_unit, typed_text, taken_at,
+    insert into readings (check_in_id, id, kind, site, standard, technique, trial, value_canonical, typed_unit, typed_text, taken_at,
       tester_id, instrument_id)
-    select c.id, r.id, r.kind, r.site, r.standard, r.trial, r.value, r.typed_unit, r.typed_text, r.taken_at, r.tester_id,
+    select c.id, r.id, r.kind, r.site, r.standard, r.technique, r.trial, r.value, r.typed_unit, r.typed_text, r.taken_at, r.tester_id,
       r.instrument_id
-    from check_ins c, (values ${sql.join(good.map(rowOf), sql`, `)}) r(id, kind, site, standard, trial, value, typed_unit,
+    from check_ins c, (values ${sql.join(good.map(rowOf), sql`, `)}) r(id, kind, site, standard, technique, trial, value, typed_unit,
       typed_text, taken_at, tester_id, instrument_id, place)
     where c.id = ${checkInId} and c.closed_at is null and c.voided_at is null
     order by r.place
@@ -93,6 +93,7 @@ async function hindrance(
       same.kind === reading.kind &&
       same.site === reading.site &&
       same.standard === reading.standard &&
+      same.technique === reading.technique &&
       same.trial === reading.trial
     return equal ? 'stored' : 'id-taken'
   }

@@ -84,7 +84,7 @@ const OWN_ERRORS = sql`coalesce((
           where r.tester_id = p.id and r.trial = n.trial and r.site is not null
           order by r.position desc
           limit ${LATEST_PAIRS}) t
-        group by t.tester_id, t.check_in_id, t.kind, t.site, t.standard
+        group by t.tester_id, t.check_in_id, t.kind, t.site, t.standard, t.technique
         having count(*) = 2) duplicates
       group by tester_id, site) by_site
     group by tester_id) by_tester), '{}')`

@@ -146,6 +146,7 @@ export const readingSchema = z.object({
   kind: choice('Kind', ['skinfold', 'girth', 'mass', 'height']),
   site: siteIdSchema.nullable(),
   standard: choice('Landmark standard', LANDMARK_STANDARDS).nullable(),
+  technique: z.string().nullable(),
   trial: z.number(),
   value: z.number(),
   typedUnit: z.enum(TYPED_UNITS),
@@ -166,7 +167,10 @@ export const newReadingSchema = z
     kind: choice('Kind', ['skinfold', 'girth', 'mass', 'height']),
     site: siteIdSchema.nullable(),
     standard: choice('Landmark standard', LANDMARK_STANDARDS).nullable(),
-    trial: integerBetween('Pass', 1, 9),
+    /** How the site was found or held, where that was not the standard's own way. */
+    technique: requiredText('Way of the site', 200).nullable().default(null),
+    /** 0 for a first reading that is thrown away. */
+    trial: integerBetween('Pass', 0, 9),
     value: numberIn('Value', 0.1, 1000),
     typedUnit: choice('Unit', TYPED_UNITS),
     typedText: requiredText('Typed', 40),
@@ -179,8 +183,8 @@ export const newReadingSchema = z
     repair: yesOrNo('Repair').optional(),
   })
   .superRefine((reading, context) => {
-    const { kind, site, standard, value, typedText } = reading
-    const bare = site === null && standard === null
+    const { kind, site, standard, technique, value, typedText } = reading
+    const bare = site === null && standard === null && technique === null
     const fits = {
       skinfold: site !== null && isSkinfold(site) && standard !== null,
       girth: site !== null && isGirth(site) && standard === null,

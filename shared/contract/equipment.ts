@@ -1,11 +1,11 @@
 import { JAWS } from './choices'
 import { z } from './zod'
 import {
-  GIRTH_IDS,
   InputError,
   LANDMARK_STANDARDS,
   readOwnProtocol,
-  SKINFOLD_IDS,
+  TRIAL_ORDERS,
+  TRIAL_VALUES,
   type OwnProtocol,
 } from '../../core/index'
 import {
@@ -20,6 +20,7 @@ import {
   yesOrNo,
 } from './fields'
 import { errorText } from './problems'
+import { girthIdSchema, siteIdSchema, skinfoldIdSchema } from './sites'
 
 export const protocolIdSchema = requiredText('Protocol', 60)
 
@@ -116,12 +117,28 @@ export const settingsChangeSchema = z
 export type SettingsChange = z.infer<typeof settingsChangeSchema>
 
 const ownName = requiredText('Name', 60)
+const siteName = requiredText('Name of a site', 40)
+const siteLandmark = requiredText('Where a site lies', 200)
 
 /** A protocol of the coach's own, refused in the core's words. */
 export const ownProtocolSchema = z.unknown().transform((sent, context): OwnProtocol => {
   try {
     const own = readOwnProtocol(sent)
-    return { ...own, name: ownName.parse(own.name) }
+    const wording = Object.entries(own.wording).map(([site, words = {}]) => [
+      siteIdSchema.parse(site),
+      {
+        ...words,
+        ...(words.name === undefined ? {} : { name: siteName.parse(words.name) }),
+        ...(words.landmark === undefined ? {} : { landmark: siteLandmark.parse(words.landmark) }),
+      },
+    ])
+    return {
+      ...own,
+      name: ownName.parse(own.name),
+      folds: own.folds.map((site) => skinfoldIdSchema.parse(site)),
+      girths: own.girths.map((site) => girthIdSchema.parse(site)),
+      wording: Object.fromEntries(wording) as OwnProtocol['wording'],
+    }
   } catch (error) {
     if (error instanceof InputError) {
       context.addIssue({ code: 'custom', message: error.message, path: error.input.split('.') })
@@ -132,15 +149,33 @@ export const ownProtocolSchema = z.unknown().transform((sent, context): OwnProto
   }
 })
 
+const trialSchemeSchema = z.object({
+  order: z.enum(TRIAL_ORDERS),
+  count: z.number(),
+  most: z.number(),
+  tolerance: toleranceSchema,
+  value: z.enum(TRIAL_VALUES),
+  dropsFirst: z.boolean(),
+})
+
 /** One that is on record already. */
 export const keptProtocolSchema = z.object({
   id: z.string(),
   name: z.string(),
   standard: z.enum(LANDMARK_STANDARDS),
-  folds: z.array(z.enum(SKINFOLD_IDS)),
-  girths: z.array(z.enum(GIRTH_IDS)),
-  rounds: z.number(),
-  toleranceMm: z.number(),
+  folds: z.array(skinfoldIdSchema),
+  girths: z.array(girthIdSchema),
+  foldTrials: trialSchemeSchema,
+  girthTrials: trialSchemeSchema,
+  readingDelaySeconds: z.number().nullable(),
+  wording: z.partialRecord(
+    siteIdSchema,
+    z.object({
+      name: z.string().optional(),
+      landmark: z.string().optional(),
+      technique: z.string().optional(),
+    }),
+  ),
 })
 
 /** Everything that is the gym's and not a client's. */

@@ -1,5 +1,5 @@
 import { expect, test } from 'vitest'
-import { stampReading, type TypedReading } from '../../app/features/check-in/stamp'
+import { stampReading, type LocatedReading } from '../../app/features/check-in/stamp'
 import { idOf, readingOp, viewOf } from './support/world'
 
 const A = idOf('check-in A')
@@ -10,8 +10,12 @@ const [caliperId, tapeId, scaleId] = ['caliper', 'tape', 'scale'].map(idOf) as [
 ]
 const { checkIn } = viewOf(A, { caliperId, tapeId, scaleId })
 const made = { id: idOf('made'), takenAt: '2026-03-02T09:05:00.000Z' }
-const typed = (kind: TypedReading['kind'], site: TypedReading['site'] = null): TypedReading => ({
+const typed = (
+  kind: LocatedReading['kind'],
+  site: LocatedReading['site'] = null,
+): LocatedReading => ({
   ...{ kind, site, standard: kind === 'skinfold' ? 'us' : null, trial: 1, value: 12 },
+  technique: null,
   ...{ typedUnit: 'mm', typedText: '12' },
 })
 

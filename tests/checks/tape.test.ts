@@ -12,7 +12,7 @@ import { thrownBy } from '../core/support'
 const inch = (value: number) => value * CM_PER_INCH
 
 function navy(sex: Sex, heightIn: number, girthsIn: Values) {
-  const girths = Object.fromEntries(Object.entries(girthsIn).map(([g, v]) => [g, inch(v)]))
+  const girths = Object.fromEntries(Object.entries(girthsIn).map(([g, v = NaN]) => [g, inch(v)]))
   return { subject: { sex, ageYears: 30, heightCm: inch(heightIn) }, girths }
 }
 

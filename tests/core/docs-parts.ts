@@ -87,11 +87,12 @@ function protocolTable(): string {
       ? `${both.male.length}`
       : `${both.male.length} m, ${both.female.length} f`
   return [
-    '| protocol | standard | folds | girths | rounds | tolerance | three trials | when |',
+    '| protocol | standard | folds | girths | readings | tolerance | three give | when |',
     '| --- | --- | --- | --- | --- | --- | --- | --- |',
     ...PROTOCOLS.map((p) => {
-      const { kind, value } = p.tolerance
-      return `| ${p.name} (\`${p.id}\`) | ${p.standard} | ${count(p.folds)} | ${count(p.girths)} | ${p.rounds} | ${value} ${kind === 'percent' ? '%' : kind} | ${p.thirdTrial} | ${p.when} |`
+      const { count: readings, tolerance, value: gives } = p.foldTrials
+      const { kind, value } = tolerance
+      return `| ${p.name} (\`${p.id}\`) | ${p.standard} | ${count(p.folds)} | ${count(p.girths)} | ${readings} | ${value} ${kind === 'percent' ? '%' : kind} | ${gives} | ${p.when} |`
     }),
   ].join('\n')
 }

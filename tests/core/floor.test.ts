@@ -22,6 +22,7 @@ import {
   type OwnProtocol,
   type Reading,
   type ScreeningFlag,
+  usualRules,
 } from '#core'
 
 describe('conditions', () => {
@@ -148,8 +149,8 @@ describe('the protocol of a check-in', () => {
       male: ['neck', 'abdomen', 'hip', 'wrist'],
       female: ['neck', 'waist', 'hip', 'wrist'],
     })
-    expect(made.tolerance).toEqual(tolerance)
-    expect(made.girthTolerance).toEqual(protocolById('tape-only').girthTolerance)
+    expect(made.foldTrials.tolerance).toEqual(tolerance)
+    expect(made.girthTrials).toEqual(protocolById('tape-only').girthTrials)
     expect(protocolById('tape-only').girths.female).toEqual(['neck', 'waist', 'hip'])
   })
 
@@ -160,8 +161,7 @@ describe('the protocol of a check-in', () => {
       standard: 'us',
       folds: ['thigh', 'triceps', 'suprailiac'],
       girths: [],
-      rounds: 1,
-      toleranceMm: 1,
+      ...usualRules('us'),
     }
     const made = protocolOf({ protocolId: 'own-boat', ownProtocol: own })
     expect(made.folds.female).toEqual(own.folds)

@@ -13,6 +13,7 @@ import {
   siteValue,
   type Candidate,
   type OwnProtocol,
+  usualRules,
 } from '#core'
 import { thrownBy } from './support'
 
@@ -45,13 +46,13 @@ describe('protocols', () => {
   })
 
   test('the international standard takes the median of three and 5 % or a graduation', () => {
-    const { tolerance, thirdTrial } = PROTOCOLS.find((p) => p.id === 'eight-fold-int')!
-    expect(siteValue([10, 11, 12], tolerance, thirdTrial)).toMatchObject({
+    const { tolerance, value } = PROTOCOLS.find((p) => p.id === 'eight-fold-int')!.foldTrials
+    expect(siteValue([10, 11, 12], tolerance, value)).toMatchObject({
       value: 11,
       method: 'median',
     })
-    expect(siteValue([5, 5.5], tolerance, thirdTrial)!.flagged).toBe(false)
-    expect(siteValue([20, 21.5], tolerance, thirdTrial)!.flagged).toBe(true)
+    expect(siteValue([5, 5.5], tolerance, value)!.flagged).toBe(false)
+    expect(siteValue([20, 21.5], tolerance, value)!.flagged).toBe(true)
   })
 })
 
@@ -62,8 +63,7 @@ describe("a protocol of the coach's own", () => {
     standard: 'us',
     folds: ['abdominal', 'chest', 'thigh'],
     girths: ['waist'],
-    rounds: 2,
-    toleranceMm: 1,
+    ...usualRules('us'),
   }
 
   test('feeds the equations whose sites it holds, in its own order', () => {

@@ -167,7 +167,7 @@ describe('whom an equation was made on', () => {
 
 describe('indices', () => {
   const inches = (girths: Partial<Record<GirthId, number>>) =>
-    Object.fromEntries(Object.entries(girths).map(([id, value]) => [id, value * CM_PER_INCH]))
+    Object.fromEntries(Object.entries(girths).map(([id, value = NaN]) => [id, value * CM_PER_INCH]))
 
   test('every waist that was taken has its own, with the tables made for it first', () => {
     const found = indicesOf({

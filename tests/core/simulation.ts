@@ -78,9 +78,9 @@ export function people({
       // Under its hard limit no reading is taken.
       const take = () => Math.max(limitsOf(site).hardLow, toStep(mark + normal() * repeat))
       const taken = [take(), take()]
-      if (wantsAnotherTrial(taken, protocol)) taken.push(take())
+      if (wantsAnotherTrial(taken, protocol.foldTrials)) taken.push(take())
       trials.set(site, taken)
-      values[site] = siteValue(taken, protocol.tolerance)!.value
+      values[site] = siteValue(taken, protocol.foldTrials.tolerance)!.value
     }
     return { trials, values, massKg: truth.massKg + normal() * 0.6, truth }
   }

@@ -402,3 +402,122 @@ test('on a first visit: readings that disagree, conditions that mislead, and a s
   expect(skipped).toEqual([])
   expect(readings.at(-1)).toMatchObject({ kind: 'mass', typedText: '250' })
 })
+
+/** The readings in force of a check-in, by site, as they were typed, with the way they were taken in. */
+async function typedOf(id: string) {
+  const { readings } = (await flow.viewOf(server, id)).checkIn
+  return readings.map(({ site, trial, typedText, technique }) => ({
+    ...{ site, trial, typedText, technique },
+  }))
+}
+
+test('one fold at a time, read at the click until two agree, the first thrown away', async () => {
+  const { id: clientId } = await flow.addClient(server, 'Ona Onefold')
+  await visit(page, `${server.url}/settings`)
+  await press(page, 'Add a set')
+  await page.waitForSelector('#own-start')
+  await page.select('#own-start', 'three-fold')
+  await page.waitForFunction(
+    () => document.querySelector<HTMLInputElement>('#own-name')?.value === 'Three folds, my way',
+  )
+  await press(page, 'one site at a time')
+  await page.select('#own-folds-most', '5')
+  await page.click('#own-folds-tolerance', { count: 3 })
+  await page.keyboard.type('1')
+  await flow.tick(page, 'a first reading is taken and thrown away')
+  await press(page, 'none: at the click')
+  // Fewer readings at most than are always taken cannot be chosen: the number moves along.
+  await page.select('#own-folds-count', '2')
+  await waitForText(page, 'Feeds 1 equations.')
+  await press(page, 'Keep the set')
+  await waitForText(page, 'Triceps, Suprailiac, Thigh')
+
+  const chosen = { protocolId: 'own-three-folds-my-way' }
+  const { id } = await flow.startCheckIn(server, clientId, 0, chosen)
+  await flow.openFolds(page, server, id)
+  expect(await bodyText()).not.toContain('read cue')
+  await waitForText(page, 'First reading, thrown away')
+  for (const value of ['21', '18', '15']) await enter(page, value)
+  // 18 and 15 are 3 mm apart; then 14.5 is within 1 mm of 15.
+  await waitForText(page, '3.0 mm apart')
+  await enter(page, '14.5')
+  expect(await textOf(page, 'site')).toBe('Suprailiac')
+  for (const value of ['20', '16', '16.5']) await enter(page, value)
+  expect(await textOf(page, 'site')).toBe('Thigh')
+  for (const value of ['30', '26', '24', '22', '28', '25']) await enter(page, value)
+  await enter(page, '60')
+  await flow.toResult(page)
+  expect(await textOf(page, 'triceps')).toBe('14.8 mm')
+  expect(await textOf(page, 'suprailiac')).toBe('16.3 mm')
+  // 22, 24, 25, 26 and 28: two pairs are equally close, so the median, and it is said.
+  expect(await textOf(page, 'thigh')).toBe('25.0 mm')
+  await waitForText(page, 'Thigh: the trials do not agree')
+  const typed = await typedOf(id)
+  expect(typed.filter(({ trial }) => trial === 0).map(({ typedText }) => typedText)).toEqual(
+    // Kept on record, and in no value.
+    ['21', '20', '30'],
+  )
+})
+
+test('sites in the coach’s own words, and a thigh that the client holds up, stay what they are', async () => {
+  const { id: clientId } = await flow.addClient(server, 'Wilma Words')
+  const plain = await flow.startCheckIn(server, clientId, 42, { protocolId: 'eight-fold-int' })
+  await flow.closeWithSheet(server, plain, {
+    ...{ folds: BEFORE, sites: EIGHT, standard: 'int', rounds: 2 },
+  })
+  await visit(page, `${server.url}/settings`)
+  await press(page, 'Add a set')
+  await page.waitForSelector('#own-start')
+  await page.select('#own-start', 'eight-fold-int')
+  await page.waitForFunction(
+    () => document.querySelector<HTMLSelectElement>('#own-folds-count')?.value === '2',
+  )
+  await page.select('#own-folds-count', '1')
+  await page.select('#own-folds-most', '1')
+  // Typed over what is there: the name of the set that it was copied from.
+  await page.click('#own-name', { count: 3 })
+  await page.keyboard.type('Ours')
+  await page.type('#own-fold', 'High calf')
+  await page.keyboard.press('Enter')
+  await page.waitForFunction(() => document.querySelector('#landmark-own_fold_high_calf'))
+  await page.type('#own-girth', 'Under the ribs')
+  await page.keyboard.press('Enter')
+  await page.waitForFunction(() => document.querySelector('#landmark-own_girth_under_the_ribs'))
+  await press(page, 'Keep the set')
+  await waitForText(page, 'High calf, where it lies: is missing')
+  await page.type('#landmark-own_fold_high_calf', 'A hand under the knee, inside.')
+  await page.type('#landmark-own_girth_under_the_ribs', 'Level with the last rib.')
+  await page.type('#name-iliac_crest', 'Side of the abdomen')
+  await page.select('#technique-front_thigh', 'supported')
+  await press(page, 'Keep the set')
+  await waitForText(page, 'Side of the abdomen')
+
+  const chosen = { protocolId: 'own-ours' }
+  const { id } = await flow.startCheckIn(server, clientId, 0, chosen)
+  await flow.openFolds(page, server, id)
+  for (const value of AFTER.slice(0, 3)) await enter(page, value)
+  expect(await textOf(page, 'site')).toBe('Side of the abdomen')
+  await enter(page, AFTER[3]!)
+  for (const value of AFTER.slice(4, 6)) await enter(page, value)
+  // Front thigh: another way than last time, so there is no last time.
+  await waitForText(page, 'lifts the underside of the thigh')
+  expect(await page.$('[data-test=last]')).toBeNull()
+  for (const value of AFTER.slice(6)) await enter(page, value)
+  expect(await textOf(page, 'site')).toBe('High calf')
+  await waitForText(page, 'A hand under the knee, inside.')
+  await enter(page, '9')
+  await waitForText(page, 'Level with the last rib.')
+  await enter(page, '74')
+  await page.waitForFunction(() => document.querySelector('[data-test=site]') === null)
+  await enter(page, '61.5')
+  await flow.toResult(page)
+  await waitForText(page, 'Side of the abdomen')
+  // Seven folds are the same in the same way; the thigh and the calf of one's own are not.
+  await waitForText(page, 'Sum of the 7 shared folds')
+  const typed = await typedOf(id)
+  const wayOf = (site: string) => typed.find((r) => r.site === site)!.technique
+  expect(wayOf('front_thigh')).toBe('supported')
+  expect(wayOf('iliac_crest')).toBeNull()
+  expect(wayOf('own_fold_high_calf')).toBe('A hand under the knee, inside.')
+  expect(wayOf('own_girth_under_the_ribs')).toBe('Level with the last rib.')
+})

@@ -4,7 +4,7 @@
 
 import { randomUUID } from 'node:crypto'
 import { afterAll, beforeAll, describe, expect, test } from 'vitest'
-import { addDays, isoDateOf } from '#core'
+import { addDays, isoDateOf, readOwnProtocol } from '#core'
 import { callerViewSchema, checkInViewSchema, type CheckIn } from '#shared/contract/check-ins'
 import { clientRecordSchema, type ClientFile } from '#shared/contract/record'
 import type { Client } from '#shared/contract/clients'
@@ -191,12 +191,12 @@ describe('the rules of a check-in', () => {
     await api.post('/api/gym/own-protocols', { ...own, folds: ['chest'] })
     await api.patch('/api/gym/settings', { tolerance: null })
     const { checkIn } = await viewOf(first.id)
-    expect(checkIn.ownProtocol).toEqual(own)
+    expect(checkIn.ownProtocol).toEqual(readOwnProtocol(own))
     expect(checkIn.tolerance).toEqual({ kind: 'mm', value: 1 })
     expect((await start(client.id)).tolerance).toBeNull()
     await api.delete('/api/gym/own-protocols/own-boat')
     expect((await gym()).ownProtocols).toEqual([])
-    expect((await viewOf(first.id)).checkIn.ownProtocol).toEqual(own)
+    expect((await viewOf(first.id)).checkIn.ownProtocol).toEqual(readOwnProtocol(own))
   })
 
   test('refuse a set that is not there, and an own one in the core’s words', async () => {

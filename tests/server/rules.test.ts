@@ -31,14 +31,15 @@ const TODAY = '2026-06-15'
 const someReading = fc.record({
   place: fc.constantFrom(
     ...([
-      { kind: 'skinfold', site: 'thigh', standard: 'us' },
-      { kind: 'skinfold', site: 'thigh', standard: 'int' },
-      { kind: 'skinfold', site: 'triceps', standard: 'us' },
-      { kind: 'girth', site: 'waist', standard: null },
-      { kind: 'mass', site: null, standard: null },
+      { kind: 'skinfold', site: 'thigh', standard: 'us', technique: null },
+      { kind: 'skinfold', site: 'thigh', standard: 'int', technique: null },
+      { kind: 'skinfold', site: 'thigh', standard: 'int', technique: 'supported' },
+      { kind: 'skinfold', site: 'own_fold_high_calf', standard: 'gym', technique: 'On the bone.' },
+      { kind: 'girth', site: 'waist', standard: null, technique: null },
+      { kind: 'mass', site: null, standard: null, technique: null },
     ] as const),
   ),
-  trial: fc.integer({ min: 1, max: 3 }),
+  trial: fc.integer({ min: 0, max: 3 }),
   value: fc.integer({ min: 40, max: 400 }).map((n) => n / 10),
   corrects: fc.option(fc.double({ min: 0, max: 1, maxExcluded: true, noNaN: true })),
   tester: fc.nat(1),
@@ -64,6 +65,7 @@ function readingsOf({ readings }: SomeCheckIn): (Reading & { testerId: string })
       (r) =>
         r.site === place.site &&
         r.standard === place.standard &&
+        r.technique === place.technique &&
         r.kind === place.kind &&
         !all.some(({ supersedes }) => supersedes === r.id),
     )
@@ -143,7 +145,8 @@ test('readings in force, what is due, and the testers’ own errors: the same by
       const [bySql, byCore] = [await listOwnErrors(api.db), ownErrorsOf(closed)]
       expect(Object.keys(bySql).sort()).toEqual(Object.keys(byCore).sort())
       for (const [tester, sites] of Object.entries(byCore)) {
-        for (const [site, { tem, pairs }] of Object.entries(sites)) {
+        for (const [site, own] of Object.entries(sites)) {
+          const { tem, pairs } = own!
           const found = bySql[tester]![site as 'thigh']!
           expect(found.pairs).toBe(pairs)
           expect(found.tem).toBeCloseTo(tem, 9)

@@ -4,9 +4,11 @@ import {
   isSkinfold,
   landmarkOf,
   LANDMARK_STANDARD_NAMES,
+  siteGuide,
   standardOfSite,
   standardWithin,
   TECHNIQUES,
+  techniqueOf,
   type SiteId,
 } from '#core'
 import { spotOf } from '../../ui/figure/sites'
@@ -41,22 +43,29 @@ const entries = computed<Entry[]>(() => {
   const { sex } = client.value!
   const { folds, girths } = protocol.value
   return [...folds[sex], ...girths[sex]].map((site) => {
+    const guide = siteGuide(protocol.value, site, sex)
     if (!isSkinfold(site)) {
-      const { name, where, how, standards } = girthLandmark(site)
-      const variants = Object.entries(standards).map(
+      const variants = Object.entries(girthLandmark(site)?.standards ?? {}).map(
         ([standard, words]) =>
           `${LANDMARK_STANDARD_WORDS[standard as keyof typeof LANDMARK_STANDARD_WORDS]}: ${words}`,
       )
-      return { site, name, where, how, line: 'girth, tape level', variants }
+      return { site, ...guide, line: 'girth, tape level', variants }
     }
     const standard = standardOfSite(protocol.value, site)
-    const { name, where, posture, direction, runs, finding, variants } = landmarkOf(site, standard)!
+    const fold = landmarkOf(site, standard)
+    const way = techniqueOf(protocol.value, site)
+    const own = protocol.value.wording[site]?.landmark !== undefined
     return {
-      ...{ site, name, finding },
-      where: where[sex],
-      how: posture,
-      line: `${direction} fold, runs ${runs} · ${LANDMARK_STANDARD_NAMES[standard]}`,
-      variants: variants ?? [],
+      ...{ site, ...guide, finding: own ? undefined : fold?.finding },
+      line: [
+        fold ? `${fold.direction} fold, runs ${fold.runs}` : 'fold',
+        own ? 'in your own words' : LANDMARK_STANDARD_NAMES[standard],
+        ...(way !== null && !own ? [way] : []),
+      ].join(' · '),
+      variants: [
+        ...(fold?.variants ?? []),
+        ...(fold?.techniques ?? []).map(({ name, how }) => `${name}: ${how}`),
+      ],
     }
   })
 })
@@ -68,8 +77,8 @@ const spot = computed(() => spotOf(current.value))
 const others = computed(() =>
   entries.value
     .filter(({ site }) => site !== current.value)
-    .map(({ site }) => spotOf(site))
-    .filter(({ view }) => view === spot.value.view),
+    .flatMap(({ site }) => spotOf(site) ?? [])
+    .filter(({ view }) => view === spot.value?.view),
 )
 
 function find(site: SiteId) {
@@ -108,7 +117,7 @@ const first = computed(() => (protocol.value.folds[client.value!.sex].length ? '
       :spot
       :others
       :side
-      :label="`${entry.name} on the ${spot.view} of the body, ${side} side. ${entry.where}`"
+      :label="`${entry.name}${spot ? ` on the ${spot.view} of the body` : ''}, ${side} side. ${entry.where}`"
     />
     <section class="grid min-w-0 content-start gap-x-8 px-4 py-5 sm:px-8 xl:grid-cols-[300px_1fr]">
       <div>
@@ -163,7 +172,9 @@ const first = computed(() => (protocol.value.folds[client.value!.sex].length ? '
         <p v-if="entry.finding" class="max-w-xl pt-1 text-lg">
           <strong>Finding it:</strong> {{ entry.finding }}
         </p>
-        <p class="max-w-xl pt-1 text-lg"><strong>Posture:</strong> {{ entry.how }}</p>
+        <p v-if="entry.how" class="max-w-xl pt-1 text-lg">
+          <strong>Posture:</strong> {{ entry.how }}
+        </p>
         <p v-if="isSkinfold(current)" class="max-w-xl pt-1">
           <strong>Lifting it:</strong> {{ technique.grip }}
         </p>

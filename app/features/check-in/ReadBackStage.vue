@@ -3,8 +3,9 @@ import {
   formatLength,
   formatMass,
   isSkinfold,
-  nameOf,
   readingsInForce,
+  schemeOf,
+  siteNameIn,
   signed,
   signedLength,
   type SiteId,
@@ -14,7 +15,7 @@ import type { SheetRow } from '~/features/check-in/useSiteSheet'
 const emit = defineEmits<{ done: []; go: [] }>()
 
 const store = useCheckInStore()
-const { view, readings, findings, sheet, lastMass, heightCm } = storeToRefs(store)
+const { view, protocol, readings, findings, sheet, lastMass, heightCm } = storeToRefs(store)
 const { take } = useTakeReading()
 const folds = useSiteSheet('folds')
 const girths = useSiteSheet('tape')
@@ -28,23 +29,23 @@ interface Part {
   name: string
   unit: string
   rows: SheetRow[]
-  /** Passes that have a column: the extra one only where somebody took it. */
+  /** Trials that have a column: the extra ones only where somebody took them. */
   rounds: number[]
   show(value: number | undefined): string
 }
 
 const parts = computed<Part[]>(() =>
   [
-    { name: 'Folds', unit: 'mm', rows: folds.rows.value, show: folds.show },
-    { name: 'Girths', unit: lengthUnit.value, rows: girths.rows.value, show: girths.show },
-  ]
-    .filter(({ rows }) => rows.length > 0)
-    .map((part) => ({ ...part, rounds: trialsOfRows(part.rows) })),
+    { name: 'Folds', unit: 'mm', ...partOf(folds) },
+    { name: 'Girths', unit: lengthUnit.value, ...partOf(girths) },
+  ].filter(({ rows }) => rows.length > 0),
 )
-function trialsOfRows(rows: SheetRow[]): number[] {
-  const boxes = rows[0]!.trials.length
-  const extra = rows.some(({ trials }) => trials[boxes - 1] !== undefined)
-  return Array.from({ length: extra ? boxes : boxes - 1 }, (_, i) => i + 1)
+function partOf({ rows, scheme, show }: typeof folds) {
+  const { count } = scheme.value
+  const last = ({ trials }: SheetRow) => trials.findLastIndex((trial) => trial !== undefined) + 1
+  const columns = Math.max(count, ...rows.value.map(last))
+  const rounds = Array.from({ length: columns }, (_, i) => i + 1)
+  return { rows: rows.value, show, rounds }
 }
 
 /** The value of a site by the rules of the protocol, and its change since last time. */
@@ -65,7 +66,9 @@ function relocation(row: SheetRow): string {
   if (taken === 0) return 'missing'
   if (row.asked) return row.asked
   if (row.apart) return 'the trials do not agree'
-  return taken === 1 && row.trials.length > 2 ? 'one trial only' : ''
+  const { count } = schemeOf(protocol.value, row.site)
+  if (taken >= count) return ''
+  return taken === 1 ? 'one trial only' : `${taken} trials of ${count}`
 }
 
 const massFinding = computed(() => findings.value.find(({ sites }) => sites.includes('mass')))
@@ -230,7 +233,7 @@ const timeOf = (instant: string) =>
         <li v-for="reading in replaced" :key="reading.id">
           {{
             reading.site
-              ? nameOf(reading.site)
+              ? siteNameIn(protocol, reading.site)
               : reading.kind === 'height'
                 ? 'Height'
                 : 'Body mass'

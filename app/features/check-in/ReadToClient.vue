@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useEventListener } from '@vueuse/core'
-import { ADULT, ageOn } from '#core'
+import { ADULT, ageOn, readingsAtLeast } from '#core'
 
 /** What the client is told before the first reading, what is done with care, and the consent. */
 const store = useCheckInStore()
@@ -21,9 +21,10 @@ useEventListener('keydown', (event: KeyboardEvent) => {
 
 const script = computed(() => {
   const { sex, showPercentages } = client.value!
-  const { folds, girths, rounds, girthRounds, equations } = protocol.value
+  const { folds, girths, foldTrials, girthTrials, equations } = protocol.value
   return scriptFor({
-    ...{ folds: folds[sex].length, girths: girths[sex].length, rounds, girthRounds },
+    ...{ folds: folds[sex].length, girths: girths[sex].length },
+    ...{ rounds: readingsAtLeast(foldTrials), girthRounds: readingsAtLeast(girthTrials) },
     estimates: showPercentages && equations[sex].length > 0,
     sensitive: sensitive.value,
   })

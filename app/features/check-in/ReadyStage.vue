@@ -8,6 +8,7 @@ import {
   formatDate,
   PROTOCOLS,
   LANDMARK_STANDARD_NAMES,
+  readingsAtLeast,
   type ConditionId,
   type TypedUnit,
 } from '#core'
@@ -34,18 +35,19 @@ onMounted(() => begin.value?.focus({ preventScroll: true }))
 
 const options = computed(() => {
   const { sex } = client.value!
-  const named = PROTOCOLS.map(({ id, name, folds, girths, rounds, girthRounds }) => {
+  const named = PROTOCOLS.map(({ id, name, folds, girths, foldTrials, girthTrials }) => {
     const parts = [
-      [folds[sex].length * rounds, 'fold'],
-      [girths[sex].length * girthRounds, 'girth'],
+      [folds[sex].length * readingsAtLeast(foldTrials), 'fold'],
+      [girths[sex].length * readingsAtLeast(girthTrials), 'girth'],
     ].flatMap(([count, what]) => (count ? [`${count} ${what} readings`] : []))
     return { value: id, name, detail: parts.join(', ') }
   })
-  const own = view.value!.gym.ownProtocols.map(({ id, name, folds, girths, rounds }) => ({
-    value: id,
-    name,
-    detail: `${(folds.length + girths.length) * rounds} readings, your own`,
-  }))
+  const own = view.value!.gym.ownProtocols.map(({ id, name, folds, girths, ...own }) => {
+    const readings =
+      folds.length * readingsAtLeast(own.foldTrials) +
+      girths.length * readingsAtLeast(own.girthTrials)
+    return { value: id, name, detail: `${readings} readings, your own` }
+  })
   return [...named, ...own]
 })
 const known = computed(() => Object.keys(last.value).length > 0)

@@ -5,7 +5,7 @@ import type { SiteKind } from '~/features/check-in/useSiteEntry'
 const props = defineProps<{ kind: SiteKind; step: SiteStep | undefined }>()
 const emit = defineEmits<{ pick: [box: SiteStep] }>()
 
-const { rows, sumOf, sinceLast, shownUnit, show } = useSiteSheet(props.kind)
+const { rows, scheme, sumOf, sinceLast, shownUnit, show } = useSiteSheet(props.kind)
 const rounds = computed(() => rows.value[0]?.trials.length ?? 0)
 
 const isOpen = (site: string, trial: number) =>
@@ -25,6 +25,7 @@ const isOpen = (site: string, trial: number) =>
         <tr class="border-b-2 border-ink text-faded">
           <th scope="col" class="py-2 text-left font-normal">{{ shownUnit }}</th>
           <th scope="col" class="px-1 text-right font-normal">last</th>
+          <th v-if="scheme.dropsFirst" scope="col" class="px-1 text-right font-normal">first</th>
           <th v-for="trial in rounds" :key="trial" scope="col" class="px-1 text-right font-normal">
             {{ trial }}
           </th>
@@ -50,6 +51,22 @@ const isOpen = (site: string, trial: number) =>
           </th>
           <td class="figure w-14 px-1 text-right text-[21px] text-faded">
             {{ show(row.last) }}
+          </td>
+          <td v-if="scheme.dropsFirst" class="w-[52px] p-0 text-right">
+            <button
+              v-if="row.thrownAway !== undefined"
+              type="button"
+              class="figure h-[40px] w-full px-1 text-right text-[21px] text-faded line-through"
+              :class="{ 'outline-3 outline-leaf': isOpen(row.site, 0) }"
+              @click="emit('pick', { site: row.site, trial: 0 })"
+            >
+              <span class="sr-only">{{ row.name }}, first reading, thrown away: </span>
+              {{ show(row.thrownAway) }}
+            </button>
+            <span
+              v-else-if="isOpen(row.site, 0)"
+              class="ml-1 block h-[38px] border-3 border-leaf bg-white"
+            />
           </td>
           <td v-for="(trial, i) in row.trials" :key="i" class="w-[52px] p-0 text-right">
             <button
@@ -78,10 +95,10 @@ const isOpen = (site: string, trial: number) =>
           <td class="figure px-1 text-right text-[21px] text-faded">
             {{ show(sumOf((r) => r.last)) }}
           </td>
-          <td v-for="trial in rounds - 1" :key="trial" class="figure px-1 text-right text-[21px]">
+          <td v-if="scheme.dropsFirst" />
+          <td v-for="trial in rounds" :key="trial" class="figure px-1 text-right text-[21px]">
             {{ show(sumOf((r) => r.trials[trial - 1])) }}
           </td>
-          <td />
         </tr>
       </tfoot>
     </table>

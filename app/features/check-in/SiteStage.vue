@@ -1,6 +1,17 @@
 <script setup lang="ts">
 import { useMediaQuery } from '@vueuse/core'
-import { formatDate, GIRTH_IDS, nameOf, rulesOf, trialsOf, type GirthId, type SiteId } from '#core'
+import {
+  formatDate,
+  GIRTH_IDS,
+  nameOf,
+  readingsInForce,
+  schemeOf,
+  siteNameIn,
+  thrownAwayIn,
+  trialsOf,
+  type GirthId,
+  type SiteId,
+} from '#core'
 import { SKIP_REASONS_OF, type SkipReason } from '#shared/contract/choices'
 import type { SiteKind } from '~/features/check-in/useSiteEntry'
 
@@ -13,9 +24,11 @@ const { text, problem, meant, step, before, trials, apart, finding, ...act } = u
   props.kind,
 )
 const { openBox } = act
-const cue = useReadCue(() => protocol.value.readingDelaySeconds[1])
+/** Seconds to the reading; none for a caliper that is read at its click. */
+const delay = computed(() => protocol.value.readingDelaySeconds?.[1])
+const cue = useReadCue(() => delay.value ?? 0)
 const { state: cueState, choice: cueChoice } = cue
-const { sites, sumSoFar, sinceLast, shownUnit, show } = useSiteSheet(props.kind)
+const { sites, scheme, sumSoFar, sinceLast, shownUnit, show } = useSiteSheet(props.kind)
 const unit = useLengthUnit()
 
 /** Small screens get the keypad in place of the system's own. */
@@ -29,8 +42,15 @@ watch(step, focus)
 const { landmark, spot, mark, side, others } = useSiteLandmark(props.kind, step, sites)
 const lastValue = computed(() => step.value && last.value[step.value.site])
 const allowed = computed(() => {
-  const { kind: by, value } = rulesOf(protocol.value, step.value!.site).tolerance
+  const { kind: by, value } = schemeOf(protocol.value, step.value!.site).tolerance
   return by === 'percent' ? `${value} %` : `${value} ${by}`
+})
+
+/** Round by round it is a pass over all sites; one site at a time it is a reading of this one. */
+const whichReading = computed(() => {
+  const { trial } = step.value!
+  if (trial === 0) return 'First reading, thrown away'
+  return scheme.value.order === 'rounds' ? `Pass ${trial}` : `Reading ${trial}`
 })
 
 /** The value that a finding suggests, as it would be read. */
@@ -46,7 +66,9 @@ const noticed = computed(
 
 const speaking = useVoiceChoice()
 const asking = ref<'keys' | 'skip' | 'site' | 'figure' | 'girth'>()
-const siteOptions = computed(() => sites.value.map((site) => ({ value: site, name: nameOf(site) })))
+const siteOptions = computed(() =>
+  sites.value.map((site) => ({ value: site, name: siteNameIn(protocol.value, site) })),
+)
 /** Girths that the set does not have: any can be taken besides. */
 const extraOptions = computed(() =>
   GIRTH_IDS.filter((girth) => !sites.value.includes(girth)).map((girth) => ({
@@ -84,9 +106,11 @@ function skip(reason: SkipReason) {
 
 function goTo(site: SiteId) {
   if (skipped.value.some((s) => s.site === site)) store.skip(site, null)
-  const { rounds } = rulesOf(protocol.value, site)
+  const { count, dropsFirst } = schemeOf(protocol.value, site)
   const taken = trialsOf(store.readings, site, protocol.value).filter((t) => t !== undefined)
-  openBox({ site, trial: Math.min(taken.length + 1, rounds) })
+  const inForce = readingsInForce(store.readings)
+  const first = dropsFirst && !taken.length && !thrownAwayIn(inForce, site, protocol.value)
+  openBox({ site, trial: first ? 0 : Math.min(taken.length + 1, count) })
   close()
 }
 
@@ -97,7 +121,9 @@ const KEYS: Record<string, { does: string; run: () => void }> = {
   s: { does: 'skip this site, with a reason', run: () => (asking.value = 'skip') },
   g: { does: 'go to a site', run: () => (asking.value = 'site') },
   u: { does: 'undo the last reading', run: act.undo },
-  ' ': { does: 'read cue: start when the jaws close', run: cue.start },
+  ...(delay.value && props.kind === 'folds'
+    ? { ' ': { does: 'read cue: start when the jaws close', run: cue.start } }
+    : {}),
   ...(props.kind === 'tape'
     ? { x: { does: 'take another girth', run: () => (asking.value = 'girth') } }
     : {
@@ -131,11 +157,11 @@ function backOnPad() {
 <template>
   <div class="grid flex-1 lg:grid-cols-[290px_1fr_352px]">
     <FigurePanel
-      v-if="landmark && spot"
+      v-if="landmark"
       :spot
       :others
       :side
-      :label="`${landmark.name} on the ${spot.view} of the body. ${landmark.text}`"
+      :label="`${landmark.name}${spot ? ` on the ${spot.view} of the body` : ''}. ${landmark.text}`"
     >
       <p class="flex justify-between gap-3">
         <span>{{ landmark.caption }}</span>
@@ -149,7 +175,7 @@ function backOnPad() {
       <div class="flex gap-4">
         <div class="min-w-0 flex-1">
           <p class="text-faded">
-            Pass {{ step.trial }} · site {{ sites.indexOf(step.site) + 1 }} of {{ sites.length }} ·
+            {{ whichReading }} · site {{ sites.indexOf(step.site) + 1 }} of {{ sites.length }} ·
             {{ landmark.what }}
           </p>
           <h2 class="pb-1 text-[40px] sm:text-[68px]" data-test="site">{{ landmark.name }}</h2>
@@ -221,7 +247,9 @@ function backOnPad() {
           </template>
           <template v-for="(trial, i) in trials" :key="i">
             <template v-if="trial !== undefined && i !== step.trial - 1">
-              <dt class="text-faded">Pass {{ i + 1 }}</dt>
+              <dt class="text-faded">
+                {{ scheme.order === 'rounds' ? 'Pass' : 'Reading' }} {{ i + 1 }}
+              </dt>
               <dd class="figure text-right text-[28px]">{{ show(trial) }}</dd>
             </template>
           </template>
@@ -252,11 +280,7 @@ function backOnPad() {
           <strong>{{ show(apart) }} {{ shownUnit }} apart</strong>, more than {{ allowed }}. Take it
           once more.
         </p>
-        <ReadCue
-          :state="cueState"
-          :ring="cueChoice.ring"
-          :seconds="protocol.readingDelaySeconds[1]"
-        />
+        <ReadCue :state="cueState" :ring="cueChoice.ring" :seconds="delay ?? 0" />
       </div>
       <details class="mt-3 max-sm:order-3 lg:hidden">
         <summary class="min-h-11 py-2 font-bold">Sheet so far</summary>
@@ -286,8 +310,8 @@ function backOnPad() {
     <span><kbd class="key">G</kbd> go to a site</span>
     <span v-if="kind === 'tape'"><kbd class="key">X</kbd> another girth</span>
     <span><kbd class="key">?</kbd> all keys</span>
-    <span v-if="kind === 'folds'" class="ml-auto">
-      <kbd class="key">Space</kbd> read cue, {{ protocol.readingDelaySeconds[1] }} s
+    <span v-if="kind === 'folds' && delay" class="ml-auto">
+      <kbd class="key">Space</kbd> read cue, {{ delay }} s
     </span>
   </p>
   <div v-if="step" class="sticky bottom-0">
@@ -295,10 +319,15 @@ function backOnPad() {
     <KeyPad v-if="pad" @type="text += $event" @back="backOnPad" @enter="onEnter">
       <button type="button" class="button flex-1" @click="asking = 'skip'">Skip</button>
       <button type="button" class="button flex-1" @click="asking = 'site'">Go to</button>
-      <button v-if="kind === 'folds'" type="button" class="button flex-1" @click="cue.start">
+      <button
+        v-if="kind === 'folds' && delay"
+        type="button"
+        class="button flex-1"
+        @click="cue.start"
+      >
         Read cue
       </button>
-      <button v-else type="button" class="button flex-1" @click="asking = 'girth'">
+      <button v-if="kind === 'tape'" type="button" class="button flex-1" @click="asking = 'girth'">
         Another girth
       </button>
     </KeyPad>

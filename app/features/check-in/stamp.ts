@@ -7,6 +7,9 @@ export type TypedReading = Pick<
   'kind' | 'site' | 'standard' | 'trial' | 'value' | 'typedUnit' | 'typedText'
 >
 
+/** The same with the way in which its set takes the site. */
+export type LocatedReading = TypedReading & Pick<NewReading, 'technique'>
+
 type Instruments = Partial<Pick<CheckIn, 'caliperId' | 'tapeId' | 'scaleId'>>
 
 /** What a reading of that kind is taken with; heights are taken with nothing that is on record. */
@@ -24,7 +27,7 @@ export function instrumentFor(
  * @param made its id, and the instant at which it was typed
  */
 export function stampReading(
-  reading: TypedReading,
+  reading: LocatedReading,
   checkIn: Pick<CheckIn, 'id' | 'testerId' | 'closedAt'> & Instruments,
   readings: readonly ReadingRecord[],
   made: { id: string; takenAt: string },

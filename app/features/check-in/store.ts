@@ -17,6 +17,7 @@ import {
   setupChange,
   sheetOf,
   standardWithin,
+  techniqueOf,
   USUAL_SETUP,
   type Finding,
   type JudgedWith,
@@ -33,7 +34,7 @@ import { followCheckIn } from './live'
 import { theOutbox } from './log'
 import { forgetView, keepView, keptView } from './offline-store'
 import { withOperations, withSiteNotes, type Operation } from './operations'
-import { stampReading, type TypedReading } from './stamp'
+import { stampReading, type LocatedReading, type TypedReading } from './stamp'
 import { createSession } from './session'
 
 /** This window, so that what it changes twice is no collision with itself. */
@@ -177,11 +178,12 @@ export const useCheckInStore = defineStore('check-in', () => {
       : undefined,
   )
 
-  const stamp = (reading: TypedReading): NewReading =>
-    stampReading(reading, checkIn.value!, readings.value, {
-      id: newId(),
-      takenAt: new Date().toISOString(),
-    })
+  /** One that is taken again keeps the way it was taken in; a new one is taken as its set says. */
+  function stamp(reading: TypedReading & Partial<LocatedReading>): NewReading {
+    const { site, technique = site && techniqueOf(protocol.value, site) } = reading
+    const made = { id: newId(), takenAt: new Date().toISOString() }
+    return stampReading({ ...reading, technique }, checkIn.value!, readings.value, made)
+  }
 
   function put(operation: Operation): void {
     outbox.add(operation)

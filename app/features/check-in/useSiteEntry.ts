@@ -1,10 +1,11 @@
 import {
-  agree,
   formatFold,
   isSkinfold,
   lengthText,
   readingsInForce,
-  rulesOf,
+  schemeOf,
+  thrownAwayIn,
+  trialsApart,
   trialsOf,
   type SuggestedValue,
   type SiteId,
@@ -37,15 +38,19 @@ export function useSiteEntry(kind: SiteKind) {
     step.value ? trialsOf(readings.value, step.value.site, protocol.value) : [],
   )
   /** What the open box holds already. */
-  const before = computed(() => (step.value ? trials.value[step.value.trial - 1] : undefined))
+  const before = computed(() => {
+    if (!step.value) return undefined
+    const { site, trial } = step.value
+    return trial === 0
+      ? thrownAwayIn(readingsInForce(readings.value), site, protocol.value)
+      : trials.value[trial - 1]
+  })
 
   /** Why one more trial is asked for, or undefined. */
   const apart = computed(() => {
-    const [a, b] = trials.value
-    if (!step.value || a === undefined || b === undefined) return undefined
-    const { rounds, tolerance } = rulesOf(protocol.value, step.value.site)
-    if (step.value.trial <= rounds || agree(a, b, tolerance)) return undefined
-    return Math.abs(a - b)
+    if (!step.value) return undefined
+    const scheme = schemeOf(protocol.value, step.value.site)
+    return step.value.trial > scheme.count ? trialsApart(trials.value, scheme) : undefined
   })
 
   /** What is found about the reading just taken, in one line. */

@@ -1,4 +1,4 @@
-import { girthLandmark, isSkinfold, landmarkOf, standardOfSite, type SiteId } from '#core'
+import { isSkinfold, landmarkOf, siteGuide, standardOfSite, type SiteId } from '#core'
 import type { SiteKind } from './useSiteEntry'
 import { spotOf } from '../../ui/figure/sites'
 
@@ -15,16 +15,14 @@ export function useSiteLandmark(
   const landmark = computed(() => {
     if (!step.value) return undefined
     const { site } = step.value
-    if (!isSkinfold(site)) {
-      const { name, where, how } = girthLandmark(site)
-      return { name, text: `${where} ${how}`, what: 'girth', caption: 'tape level all round' }
-    }
-    const fold = landmarkOf(site, standardOfSite(protocol.value, site))!
+    const { name, where, how } = siteGuide(protocol.value, site, client.value!.sex)
+    const text = `${where} ${how}`.trim()
+    if (!isSkinfold(site)) return { name, text, what: 'girth', caption: 'tape level all round' }
+    const fold = landmarkOf(site, standardOfSite(protocol.value, site))
     return {
-      name: fold.name,
-      text: `${fold.where[client.value!.sex]} ${fold.posture}`,
-      what: `${fold.direction} fold`,
-      caption: `fold runs ${fold.runs}`,
+      ...{ name, text },
+      what: fold ? `${fold.direction} fold` : 'fold',
+      caption: fold ? `fold runs ${fold.runs}` : 'fold where the words say',
     }
   })
   const spot = computed(() => step.value && spotOf(step.value.site))
@@ -36,7 +34,7 @@ export function useSiteLandmark(
       ? []
       : sites.value
           .filter((site) => site !== step.value?.site)
-          .map(spotOf)
+          .flatMap((site) => spotOf(site) ?? [])
           .filter(({ view }) => view === spot.value?.view),
   )
 

@@ -1,8 +1,9 @@
 import {
   formatFold,
   lengthText,
-  nameOf,
-  rulesOf,
+  readingsInForce,
+  siteNameIn,
+  thrownAwayIn,
   trialsOf,
   wantsAnotherTrial,
   type SiteId,
@@ -13,7 +14,9 @@ export interface SheetRow {
   site: SiteId
   name: string
   last: number | undefined
-  /** One box a trial, the extra one included. */
+  /** One that is taken first and thrown away, where the set does so. */
+  thrownAway: number | undefined
+  /** One box a trial, those included that may be asked for besides. */
   trials: (number | undefined)[]
   /** The trials taken so far do not agree. */
   apart: boolean
@@ -35,23 +38,36 @@ export function useSiteSheet(kind: SiteKind) {
     return (kind === 'folds' ? folds : girths)[client.value!.sex]
   })
 
-  const rows = computed<SheetRow[]>(() =>
-    sites.value.map((site) => {
-      const trials = trialsOf(readings.value, site, protocol.value)
-      const rules = rulesOf(protocol.value, site)
+  /** How the sites of this kind are taken. */
+  const scheme = computed(() => protocol.value[kind === 'folds' ? 'foldTrials' : 'girthTrials'])
+
+  const rows = computed<SheetRow[]>(() => {
+    const taken = sites.value.map((site) => trialsOf(readings.value, site, protocol.value))
+    const { count, most } = scheme.value
+    // Room for one more than is always taken, and for the next one wherever they go on.
+    const boxes = Math.max(
+      Math.min(count + 1, most),
+      ...taken.map((trials) => trials.length + (wantsAnotherTrial(trials, scheme.value) ? 1 : 0)),
+    )
+    const inForce = readingsInForce(readings.value)
+    return sites.value.map((site, i) => {
+      const trials = taken[i]!
       return {
         site,
-        name: nameOf(site),
+        name: siteNameIn(protocol.value, site),
         last: last.value[site]?.value,
-        trials: Array.from({ length: rules.rounds + 1 }, (_, i) => trials[i]),
-        apart: wantsAnotherTrial(trials, rules),
+        thrownAway: scheme.value.dropsFirst
+          ? thrownAwayIn(inForce, site, protocol.value)
+          : undefined,
+        trials: Array.from({ length: boxes }, (_, trial) => trials[trial]),
+        apart: wantsAnotherTrial(trials, scheme.value),
         skipped: skipped.value.find((s) => s.site === site)?.reason,
         asked:
           findings.value.find((f) => f.sites.includes(site))?.evidence ??
           compressionDrifts.value.find((c) => c.site === site)?.message,
       }
-    }),
-  )
+    })
+  })
 
   /** Sum of a column, once every box of it is filled. Girths are not added up. */
   function sumOf(column: (row: SheetRow) => number | undefined): number | undefined {
@@ -88,5 +104,5 @@ export function useSiteSheet(kind: SiteKind) {
     return kind === 'folds' ? formatFold(value) : lengthText(value, unit.value)
   }
 
-  return { sites, rows, sumOf, sumSoFar, sinceLast, shownUnit, show }
+  return { sites, scheme, rows, sumOf, sumSoFar, sinceLast, shownUnit, show }
 }

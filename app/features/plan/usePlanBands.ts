@@ -38,9 +38,10 @@ export function usePlanBands(question: Ref<Omit<PlanQuestion, 'id' | 'paths'> | 
       }
     }
     ask()
+    // Typing a number asks anew with every key: by content, so that the same question is not asked twice. Watched from
+    // here on, so that the page has time to work out its parts before.
+    watch(() => JSON.stringify(question.value), ask)
   })
-  // Typing a number asks anew with every key: by content, so that the same question is not asked twice.
-  watch(() => JSON.stringify(question.value), ask)
   onBeforeUnmount(() => worker?.terminate())
   return { bands, progress, cancel, again: ask }
 }

@@ -3,12 +3,15 @@ import { v4 as newId } from 'uuid'
 import {
   isoDateOf,
   isSkinfold,
+  MOST_TRIALS,
   PROTOCOLS,
+  techniqueOf,
   type OwnProtocol,
   type Sex,
   type SiteId,
   type SkinfoldId,
   type Typed,
+  usualRules,
 } from '#core'
 import type { CheckIn, NewReading } from '#shared/contract/check-ins'
 import { checkIns, clients as clientRoutes, gym as gymRoutes } from '~/contract'
@@ -35,20 +38,28 @@ async function askWhose() {
     .filter((c) => c.sex === sex.value)
 }
 
-const MOST_ROUNDS = 3
 /** A set that holds the folds: a named one, one of the gym's own, or one made for them. */
 async function protocolFor(): Promise<string> {
   const named = PROTOCOLS.find((p) => p.standard === standard.value && hasAll(p.folds[sex.value]))
   if (named) return named.id
   const { ownProtocols } = await callApi(gymRoutes.view, {})
-  const own = ownProtocols.find((p) => p.standard === standard.value && hasAll(p.folds))
+  // One with its own way at a fold is another place.
+  const own = ownProtocols.find(
+    (p) =>
+      p.standard === standard.value &&
+      hasAll(p.folds) &&
+      folds.value.every((site) => techniqueOf(p, site) === null),
+  )
   if (own) return own.id
-  const rounds = Math.max(...folds.value.map((site) => fields.value[site]!.trials!.length), 1)
+  const typed = Math.max(...folds.value.map((site) => fields.value[site]!.trials!.length), 1)
+  const count = Math.min(typed, MOST_TRIALS)
+  const usual = usualRules(standard.value)
   const made: OwnProtocol = {
     id: `own-quick-${newId().slice(0, 8)}`,
     name: `Quick estimate, ${folds.value.length} folds`,
     ...{ standard: standard.value, folds: folds.value, girths: [] },
-    ...{ rounds: Math.min(rounds, MOST_ROUNDS), toleranceMm: 2 },
+    ...usual,
+    foldTrials: { ...usual.foldTrials, count, most: Math.min(count + 1, MOST_TRIALS) },
   }
   await callApi(gymRoutes.keepProtocol, { body: made })
   return made.id
@@ -67,6 +78,7 @@ function readingsOf(checkIn: CheckIn, now: string): NewReading[] {
     ...{ id: newId(), checkInId: checkIn.id, kind, site, value, trial, supersedes: null },
     ...{ typedUnit: unit, typedText: text, takenAt: now, testerId },
     standard: kind === 'skinfold' ? standardOf(site as SkinfoldId) : null,
+    technique: null,
     instrumentId: instruments[kind],
   })
   const { mass, height } = fields.value

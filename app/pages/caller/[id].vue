@@ -3,15 +3,13 @@ import {
   fixed,
   formatLength,
   isSkinfold,
-  landmarkOf,
-  girthLandmark,
-  nameOf,
   nextFold,
   nextGirth,
   protocolOf,
   readingsInForce,
-  rulesOf,
-  standardOfSite,
+  schemeOf,
+  siteGuide,
+  siteNameIn,
   standardWithin,
   trialsOf,
   wantsAnotherTrial,
@@ -61,13 +59,8 @@ const step = computed(() => {
 
 const landmark = computed(() => {
   if (!step.value || !protocol.value) return undefined
-  const { site } = step.value
-  if (!isSkinfold(site)) {
-    const { where, how } = girthLandmark(site)
-    return `${where} ${how}`
-  }
-  const { where, posture } = landmarkOf(site, standardOfSite(protocol.value, site))!
-  return `${where[view.value!.client.sex]} ${posture}`
+  const { where, how } = siteGuide(protocol.value, step.value.site, view.value!.client.sex)
+  return `${where} ${how}`
 })
 const mark = computed(() =>
   view.value?.siteNotes.find(
@@ -85,9 +78,9 @@ function show(kind: string, value: number): string {
 const heard = computed(() => {
   const last = view.value?.checkIn.readings.at(-1)
   if (!last) return undefined
-  const name = nameOf(last.site!)
+  const name = siteNameIn(protocol.value!, last.site!)
   return {
-    name: `${name}, trial ${last.trial}`,
+    name: last.trial === 0 ? `${name}, thrown away` : `${name}, trial ${last.trial}`,
     value: show(last.kind, last.value),
     corrected: last.supersedes !== null,
   }
@@ -104,7 +97,7 @@ const apart = computed(() => {
   if (!step.value || !view.value || !protocol.value) return false
   const { site } = step.value
   const values = trialsOf(view.value.checkIn.readings, site, protocol.value)
-  return wantsAnotherTrial(values, rulesOf(protocol.value, site))
+  return wantsAnotherTrial(values, schemeOf(protocol.value, site))
 })
 const count = computed(() => readingsInForce(view.value?.checkIn.readings ?? []).length)
 </script>
@@ -132,7 +125,7 @@ const count = computed(() => readingsInForce(view.value?.checkIn.readings ?? [])
             class="text-[clamp(3.5rem,min(15vw,20vh),13rem)] leading-[1.08] break-words"
             data-test="caller-site"
           >
-            {{ nameOf(step.site) }}
+            {{ siteNameIn(protocol!, step.site) }}
           </h1>
           <p class="max-w-4xl pt-3 text-[clamp(1.15rem,min(2.6vw,3.4vh),2rem)]">{{ landmark }}</p>
           <p v-if="mark?.text" class="pt-2 text-[clamp(1.15rem,min(2.6vw,3.4vh),2rem)] text-lamp">

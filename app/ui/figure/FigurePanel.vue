@@ -3,7 +3,8 @@ import type { FigureSpot } from './sites'
 
 /** The drawn figure beside the site in hand, turned over where it is taken on the left. */
 defineProps<{
-  spot: FigureSpot
+  /** None for a site that has its place in words alone. */
+  spot: FigureSpot | undefined
   /** The other sites of this view. */
   others: FigureSpot[]
   side: 'right' | 'left'
@@ -15,10 +16,16 @@ defineProps<{
 <template>
   <section class="hidden flex-col border-r border-line px-4 py-5 text-faded lg:flex">
     <p class="flex justify-between">
-      <span>{{ spot.view === 'front' ? 'Front' : 'Back' }}</span><span>{{ side }} side</span>
+      <span>{{ spot?.view === 'back' ? 'Back' : 'Front' }}</span><span>{{ side }} side</span>
     </p>
     <div class="min-h-0 flex-1 py-2" :class="{ '-scale-x-100': side === 'left' }">
-      <BodyFigure :view="spot.view" :current="spot" :others :label class="max-h-[540px]" />
+      <BodyFigure
+        :view="spot?.view ?? 'front'"
+        :current="spot"
+        :others
+        :label
+        class="max-h-[540px]"
+      />
     </div>
     <slot />
   </section>

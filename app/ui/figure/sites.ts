@@ -1,4 +1,4 @@
-import type { GirthId, SiteId, SkinfoldId } from '#core'
+import type { KnownFold, KnownGirth, KnownSite, SiteId } from '#core'
 
 /** Where a site is drawn, on the client's right side: in front that is the viewer's left, behind the viewer's right. */
 export interface FigureSpot {
@@ -25,7 +25,7 @@ const girth = (x: number, y: number, span: number): FigureSpot => ({
   span,
 })
 
-const SKINFOLDS: Record<SkinfoldId, FigureSpot> = {
+const SKINFOLDS: Record<KnownFold, FigureSpot> = {
   chest: fold('front', 72, 108, -50),
   midaxillary: fold('front', 65.5, 136),
   triceps: fold('back', 150.5, 132, -8),
@@ -42,7 +42,7 @@ const SKINFOLDS: Record<SkinfoldId, FigureSpot> = {
   lower_back: fold('back', 112, 186, -30),
 }
 
-const GIRTHS: Record<GirthId, FigureSpot> = {
+const GIRTHS: Record<KnownGirth, FigureSpot> = {
   neck: girth(100, 64, 13),
   shoulders: girth(100, 93, 54),
   chest_girth: girth(100, 113, 41),
@@ -62,9 +62,10 @@ const GIRTHS: Record<GirthId, FigureSpot> = {
   wrist: girth(33, 204, 8),
 }
 
-const SPOTS: Record<SiteId, FigureSpot> = { ...SKINFOLDS, ...GIRTHS }
+const SPOTS: Record<KnownSite, FigureSpot> = { ...SKINFOLDS, ...GIRTHS }
 
-/** Where a fold or girth is on the drawn figure. */
-export function spotOf(site: SiteId): FigureSpot {
-  return SPOTS[site]
+/** Where a fold or girth is on the drawn figure; undefined for one of a coach's own, which has its place in words. */
+export function spotOf(site: SiteId): FigureSpot | undefined {
+  const known: Partial<Record<SiteId, FigureSpot>> = SPOTS
+  return known[site]
 }

@@ -2,10 +2,10 @@ import type { LandmarkStandard, SkinfoldId } from '../ids'
 import { DW } from './dw'
 import { GYM } from './gym'
 import { INT } from './int'
-import type { Landmark } from './landmark'
+import type { Landmark, Technique } from './landmark'
 import { US } from './us'
 
-export type { FoldDirection, Landmark } from './landmark'
+export type { FoldDirection, Landmark, Technique } from './landmark'
 
 /** Every landmark of every standard. A value belongs to site and standard together. */
 export const LANDMARKS: readonly Landmark[] = [...US, ...INT, ...DW, ...GYM]
@@ -13,8 +13,12 @@ export const LANDMARKS: readonly Landmark[] = [...US, ...INT, ...DW, ...GYM]
 /**
  * How a standard lands a skinfold.
  *
- * @returns the landmark, or undefined where that standard does not use the site
+ * @returns the landmark, or undefined where that standard does not use the site, as for one of a coach's own
  */
 export function landmarkOf(site: SkinfoldId, standard: LandmarkStandard): Landmark | undefined {
   return LANDMARKS.find((l) => l.site === site && l.standard === standard)
 }
+
+/** The ways that a standard allows for a fold, its own first; none where it has but one. */
+export const techniquesOf = (site: SkinfoldId, standard: LandmarkStandard): readonly Technique[] =>
+  landmarkOf(site, standard)?.techniques ?? []

@@ -59,10 +59,13 @@ export const INT: Landmark[] = [
     where: 'Front midline, half-way between the crease of the groin and the top of the kneecap.',
     posture: 'Seated at the front edge of a bench, knee at a right angle.',
     finding: CREASE_FINDING,
-    variants: [
-      'Plain, as it lies.',
-      'The client lifts the underside of the thigh with both hands.',
-      'The leg is straight, heel down, or lifted by a helper.',
+    techniques: [
+      { name: 'seated', how: 'Plain, as it lies.' },
+      {
+        name: 'supported',
+        how: 'The client lifts the underside of the thigh with both hands.',
+      },
+      { name: 'assisted', how: 'The leg is straight, heel down, or lifted by a helper.' },
     ],
   }),
   landmark('medial_calf', 'int', {

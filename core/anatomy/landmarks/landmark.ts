@@ -3,6 +3,12 @@ import { nameOf } from '../names'
 
 export type FoldDirection = 'vertical' | 'diagonal' | 'horizontal'
 
+/** One of several ways to take a fold, by its name and in words. */
+export interface Technique {
+  name: string
+  how: string
+}
+
 /** How one standard lands and lifts one skinfold. */
 export interface Landmark {
   site: SkinfoldId
@@ -20,12 +26,14 @@ export interface Landmark {
   /** How to find it, where that takes a trick. */
   finding?: string
   side: 'right'
-  /** Other ways in use, by name. */
+  /** Other ways in use, in words. */
   variants?: string[]
+  /** The ways that the standard itself allows, its own first: one is chosen and kept. */
+  techniques?: Technique[]
 }
 
 type Details = Pick<Landmark, 'direction' | 'runs' | 'posture'> &
-  Partial<Pick<Landmark, 'offset' | 'finding' | 'variants'>> & {
+  Partial<Pick<Landmark, 'offset' | 'finding' | 'variants' | 'techniques'>> & {
     where: string | Record<Sex, string>
   }
 

@@ -19,7 +19,10 @@ export const US: Landmark[] = [
     where:
       'On the line straight down from the middle of the armpit, level with the bottom of the breastbone.',
     posture: 'Arm moved a little back or up, out of the way.',
-    variants: ['Some lift a horizontal fold at the same point: choose one and keep it.'],
+    techniques: [
+      { name: 'vertical', how: 'Along the line of the armpit.' },
+      { name: 'horizontal', how: 'A horizontal fold at the same point.' },
+    ],
   }),
   landmark('triceps', 'us', {
     direction: 'vertical',

@@ -119,6 +119,9 @@ export const readings = pg.pgTable(
     kind: pg.text('kind', { enum: ['skinfold', 'girth', 'mass', 'height'] }).notNull(),
     site: pg.text('site'),
     standard: pg.text('standard', { enum: LANDMARK_STANDARD_WORDS }),
+    /** How the site was found or held, where that was not the standard's own way. */
+    technique: pg.text('technique'),
+    /** 0 for a first reading that is thrown away. */
     trial: pg.integer('trial').notNull(),
     /** mm for folds, cm for girths and height, kg for mass, whatever was typed. */
     valueCanonical: pg.doublePrecision('value_canonical').notNull(),
@@ -135,13 +138,14 @@ export const readings = pg.pgTable(
   },
   (t) => [
     pg.check('readings_kind', oneOf(t.kind, ['skinfold', 'girth', 'mass', 'height'])),
-    pg.check('readings_trial', sql`${t.trial} between 1 and 9`),
+    pg.check('readings_trial', sql`${t.trial} between 0 and 9`),
     pg.check('readings_value', sql`${t.valueCanonical} > 0 and ${t.valueCanonical} < 1000`),
     pg.check('readings_typed_unit', oneOf(t.typedUnit, TYPED_UNIT_WORDS)),
     pg.check('readings_standard', oneOf(t.standard, LANDMARK_STANDARD_WORDS)),
     pg.check(
       'readings_site',
-      sql`(${t.site} is not null) = (${t.kind} in ('skinfold', 'girth')) and (${t.standard} is not null) = (${t.kind} = 'skinfold')`,
+      sql`(${t.site} is not null) = (${t.kind} in ('skinfold', 'girth')) and (${t.standard} is not null) = (${t.kind} = 'skinfold')
+        and (${t.technique} is null or ${t.site} is not null and length(${t.technique}) between 1 and 200)`,
     ),
     pg.unique('readings_of_check_in').on(t.checkInId, t.id),
     // Within one check-in, and only once: who comes second corrects the correction.

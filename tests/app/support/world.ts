@@ -12,6 +12,7 @@ const AT = '2026-03-02T09:00:00.000Z'
 export function readingOp(checkInId: string, what: string, value = 12): ReadingOp {
   const reading: NewReading = {
     ...{ id: idOf(what), checkInId, kind: 'skinfold', site: 'thigh', standard: 'us', trial: 1 },
+    technique: null,
     ...{ value, typedUnit: 'mm', typedText: String(value), takenAt: AT, supersedes: null },
     ...{ testerId: idOf('tester'), instrumentId: null },
   }

@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto'
-import { addDays, isoDateOf } from '#core'
+import { addDays, isoDateOf, usualRules } from '#core'
 import type { Gym } from '#shared/contract/equipment'
 import { startApi } from './app'
 
@@ -83,7 +83,8 @@ async function makeSamples(api: Api) {
   function ownProtocol() {
     return {
       ...{ id: 'own-sample', name: 'Sample', standard: 'us', folds: ['thigh'], girths: [] },
-      ...{ rounds: 1, toleranceMm: 1 },
+      ...usualRules('us'),
+      wording: { thigh: { name: 'Front of the thigh' } },
     }
   }
   const definition = {
@@ -216,7 +217,7 @@ async function makeSamples(api: Api) {
       params: { id: caliper.id },
       body: { id: randomUUID(), checkedOn: today, points: [{ known: 10, read: 10 }] },
     }),
-    'gym.keepProtocol': () => ({ body: ownProtocol() }),
+    'gym.keepProtocol': () => ({ body: ownProtocol(), optional: ['wording'] }),
     'gym.removeProtocol': () => ({ params: { id: 'own-sample' } }),
     'leaderboards.list': () => ({}),
     'leaderboards.add': () => ({ body: { id: randomUUID(), ...board() } }),

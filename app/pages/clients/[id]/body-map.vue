@@ -45,14 +45,18 @@ const largest = computed(() =>
   Math.max(1e-9, ...changes.value.map(({ verdict }) => Math.abs(verdict.change))),
 )
 const spots = computed(() =>
-  changes.value.map(({ site, verdict }) => ({
-    id: site,
-    name: nameOf(site),
-    text: `${signed(inUnit(site, verdict.change), 1)} ${unitOf(site)}`,
-    spot: spotOf(site),
-    share: verdict.change / largest.value,
-    sure: verdict.certainty === 'clear' || verdict.certainty === 'likely',
-  })),
+  changes.value.flatMap(({ site, verdict }) => {
+    const spot = spotOf(site)
+    if (!spot) return []
+    return [
+      {
+        ...{ id: site, name: nameOf(site), spot },
+        text: `${signed(inUnit(site, verdict.change), 1)} ${unitOf(site)}`,
+        share: verdict.change / largest.value,
+        sure: verdict.certainty === 'clear' || verdict.certainty === 'likely',
+      },
+    ]
+  }),
 )
 const sides = (['front', 'back'] as const).map((side) => ({ side }))
 const rows = computed(() => [...(judgement.value?.folds ?? []), ...(judgement.value?.girths ?? [])])

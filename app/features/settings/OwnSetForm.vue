@@ -1,0 +1,126 @@
+<script setup lang="ts">
+import { GIRTH_IDS, LANDMARK_STANDARD_NAMES, PROTOCOLS, isOwnSite, isSkinfold } from '#core'
+import type { LandmarkStandard } from '#core'
+import type { useOwnSetDraft } from './useOwnSetDraft'
+
+/** A set of the coach's own: its sites, how they are read, and what they are called. */
+const props = defineProps<{ own: ReturnType<typeof useOwnSetDraft>; trouble: string }>()
+const emit = defineEmits<{ keep: [] }>()
+
+const { draft, folds, sites, addSite, copy, definition, fedBy } = props.own
+
+/** The rules of a set, which come with the first one that is opened. */
+const rules = shallowRef<(typeof import('#shared/contract/equipment'))['ownProtocolSchema']>()
+onMounted(
+  async () => (rules.value = (await import('#shared/contract/equipment')).ownProtocolSchema),
+)
+const fed = computed(() => {
+  const read = rules.value?.safeParse(definition.value)
+  return read?.success ? fedBy(read.data) : undefined
+})
+
+const standards = (['us', 'int', 'dw', 'gym'] as LandmarkStandard[]).map((value) => ({
+  value,
+  name: LANDMARK_STANDARD_NAMES[value],
+}))
+const girths = computed(() => [...GIRTH_IDS, ...draft.value!.girths.filter(isOwnSite)])
+const DELAYS = [
+  { value: 'none', name: 'none: at the click' },
+  ...['1', '2', '3', '4'].map((value) => ({ value, name: `${value} s` })),
+]
+const start = ref('')
+watch(start, copy)
+</script>
+
+<template>
+  <form v-if="draft" class="space-y-5" novalidate @submit.prevent="emit('keep')">
+    <FieldRow v-if="draft.id === ''" id="own-start" label="Start from">
+      <select id="own-start" v-model="start" class="field">
+        <option value="">an empty sheet</option>
+        <option v-for="p in PROTOCOLS" :key="p.id" :value="p.id">{{ p.name }}</option>
+      </select>
+    </FieldRow>
+    <TextField id="own-name" v-model="draft.name" label="Name" maxlength="60" />
+    <ChoiceRow v-model="draft.standard" label="Landmark standard" compact :options="standards" />
+    <SiteToggles v-model="draft.folds" label="Folds, in the order you tick them" :sites="folds" />
+    <OwnSiteField
+      id="own-fold"
+      label="A fold of your own"
+      :add="(name: string) => addSite('fold', name)"
+    />
+    <SiteToggles v-model="draft.girths" label="Girths" :sites="girths" />
+    <OwnSiteField
+      id="own-girth"
+      label="A girth of your own"
+      :add="(name: string) => addSite('girth', name)"
+    />
+    <FoldOut title="How folds are read" open>
+      <TrialSchemeFields id="own-folds" v-model="draft.foldTrials" unit="mm" />
+      <ChoiceRow
+        v-model="draft.delay"
+        class="pt-3"
+        label="Seconds from the closing of the jaws to the reading"
+        compact
+        :options="DELAYS"
+      />
+    </FoldOut>
+    <FoldOut title="How girths are read">
+      <TrialSchemeFields id="own-girths" v-model="draft.girthTrials" unit="cm" />
+    </FoldOut>
+    <FoldOut
+      v-if="sites.length"
+      title="Names and landmarks in your own words"
+      :open="sites.some(({ own: of }) => of)"
+    >
+      <p class="pb-2 text-faded">
+        Empty is the standard’s own. Other words for where a site lies, or another way of taking it,
+        make it another place: it is recorded with each reading, and never compared with the first.
+      </p>
+      <fieldset
+        v-for="{ site, name, own: ofTheCoach, techniques } in sites"
+        :key="site"
+        class="border-t border-line py-3"
+      >
+        <legend class="sr-only">{{ name }}</legend>
+        <template v-if="draft.wording[site]">
+          <p class="pb-1 text-lg font-bold">{{ name }}</p>
+          <div class="grid gap-3 sm:grid-cols-[1fr_2fr]">
+            <TextField
+              v-if="!ofTheCoach"
+              :id="`name-${site}`"
+              v-model="draft.wording[site].name"
+              :label="`${name}: your name for it`"
+              maxlength="40"
+            />
+            <TextField
+              :id="`landmark-${site}`"
+              v-model="draft.wording[site].landmark"
+              :label="`${name}: where it lies`"
+              maxlength="200"
+            />
+          </div>
+          <FieldRow
+            v-if="techniques.length && isSkinfold(site)"
+            :id="`technique-${site}`"
+            class="pt-3"
+            :label="`${name}: how it is taken`"
+          >
+            <select
+              :id="`technique-${site}`"
+              v-model="draft.wording[site].technique"
+              class="field max-w-60"
+            >
+              <option value="">{{ techniques[0] }}</option>
+              <option v-for="way in techniques.slice(1)" :key="way" :value="way">{{ way }}</option>
+            </select>
+          </FieldRow>
+        </template>
+      </fieldset>
+    </FoldOut>
+    <p v-if="fed !== undefined" role="status">
+      {{ fed === 0 ? 'Feeds no equation: a record only.' : `Feeds ${fed} equations.` }}
+    </p>
+    <AlertLine :text="trouble" />
+    <button type="submit" class="button button-lead">Keep the set</button>
+  </form>
+</template>

@@ -64,7 +64,7 @@ function evidenceOf(
     .join(', ')
   switch (kind) {
     case 'swap':
-      return `${names[0]} and ${names[1]} look swapped: each fits the other's last value better than its own.`
+      return `${names[0]} and ${names[1]} look swapped: each fits the other's ${sites.every((site) => last[site]) ? 'last value' : 'readings'} better than its own.`
     case 'moved alone':
       return `${names[0]} moved by itself (${lastOf(sites[0]!)}), its neighbours did not: look at the mark again.`
     case 'decimal':

@@ -7,6 +7,7 @@ import {
   thrownAwayIn,
   trialsApart,
   trialsOf,
+  wantsAnotherTrial,
   type SuggestedValue,
   type SiteId,
   type SiteStep,
@@ -55,8 +56,21 @@ export function useSiteEntry(kind: SiteKind) {
 
   /** What is found about the reading just taken, in one line. */
   const finding = computed(() =>
-    findings.value.find(({ sites }) => taken.value !== undefined && sites.includes(taken.value)),
+    findings.value.find(
+      ({ kind: of, sites: [site], sites }) =>
+        taken.value !== undefined &&
+        sites.includes(taken.value) &&
+        // While the set itself asks for one more, nothing else has to be said.
+        !(of === 'apart' && site && wantsMore(site)),
+    ),
   )
+  const wantsMore = (site: SiteId | 'mass' | 'height') =>
+    site !== 'mass' &&
+    site !== 'height' &&
+    wantsAnotherTrial(
+      trialsOf(readings.value, site, protocol.value),
+      schemeOf(protocol.value, site),
+    )
 
   function openBox(box: SiteStep | undefined) {
     chosen.value = box

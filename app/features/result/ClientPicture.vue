@@ -9,7 +9,7 @@ import {
   formatLength,
   formatMass,
   isSkinfold,
-  nameOf,
+  siteNameIn,
   resultOf,
   sheetOf,
   judgeChange,
@@ -72,7 +72,7 @@ const girths = computed(() =>
   sheet.value.measured
     .filter(({ site }) => !isSkinfold(site))
     .map(({ site, value }) => ({
-      name: nameOf(site),
+      name: siteNameIn(sheet.value.protocol, site),
       value: formatLength(value, lengthUnit.value),
     })),
 )

@@ -10,7 +10,7 @@ import {
   formatDate,
   leadEquation,
   LANDMARK_STANDARD_NAMES,
-  nameOf,
+  siteNameIn,
   resultOf,
   sheetOf,
   signed,
@@ -88,6 +88,18 @@ const sentence = computed(() => {
   const about = `About ${fixed(fatPercent, 0)} % fat`
   return standardError === null ? `${about}.` : `${about}, give or take ${fixed(standardError, 1)}.`
 })
+const warnings = computed(() => (result.value.ok ? result.value.value.warnings : []))
+/** Sites that were found or held otherwise than by the standard, so that nobody reads them as the standard's. */
+const ways = computed(() =>
+  sheet.value.measured
+    .flatMap(({ site, technique }) =>
+      technique
+        ? [`${siteNameIn(sheet.value.protocol, site)}: ${technique.replace(/\.$/, '')}`]
+        : [],
+    )
+    .join(' · '),
+)
+const NUMBERS = ['', '', '', 'three', 'four', 'five']
 </script>
 
 <template>
@@ -96,20 +108,23 @@ const sentence = computed(() => {
       {{ formatDate(checkIn.measuredOn, true) }} · {{ equation?.name ?? sheet.protocol.name }} ·
       {{ LANDMARK_STANDARD_NAMES[sheet.protocol.standard] }}
     </p>
+    <p v-if="ways" class="text-faded" data-test="ways">In your own way: {{ ways }}</p>
     <h2 class="pt-1 pb-4 text-[36px] sm:text-[48px]" data-test="sentence">{{ sentence }}</h2>
 
     <PercentagesChoice v-if="hiding" v-model="asked" :name="client.name" class="pb-4" />
     <template v-if="result.ok || rows.length">
-      <ul
-        v-if="result.ok && shown && (result.value.warnings.length || unsettled.length)"
-        class="pb-4"
-      >
-        <li v-for="warning in result.value.warnings" :key="warning" class="mb-2 caution">
+      <ul v-if="shown && (warnings.length || unsettled.length)" class="pb-4">
+        <li v-for="warning in warnings" :key="warning" class="mb-2 caution">
           {{ warning }}
         </li>
         <li v-for="site in unsettled" :key="site" class="mb-2 caution">
-          {{ nameOf(site) }}: the trials do not agree; the
-          {{ sheet.sites[site]!.method === 'median' ? 'median of three' : 'mean' }} is used.
+          {{ siteNameIn(sheet.protocol, site) }}: the trials do not agree; the
+          {{
+            sheet.sites[site]!.method === 'median'
+              ? `median of ${NUMBERS[sheet.sites[site]!.taken]}`
+              : 'mean'
+          }}
+          is used.
         </li>
       </ul>
       <div class="flex flex-wrap gap-x-8 gap-y-3 pb-4">

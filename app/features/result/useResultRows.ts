@@ -9,7 +9,7 @@ import {
   formatMass,
   isSkinfold,
   massIn,
-  nameOf,
+  siteNameIn,
   signed,
   signedLength,
   variantFor,
@@ -156,7 +156,7 @@ export function useResultRows(source: ResultSource) {
       const [now, first] = [of(judged), of(start)]
       const show = fold ? millimetres : length
       return {
-        ...{ id: site, label: nameOf(site), small: fold },
+        ...{ id: site, label: siteNameIn(sheet.protocol, site), small: fold },
         value: fold ? `${formatFold(value)} mm` : formatLength(value, lengthUnit.value),
         change: show(now && now.now - now.then),
         first: show(first && first.now - first.then),

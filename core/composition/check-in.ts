@@ -2,7 +2,10 @@ import { type Sex, type SiteId, isSkinfold } from '../anatomy/ids'
 import type { LocatedValue } from '../anatomy/landmark-standards'
 import { estimate } from './estimate'
 import { type EquationResult, estimateEvery, servedValues } from './every'
+import { type Person, ageOf } from './person'
 import { type Step, working } from './working'
+
+export type { Person } from './person'
 import { equationById } from '../equations/registry'
 import type {
   Conversion,
@@ -21,14 +24,7 @@ import { techniqueOf } from '../protocols/wording'
 import { type Reading, readingsInForce } from '../readings/reading'
 import type { SiteValue } from '../readings/site-value'
 import { heightTaken, massTaken, siteValuesIn } from '../readings/values'
-import { type IsoDate, ageOn } from '../units/dates'
-
-/** Who is measured. */
-export interface Person {
-  sex: Sex
-  birthDate: IsoDate
-  heightCm: number | null
-}
+import type { IsoDate } from '../units/dates'
 
 /** One check-in as it is stored: readings, and by which rules they are read. */
 export interface CheckInRecord extends ProtocolChoice {
@@ -73,7 +69,7 @@ export function sheetOf(person: Person, record: CheckInRecord): Sheet {
     missing: wanted.filter((site) => !sites[site]),
     subject: {
       sex,
-      ageYears: ageOn(person.birthDate, record.measuredOn),
+      ageYears: ageOf(person, record.measuredOn),
       heightCm: heightTaken(inForce) ?? record.heightCm ?? person.heightCm ?? undefined,
       massKg: record.weekMass?.kg ?? massTaken(inForce),
     },

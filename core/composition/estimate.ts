@@ -84,7 +84,8 @@ function checkedBody(
 }
 
 /** Whether an equation counts age, so that it cannot do without. */
-const countsAge = ({ terms }: Variant) =>
+/** True where an equation's terms or rows go by age. */
+export const countsAge = ({ terms }: Variant) =>
   isRows(terms) || (terms as Term[]).some(({ of }) => of === age)
 
 function checkedAge(ageYears: unknown, equation: Equation, variant: Variant, warnings: string[]) {
@@ -96,6 +97,10 @@ function checkedAge(ageYears: unknown, equation: Equation, variant: Variant, war
       )
     }
     return NaN
+  }
+  if (ageYears === undefined) {
+    const accepted = 'an age in years, or a birth date or year of birth on record'
+    throw inputError('ageYears', 'missing', `${equation.name}, age`, undefined, accepted)
   }
   const years = Math.floor(checkedNumber('ageYears', 'Age', ageYears, 0, OLDEST_AGE, 'years'))
   if (variant.ages === null) return years

@@ -5,6 +5,7 @@ import { EQUATIONS, equationById, variantFor } from '../equations/registry'
 import type { Conversion, EstimateOptions, Subject, Values } from '../equations/types'
 import { inputError } from '../errors'
 import { attempt } from '../outcome'
+import { type NormTable, NORM_TABLES } from './tables'
 
 /** A printable look-up chart: fat % by sum of folds down and age across. */
 export interface LookUpChart {
@@ -125,4 +126,36 @@ export function lookUpChart(
   }
   const ageless = rows.every(({ fatPercent }) => new Set(fatPercent).size === 1)
   return { equationId, sex, conversion, ages, rows, ageless }
+}
+
+/** The range tables that a chart's cells can be classed by: three steps, and five, each by age. */
+export const CHART_CLASSES: readonly NormTable[] = ['coaching-age', 'five-steps-age'].map((id) =>
+  NORM_TABLES.find((table) => table.id === id)!,
+)
+
+/** The cells of a chart with the step of a range table that each falls in. */
+export interface ClassedChart {
+  /** Names of the steps, lowest first. */
+  steps: string[]
+  /** Row by row and age by age: the step, from 1; null where there is no fat % or the table says nothing of the age. */
+  cells: (number | null)[][]
+}
+
+/**
+ * The classes of a chart's cells, each by the age of its column.
+ *
+ * @param table one of CHART_CLASSES
+ */
+export function classedChart({ sex, ages, rows }: LookUpChart, table: NormTable): ClassedChart {
+  const bands = ages.map((age) => table.bands(sex, age))
+  const named = bands.find((of) => of !== null) ?? []
+  return {
+    steps: named.map(({ name }) => name),
+    cells: rows.map(({ fatPercent }) =>
+      fatPercent.map((fat, i) => {
+        const step = bands[i]?.findIndex(({ from, to }) => fat !== null && fat >= from && fat < to)
+        return step === undefined || step < 0 ? null : step + 1
+      }),
+    ),
+  }
 }

@@ -68,6 +68,15 @@ const INCH_RISK = ['not at risk', 'at risk']
 /** Names of the guideline; under 0.4 it says that somebody may be underweight. */
 const HEIGHT_RISK = ['may be underweight', 'healthy', 'increased', 'high']
 const ACSM_WAIST = ['very low', 'low', 'high', 'very high']
+const FIVE_STEPS = [
+  'far below average',
+  'below average',
+  'average',
+  'above average',
+  'far above average',
+]
+/** How many in 100 have more fat, where one step ends and the next begins. */
+const FIFTHS = [80, 60, 40, 20]
 const IN_BAND = ['below the range', 'in the range', 'above the range']
 
 const gallagher: Record<Sex, [number, number[]][]> = {
@@ -98,6 +107,15 @@ const coaching: Record<Sex, [number, [number, number]][]> = {
     [50, [23, 31]],
     [60, [24, 32]],
   ],
+}
+
+const FIRST_BAND_YEAR = 20
+const LAST_BAND_YEAR = 79
+
+/** Fat % in the order of PERCENTILES for an age; null outside the table. */
+function fatByPercentile(sex: Sex, age: number): readonly number[] | null {
+  if (!(age >= FIRST_BAND_YEAR && age <= LAST_BAND_YEAR)) return null
+  return FAT_BY_PERCENTILE[sex][Math.floor((age - FIRST_BAND_YEAR) / 10)]!
 }
 
 /** Every range table, each with its source; none is mixed with another, and the coach chooses. */
@@ -150,6 +168,24 @@ export const NORM_TABLES: readonly NormTable[] = [
     bands: (sex, age) => {
       const edges = column(coaching[sex], age)
       return edges && banded(IN_BAND, edges)
+    },
+  },
+  {
+    id: 'five-steps-age',
+    name: 'Five steps by age',
+    source:
+      'fifths of the Cooper Institute data as printed by the American College of Sports Medicine; the steps are common practice',
+    of: 'fatPercent',
+    unit: '%',
+    bands: (sex, age) => {
+      const cells = fatByPercentile(sex, age)
+      return (
+        cells &&
+        banded(
+          FIVE_STEPS,
+          FIFTHS.map((share) => cells[PERCENTILES.indexOf(share)]!),
+        )
+      )
     },
   },
   {
@@ -314,9 +350,6 @@ export function classify(
   }
 }
 
-const FIRST_BAND_YEAR = 20
-const LAST_BAND_YEAR = 79
-
 /**
  * Percentile of a fat % among people of that sex and age: the share who have more. Between two printed cells it is
  * interpolated; beyond the table it is the outermost printed one.
@@ -329,9 +362,8 @@ export function fatPercentile(
   fatPercent: number,
   person: { sex: Sex; ageYears?: number },
 ): number | null {
-  const age = Math.floor(person.ageYears ?? NaN)
-  if (!(age >= FIRST_BAND_YEAR && age <= LAST_BAND_YEAR)) return null
-  const cells = FAT_BY_PERCENTILE[person.sex][Math.floor((age - FIRST_BAND_YEAR) / 10)]!
+  const cells = fatByPercentile(person.sex, Math.floor(person.ageYears ?? NaN))
+  if (!cells) return null
   const above = cells.findIndex((fat) => fat >= fatPercent)
   if (above === 0) return PERCENTILES[0]!
   if (above === -1) return PERCENTILES.at(-1)!

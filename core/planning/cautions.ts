@@ -42,25 +42,32 @@ const RULES: { flag: ScreeningFlag; stops: boolean; words: string }[] = [
  * @param flags of the private screening
  */
 export function planCautions(
-  start: Pick<StartingPoint, 'sex' | 'ageYears' | 'fatKg' | 'leanKg'>,
+  start: Pick<StartingPoint, 'sex' | 'ageYears' | 'leastAgeYears' | 'fatKg' | 'leanKg'>,
   flags: readonly string[],
 ): PlanCaution[] {
   const cautions = RULES.filter(({ flag }) => flags.includes(flag)).map(({ words, stops }) => ({
     words,
     stops,
   }))
-  if (start.ageYears < ADULT) {
+  const least = start.leastAgeYears ?? start.ageYears
+  if (least === undefined) {
+    cautions.push({
+      stops: false,
+      words:
+        'The age is not on record: this is for adults. Under 18 no deficit is planned; a child’s food is for the physician and dietitian, with the guardian.',
+    })
+  } else if (least < ADULT) {
     cautions.push({
       stops: true,
       words:
         'Under 18: no deficit is planned. A child’s food is for the physician and dietitian, with the guardian.',
     })
   }
-  const least = LEAST_FAT_PERCENT[start.sex]
-  if (fatPercentOfStart(start) < least) {
+  const leastFat = LEAST_FAT_PERCENT[start.sex]
+  if (fatPercentOfStart(start) < leastFat) {
     cautions.push({
       stops: true,
-      words: `An estimate under ${least} % fat: no deficit. A physician looks at this first; so do missed periods, dizziness or chest pain.`,
+      words: `An estimate under ${leastFat} % fat: no deficit. A physician looks at this first; so do missed periods, dizziness or chest pain.`,
     })
   }
   return cautions

@@ -48,6 +48,10 @@ export const RESTING_FORMS: Record<
       if (start.heightCm === undefined) {
         throw inputError('heightCm', 'missing', 'Height', undefined, 'a height on record')
       }
+      if (start.ageYears === undefined) {
+        const accepted = 'a birth date or year of birth on record'
+        throw inputError('ageYears', 'missing', 'Age', undefined, accepted)
+      }
       const bySex = start.sex === 'male' ? 5 : -161
       return 10 * massOfStart(start) + 6.25 * start.heightCm - 5 * start.ageYears + bySex
     },

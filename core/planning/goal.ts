@@ -29,7 +29,10 @@ export interface Goal {
 /** Where a plan begins: the estimate of one check-in. */
 export interface StartingPoint {
   sex: Sex
-  ageYears: number
+  /** Where it is known: without it a plan is drawn, and what counts age says so. */
+  ageYears?: number
+  /** The least it may be, where only the year of birth is known. */
+  leastAgeYears?: number
   heightCm?: number
   fatKg: number
   leanKg: number

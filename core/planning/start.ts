@@ -3,7 +3,8 @@ import { type CheckInRecord, type Person, resultOf, sheetOf } from '../compositi
 import { foldSumOf } from '../composition/fold-sum'
 import { equationById, variantFor } from '../equations/registry'
 import type { StartingPoint } from './goal'
-import { type IsoDate, ageOn } from '../units/dates'
+import { ageOf, leastAgeOf } from '../composition/person'
+import type { IsoDate } from '../units/dates'
 
 /**
  * The body that a plan starts from: the estimate of a check-in, at the age of the day it is planned on.
@@ -25,7 +26,8 @@ export function startOf(
   const girths = Object.entries(sites).filter(([site]) => isGirth(site))
   return {
     sex: subject.sex,
-    ageYears: ageOn(person.birthDate, today),
+    ageYears: ageOf(person, today),
+    leastAgeYears: leastAgeOf(person, today),
     heightCm: subject.heightCm,
     fatKg: fatMassKg,
     leanKg: leanMassKg!,

@@ -1,4 +1,5 @@
 import type { Sex } from '../anatomy/ids'
+import { countsAge } from '../composition/estimate'
 import { equationById } from '../equations/registry'
 import { PROTOCOLS, sitesOf } from './registry'
 import type { Protocol } from './types'
@@ -19,8 +20,10 @@ export type Instrument = 'caliper' | 'tape' | 'scale' | 'height'
 
 export interface Candidate {
   sex: Sex
-  /** Completed years. */
-  ageYears: number
+  /** Completed years, where they are known. */
+  ageYears?: number
+  /** The least they may be, where only the year of birth is known. */
+  leastAgeYears?: number
   training: 'untrained' | 'recreational' | 'athlete' | 'physique'
   build: 'very lean' | 'usual' | 'overweight' | 'very overweight'
   flags: Flag[]
@@ -61,13 +64,21 @@ const FEWER_SITES = 2
 /** Under it a guardian consents and no deficit is planned, years. */
 export const ADULT = 18
 
+/** Of whom nothing is known is taken for an adult, and it is said. */
+export const isMinor = ({
+  ageYears,
+  leastAgeYears = ageYears,
+}: Pick<Candidate, 'ageYears' | 'leastAgeYears'>): boolean =>
+  leastAgeYears !== undefined && leastAgeYears < ADULT
+
 interface Rule {
   applies: boolean
   caution: string
 }
 
 /** Reasons to wait that no protocol gets round. The usual cautions; local rules come first. */
-function deferrals({ flags, ageYears }: Candidate): string[] {
+function deferrals(client: Candidate): string[] {
+  const { flags } = client
   const rules: Rule[] = [
     {
       applies: flags.includes('pregnant') || flags.includes('recently pregnant'),
@@ -80,7 +91,7 @@ function deferrals({ flags, ageYears }: Candidate): string[] {
         'Wait: with an eating disorder now or suspected, offer other goals than body fat and refer to a licensed professional.',
     },
     {
-      applies: ageYears < ADULT && flags.includes('no guardian consent'),
+      applies: isMinor(client) && flags.includes('no guardian consent'),
       caution: 'Wait: under 18 a guardian consents first.',
     },
   ]
@@ -114,11 +125,15 @@ function exclusion(protocol: Protocol, client: Candidate): string | undefined {
     return 'There is no tape at hand.'
   const lead = protocol.equations[sex][0]
   if (lead === undefined) return undefined
-  const { ages, needs } = equationById(lead).variants.find((v) => v.sex === sex)!
-  if (ages && ageYears < ages.youngest) return `Its equation starts at ${ages.youngest} years.`
-  if (ageYears < ADULT && protocol.id !== 'youth')
+  const variant = equationById(lead).variants.find((v) => v.sex === sex)!
+  const { ages, needs } = variant
+  if (ageYears === undefined && countsAge(variant))
+    return 'Its equation counts age: a year of birth on record is enough.'
+  if (ages && ageYears !== undefined && ageYears < ages.youngest)
+    return `Its equation starts at ${ages.youngest} years.`
+  if (isMinor(client) && protocol.id !== 'youth')
     return 'Under 18 only an equation for youth is used.'
-  if (protocol.id === 'youth' && ageYears >= ADULT) return 'It is for 8 to 17 years.'
+  if (protocol.id === 'youth' && !isMinor(client)) return 'It is for 8 to 17 years.'
   if (protocol.id === 'very-overweight' && client.build !== 'very overweight') {
     return 'Its equations come from people with obesity and over-read everybody else.'
   }
@@ -146,7 +161,7 @@ function fit(protocol: Protocol, client: Candidate): { score: number; reason: st
     'eight-fold-int': training === 'athlete',
     'nine-fold': training === 'physique',
     'very-overweight': build === 'very overweight',
-    youth: ageYears < ADULT,
+    youth: isMinor(client),
     'tape-only': !client.instruments.includes('caliper'),
   }
   if (suits[protocol.id]) score += FIT
@@ -155,10 +170,10 @@ function fit(protocol: Protocol, client: Candidate): { score: number; reason: st
     reason = `${protocol.when} On the very lean follow the sum of folds rather than the percentage.`
   }
   const oldest = variant?.ages?.oldest
-  if (oldest !== undefined && ageYears > oldest) {
+  if (oldest !== undefined && ageYears !== undefined && ageYears > oldest) {
     score -= OVER_AGE + FIT
     reason = `${protocol.when} Its equation is over its oldest age here (${oldest}): an extrapolation.`
-  } else if (protocol.id === 'four-fold-dw' && ageYears > 55) {
+  } else if (protocol.id === 'four-fold-dw' && ageYears !== undefined && ageYears > 55) {
     score += FIT
     reason = `Its equation reaches to ${oldest} years, further than the others.`
   }
@@ -180,7 +195,10 @@ function fit(protocol: Protocol, client: Candidate): { score: number; reason: st
  */
 export function recommend(client: Candidate): Recommendation {
   const cautions = deferrals(client)
-  if (client.ageYears < ADULT && cautions.length === 0) {
+  if (client.ageYears === undefined) {
+    cautions.push('The age is not on record: under 18 a guardian consents first.')
+  }
+  if (isMinor(client) && cautions.length === 0) {
     cautions.push('Under 18: a guardian’s consent is on record, and no deficit is planned.')
   }
   if (client.flags.includes('illness or medicines')) {

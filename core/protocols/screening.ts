@@ -1,5 +1,4 @@
-import type { Sex } from '../anatomy/ids'
-import { ADULT, type Candidate, type Flag, type Instrument } from './recommender'
+import { type Candidate, type Flag, type Instrument, isMinor } from './recommender'
 import { type IsoDate, daysBetween } from '../units/dates'
 
 /** What a screening may say. All of it is optional. */
@@ -49,7 +48,7 @@ export function isScreeningOld(reviewedOn: IsoDate, today: IsoDate): boolean {
  * @param screening undefined where nothing was asked
  */
 export function candidateOf(
-  person: { sex: Sex; ageYears: number },
+  person: Pick<Candidate, 'sex' | 'ageYears' | 'leastAgeYears'>,
   screening: ScreeningAnswers | undefined,
   instruments: Instrument[],
   last?: Candidate['last'],
@@ -58,7 +57,7 @@ export function candidateOf(
   const flags = said.filter((flag): flag is Exclude<ScreeningFlag, 'guardian consents'> => {
     return flag !== 'guardian consents'
   })
-  const alone = person.ageYears < ADULT && !said.includes('guardian consents')
+  const alone = isMinor(person) && !said.includes('guardian consents')
   return {
     ...person,
     training: screening?.training ?? 'recreational',

@@ -1,3 +1,4 @@
+import { bornFrom } from '#core'
 import { and, asc, desc, eq, isNull, ne, sql } from 'drizzle-orm'
 import type { NewCheckIn } from '#shared/contract/check-ins'
 import { audit } from '../audit/log'
@@ -18,11 +19,11 @@ export async function lockedCheckIn(tx: Connection, id: string): Promise<CheckIn
 
 /** A check-in is of a day on which its client was born. */
 export async function assertAfterBirth(tx: Connection, clientId: string, measuredOn: string) {
-  const { birthDate } = await clientOr404(tx, clientId)
-  if (measuredOn < birthDate) {
+  const born = bornFrom(await clientOr404(tx, clientId))
+  if (born && measuredOn < born) {
     throw new Refusal(
       422,
-      `Measured on: got “${measuredOn}”. Accepted: a day after the birth date, ${birthDate}.`,
+      `Measured on: got “${measuredOn}”. Accepted: a day after the birth date, ${born}.`,
       { field: 'measuredOn', code: 'refused' },
     )
   }

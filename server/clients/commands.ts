@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto'
 import { eq, sql } from 'drizzle-orm'
-import type { IsoDate } from '#core'
+import { bornFrom, type Birth, type IsoDate } from '#core'
 import type { Client, ClientChange, NewClient, Screening, SiteNote } from '#shared/contract/clients'
 import { audit, type FieldChange } from '../audit/log'
 import type { Connection, Database } from '../database/driver'
@@ -11,10 +11,11 @@ import { clientOr404, findClient } from './queries'
 
 /** Adds a client with the height given. Adding the same one again, as after an answer that got lost, adds it once. */
 export async function addClient(db: Database, client: NewClient, today: IsoDate): Promise<Client> {
-  const { height, ...row } = client
+  const { height, ...given } = client
+  const row = { ...given, birthYear: birthYearBeside(given.birthDate, given.birthYear) }
   await db.transaction(async (tx) => {
     const added = await tx.insert(clients).values(row).onConflictDoNothing().returning()
-    if (added.length > 0) return addHeight(tx, row.id, height, today)
+    if (added.length > 0) return height && addHeight(tx, row.id, height, today)
     const there = await findClient(tx, row.id)
     if (there?.name !== row.name || there.birthDate !== row.birthDate) {
       throw conflict('Id: belongs to another client.', 'id-taken', 'id')
@@ -26,7 +27,7 @@ export async function addClient(db: Database, client: NewClient, today: IsoDate)
 async function addHeight(
   tx: Connection,
   clientId: string,
-  height: NewClient['height'],
+  height: NonNullable<NewClient['height']>,
   takenOn: IsoDate,
 ) {
   await tx.insert(heights).values({
@@ -44,6 +45,7 @@ const FIELDS = [
   'name',
   'sex',
   'birthDate',
+  'birthYear',
   'cadenceDays',
   'showPercentages',
   'cycleWanted',
@@ -52,8 +54,23 @@ const FIELDS = [
   'nextDueOn',
 ] as const
 
+/** The year of birth to keep beside a birth date: none, and none that contradicts it. */
+function birthYearBeside(birthDate: IsoDate | null, birthYear: number | null): number | null {
+  if (birthDate === null || birthYear === null) return birthYear
+  if (!birthDate.startsWith(`${birthYear}-`)) {
+    throw new Refusal(
+      422,
+      `Year of birth: got ${birthYear}. Accepted: the year of the birth date ${birthDate}, or nothing.`,
+      { field: 'birthYear', code: 'refused' },
+    )
+  }
+  return null
+}
+
 /** Nobody is measured before they are born. */
-async function assertBornBefore(tx: Connection, clientId: string, birthDate: IsoDate) {
+async function assertBornBefore(tx: Connection, clientId: string, birth: Birth) {
+  const birthDate = bornFrom(birth)
+  if (birthDate === undefined) return
   const [early] = await tx
     .select({ on: checkIns.measuredOn })
     .from(checkIns)
@@ -62,8 +79,10 @@ async function assertBornBefore(tx: Connection, clientId: string, birthDate: Iso
   if (early) {
     throw new Refusal(
       422,
-      `Birth date: got “${birthDate}”. Accepted: a day before the check-in of ${early.on}.`,
-      { field: 'birthDate', code: 'refused' },
+      birth.birthDate
+        ? `Birth date: got “${birthDate}”. Accepted: a day before the check-in of ${early.on}.`
+        : `Year of birth: got ${birth.birthYear}. Accepted: a year before the check-in of ${early.on}.`,
+      { field: birth.birthDate ? 'birthDate' : 'birthYear', code: 'refused' },
     )
   }
 }
@@ -78,12 +97,20 @@ export async function changeClient(
   await db.transaction(async (tx) => {
     const [before] = await tx.select().from(clients).where(eq(clients.id, id)).for('update')
     if (!before) throw notFound('No such client.')
-    if (change.birthDate) await assertBornBefore(tx, id, change.birthDate)
+    const asked = { ...change }
+    if (change.birthDate !== undefined || change.birthYear !== undefined) {
+      const { birthDate = before.birthDate } = change
+      // A day that is given takes the place of the year alone.
+      const kept = birthDate && change.birthYear === undefined ? null : before.birthYear
+      const { birthYear = kept } = change
+      Object.assign(asked, { birthDate, birthYear: birthYearBeside(birthDate, birthYear) })
+      await assertBornBefore(tx, id, { birthDate, birthYear: asked.birthYear })
+    }
     const changes: FieldChange[] = []
     const set: Partial<typeof clients.$inferInsert> = {}
     for (const field of FIELDS) {
-      const value = change[field]
-      if (value === undefined) continue
+      const value = asked[field]
+      if (value === undefined || value === before[field]) continue
       Object.assign(set, { [field]: value })
       changes.push({ field, old: before[field], new: value })
     }

@@ -24,7 +24,7 @@ export type PlainClient = Omit<Client, 'heightCm' | 'heightUnit'>
 
 /** The client of an id, or of a column that holds one, as JSON; `withLatestHeight` makes it whole. */
 export const clientJson = (id: string | SQL) =>
-  sql`(select json_build_object('id', c.id, 'name', c.name, 'sex', c.sex, 'birthDate', c.birth_date,
+  sql`(select json_build_object('id', c.id, 'name', c.name, 'sex', c.sex, 'birthDate', c.birth_date, 'birthYear', c.birth_year,
     'cadenceDays', c.cadence_days, 'showPercentages', c.show_percentages, 'cycleWanted', c.cycle_wanted,
     'hiddenOnLeaderboards', c.hidden_on_leaderboards, 'weekEndsOn', c.week_ends_on,
     'nextDueOn', c.next_due_on, 'archived', c.archived_at is not null)
@@ -144,7 +144,7 @@ export async function findToday(db: Connection, today: IsoDate): Promise<Today> 
     db,
     listOf(
       sql`json_build_object(
-        'client', json_build_object('id', c.id, 'name', c.name, 'sex', c.sex, 'birthDate', c.birth_date, 'cadenceDays', c.cadence_days),
+        'client', json_build_object('id', c.id, 'name', c.name, 'sex', c.sex, 'birthDate', c.birth_date, 'birthYear', c.birth_year, 'cadenceDays', c.cadence_days),
         'lastMeasuredOn', s.last_on, 'dueOn', s.due_on, 'state', ${stateOn(today)}, 'daysPast', ${today}::date - s.due_on,
         'open', case when o.id is null then null else json_build_object('id', o.id, 'startedAt', ${iso(sql`o.started_at`)},
           'readings', (select count(*) from readings_in_force r where r.check_in_id = o.id)) end)`,

@@ -43,12 +43,12 @@ export async function findRoster(
   const found = await jsonOf<{ entries: RosterEntry[] | null; total: number | null }>(
     db,
     sql`select json_build_object('total', max(p.total), 'entries', json_agg(json_build_object(
-      'client', json_build_object('id', p.id, 'name', p.name, 'sex', p.sex, 'birthDate', p.birth_date, 'cadenceDays', p.cadence_days),
+      'client', json_build_object('id', p.id, 'name', p.name, 'sex', p.sex, 'birthDate', p.birth_date, 'birthYear', p.birth_year, 'cadenceDays', p.cadence_days),
       'lastMeasuredOn', p.last_on, 'dueOn', p.due_on, 'state', p.state, 'checkIns', (
         select count(*)::int from check_ins n where n.client_id = p.id and n.closed_at is not null
           and n.voided_at is null)) order by ${order}))
     from (
-      select c.id, c.name, c.sex, c.birth_date, c.cadence_days, s.last_on, s.due_on, ${lineStateOn(today)} as state,
+      select c.id, c.name, c.sex, c.birth_date, c.birth_year, c.cadence_days, s.last_on, s.due_on, ${lineStateOn(today)} as state,
         ${early ? sql`c.total` : counted}
       from (${early ? sql`select f.*, ${counted} from (${clients}) f order by ${order} ${cut}` : clients}) c
       join client_standings s on s.client_id = c.id

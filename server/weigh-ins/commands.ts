@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto'
-import type { IsoDate, TypedWeighIn } from '#core'
+import { bornFrom, type IsoDate, type TypedWeighIn } from '#core'
 import { listWeighIns, clientOr404 } from '../clients/queries'
 import type { Database } from '../database/driver'
 import { weighIns } from '../database/schema'
@@ -14,12 +14,12 @@ export async function addWeighIns(
   clientId: string,
   taken: readonly TypedWeighIn[],
 ): Promise<void> {
-  const { birthDate } = await clientOr404(db, clientId)
-  const early = taken.find(({ date }) => date < birthDate)
+  const born = bornFrom(await clientOr404(db, clientId))
+  const early = born && taken.find(({ date }) => date < born)
   if (early) {
     throw new Refusal(
       422,
-      `Weigh-ins: got ${early.date}. Accepted: days after the birth date, ${birthDate}.`,
+      `Weigh-ins: got ${early.date}. Accepted: days after the birth date, ${born}.`,
       {
         field: 'text',
         code: 'refused',

@@ -37,6 +37,16 @@ const birthDateSchema = z
     return date <= today && ageOn(date, today) <= OLDEST
   }, livingDate)
 
+const thisYear = () => new Date().getFullYear()
+const birthYear = errorText(
+  'Year of birth',
+  `a year in the past, at most ${OLDEST} years ago, as 1985`,
+)
+const birthYearSchema = z
+  .number(birthYear)
+  .int(birthYear)
+  .refine((year) => year <= thisYear() && year >= thisYear() - OLDEST, birthYear)
+
 const heightSchema = z
   .string(errorText('Height', '5\'10", 70 in, 178 cm or 1.78 m'))
   .transform(readBy(parseHeight))
@@ -46,10 +56,19 @@ export const newClientSchema = z.object({
   id: idSchema,
   name: requiredText('Name', 80),
   sex: sexSchema,
-  birthDate: birthDateSchema,
-  height: heightSchema,
+  /** Null where it is not known; the year of birth may be. */
+  birthDate: birthDateSchema.nullable().default(null),
+  birthYear: birthYearSchema.nullable().default(null),
+  height: heightSchema.nullable().default(null),
   cadenceDays: integerBetween('Days between check-ins', 1, 365).default(DEFAULT_CADENCE_DAYS),
 })
+
+/** A field that may be left empty. */
+const orNothing = <S extends z.ZodType<unknown, string>>(schema: S) =>
+  z
+    .string()
+    .transform((text) => (text.trim() === '' ? null : text))
+    .pipe(schema.nullable())
 
 /** The same as a form holds it, whose numbers are text. */
 export const clientFormSchema = newClientSchema.omit({ id: true }).extend({
@@ -57,6 +76,13 @@ export const clientFormSchema = newClientSchema.omit({ id: true }).extend({
     .string()
     .transform((text) => Number(text.trim() === '' ? NaN : text))
     .pipe(newClientSchema.shape.cadenceDays.unwrap()),
+  // What is not known is left empty.
+  birthDate: orNothing(birthDateSchema),
+  birthYear: z
+    .string()
+    .transform((text) => (text.trim() === '' ? null : Number(text)))
+    .pipe(birthYearSchema.nullable()),
+  height: orNothing(heightSchema),
 })
 
 /** What the form holds before it is checked. */
@@ -65,12 +91,15 @@ export interface ClientForm extends z.input<typeof clientFormSchema> {
 }
 export type NewClient = z.output<typeof newClientSchema>
 
-const { id: _id, cadenceDays, ...changeable } = newClientSchema.shape
+const { name, sex, cadenceDays } = newClientSchema.shape
 
 /** Changes of a client; what is not named stays. A height comes with the date from which it counts. */
 export const clientChangeSchema = z
   .strictObject({
-    ...changeable,
+    ...{ name, sex },
+    birthDate: birthDateSchema.nullable(),
+    birthYear: birthYearSchema.nullable(),
+    height: heightSchema,
     cadenceDays: cadenceDays.unwrap(),
     heightTakenOn: pastDateSchema('Height taken on'),
     showPercentages: yesOrNo('Percentages'),
@@ -93,7 +122,9 @@ export const clientSummarySchema = z.object({
   id: idSchema,
   name: z.string(),
   sex: sexSchema,
-  birthDate: isoDateSchema,
+  birthDate: isoDateSchema.nullable(),
+  /** Where the day is not known. */
+  birthYear: z.number().nullable(),
   cadenceDays: z.number(),
 })
 

@@ -2,7 +2,15 @@ import { readFileSync } from 'node:fs'
 import Papa from 'papaparse'
 import { mean, sampleCorrelation } from 'simple-statistics'
 import { describe, expect, test } from 'vitest'
-import { bodyMassIndex, estimate, READ_CSV } from '#core'
+import {
+  ATHLETE_FOLDS,
+  ATHLETE_SUMS,
+  bodyMassIndex,
+  estimate,
+  READ_CSV,
+  sumAmongAthletes,
+  type LocatedValue,
+} from '#core'
 
 /*
  * 202 athletes: Telford RD, Cunningham RB, Med Sci Sports Exerc 1991;23:788-794, the data set `ais` of R's package sn.
@@ -48,4 +56,43 @@ describe('what follows from mass, height and fat %', () => {
       expect(Math.abs(bodyMassIndex(mass, height) - Number(a.bmi))).toBeLessThanOrEqual(0.0101)
     },
   )
+})
+
+describe('the sum of seven among athletes', () => {
+  const sums = (sex: Athlete['sex']) =>
+    athletes
+      .filter((a) => a.sex === sex)
+      .map(({ ssf }) => Number(ssf))
+      .sort((a, b) => a - b)
+  const located = (mm: number, change: Partial<LocatedValue> = {}): LocatedValue[] =>
+    ATHLETE_FOLDS.map((site) => ({ site, standard: 'int', value: mm / 7, ...change }))
+
+  test.each(['male', 'female'] as const)('the table of %ss is what the data set gives', (sex) => {
+    const all = sums(sex)
+    ATHLETE_SUMS[sex].forEach((mm, i) => {
+      const share = (5 + 5 * i) / 100
+      const at = (all.length - 1) * share
+      const [low, high] = [all[Math.floor(at)]!, all[Math.ceil(at)]!]
+      expect(Math.abs(mm - (low + (high - low) * (at % 1)))).toBeLessThanOrEqual(0.051)
+    })
+  })
+
+  test.each(['male', 'female'] as const)('every %s has the place that counting gives', (sex) => {
+    const all = sums(sex)
+    for (const mm of all) {
+      const { haveMore, beyond } = sumAmongAthletes(located(mm), sex)!
+      const more = (100 * all.filter((other) => other > mm).length) / all.length
+      // Within a step of the table; beyond it the outermost is said.
+      expect(Math.abs(haveMore - more), `${mm} mm`).toBeLessThanOrEqual(beyond ? 5 : 2.5)
+    }
+  })
+
+  test('only for the seven folds as that standard takes them', () => {
+    expect(sumAmongAthletes(located(70), 'female')!.mm).toBeCloseTo(70, 9)
+    expect(sumAmongAthletes(located(70, { standard: 'us' }), 'female')).toBeNull()
+    expect(sumAmongAthletes(located(70, { technique: 'supported' }), 'female')).toBeNull()
+    expect(sumAmongAthletes(located(70).slice(1), 'female')).toBeNull()
+    const crest: LocatedValue = { site: 'iliac_crest', standard: 'int', value: 12 }
+    expect(sumAmongAthletes([...located(70), crest], 'female')!.mm).toBeCloseTo(70, 9)
+  })
 })

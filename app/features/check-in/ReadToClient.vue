@@ -1,11 +1,13 @@
 <script setup lang="ts">
 import { useEventListener } from '@vueuse/core'
-import { ADULT, ageOn, readingsAtLeast } from '#core'
+import { ADULT, leastAgeOf, readingsAtLeast } from '#core'
 
 /** What the client is told before the first reading, what is done with care, and the consent. */
 const store = useCheckInStore()
 const { client, checkIn, protocol, sensitive } = storeToRefs(store)
-const minor = computed(() => ageOn(client.value!.birthDate, checkIn.value!.measuredOn) < ADULT)
+const minor = computed(
+  () => (leastAgeOf(client.value!, checkIn.value!.measuredOn) ?? ADULT) < ADULT,
+)
 
 /* Consent has a key of its own: C. */
 const consent = computed(() => checkIn.value!.consent)

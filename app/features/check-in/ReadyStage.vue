@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import {
-  ageOn,
+  ageText,
   conditionDifferences,
   conditionWarnings,
   CONDITIONS,
@@ -60,10 +60,10 @@ const chosen = computed({
 const advised = computed(() => recommendation.value.advice[0])
 
 const facts = computed(() => {
-  const { sex, birthDate, heightCm, heightUnit } = client.value!
+  const { sex, heightCm, heightUnit } = client.value!
   const height =
     heightCm === null ? 'no height' : formatAsTyped(heightCm, (heightUnit ?? 'cm') as TypedUnit)
-  return `${sex}, ${ageOn(birthDate, checkIn.value!.measuredOn)} years, ${height}`
+  return `${sex}, ${ageText(client.value!, checkIn.value!.measuredOn)}, ${height}`
 })
 const consent = computed(() => checkIn.value!.consent)
 

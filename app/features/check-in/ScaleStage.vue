@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import {
   ADULT,
-  ageOn,
+  leastAgeOf,
   attempt,
   fixed,
   formatAsTyped,
@@ -27,7 +27,7 @@ const { say } = useVoice()
 
 /** Height is asked for first where none is on record and of those who may still grow; others on request. */
 const HEIGHT_TRIALS = 3
-const growing = ageOn(client.value!.birthDate, checkIn.value!.measuredOn) < ADULT
+const growing = (leastAgeOf(client.value!, checkIn.value!.measuredOn) ?? ADULT) < ADULT
 const wanted = client.value!.heightCm === null || growing
 const part = ref<'height' | 'mass'>(wanted && heightCm.value === undefined ? 'height' : 'mass')
 

@@ -1,4 +1,12 @@
-import { ageOn, candidateOf, checkOverdue, isScreeningOld, recommend, type Instrument } from '#core'
+import {
+  ageOf,
+  candidateOf,
+  checkOverdue,
+  isScreeningOld,
+  leastAgeOf,
+  recommend,
+  type Instrument,
+} from '#core'
 
 /** What the recommender says of the check-in in hand, and what stands out about its people and instruments. */
 export function useAdvice() {
@@ -14,7 +22,11 @@ export function useAdvice() {
     ]
     const [last] = earlier
     return candidateOf(
-      { sex: client.sex, ageYears: ageOn(client.birthDate, checkIn.measuredOn) },
+      {
+        sex: client.sex,
+        ageYears: ageOf(client, checkIn.measuredOn),
+        leastAgeYears: leastAgeOf(client, checkIn.measuredOn),
+      },
       screening?.answers,
       instruments,
       last && {

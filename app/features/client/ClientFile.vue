@@ -13,7 +13,8 @@ const params = { id: props.client.id }
 const form = reactive({
   name: props.client.name,
   sex: props.client.sex,
-  birthDate: props.client.birthDate,
+  birthDate: props.client.birthDate ?? '',
+  birthYear: String(props.client.birthYear ?? ''),
   cadenceDays: String(props.client.cadenceDays),
   height: '',
   heightTakenOn: props.today,
@@ -38,7 +39,12 @@ async function change(body: object, words: string) {
 
 async function keep() {
   const { height, heightTakenOn, ...rest } = form
-  const plain = { ...rest, cadenceDays: Number(rest.cadenceDays) }
+  const plain = {
+    ...rest,
+    birthDate: rest.birthDate || null,
+    birthYear: rest.birthYear.trim() === '' ? null : Number(rest.birthYear),
+    cadenceDays: Number(rest.cadenceDays),
+  }
   const changed = await change(
     height.trim() ? { ...plain, height, heightTakenOn } : plain,
     'Saved.',
@@ -60,13 +66,23 @@ const instant = (at: string) =>
     <form class="space-y-4" novalidate @submit.prevent="keep">
       <TextField id="edit-name" v-model="form.name" label="Name" :error="problems.name" />
       <ChoiceRow v-model="form.sex" label="Sex used by the equations" :options="sexes" />
-      <TextField
-        id="edit-birth"
-        v-model="form.birthDate"
-        label="Birth date"
-        :error="problems.birthDate"
-        type="date"
-      />
+      <div class="grid grid-cols-2 gap-4">
+        <TextField
+          id="edit-birth"
+          v-model="form.birthDate"
+          label="Birth date"
+          :error="problems.birthDate"
+          type="date"
+        />
+        <TextField
+          id="edit-birth-year"
+          v-model="form.birthYear"
+          label="or the year alone"
+          :error="problems.birthYear"
+          inputmode="numeric"
+          maxlength="4"
+        />
+      </div>
       <div class="grid grid-cols-2 gap-4">
         <TextField
           id="edit-height"

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { ageOn, formatAsTyped, isoDateOf, type TypedUnit } from '#core'
+import { ageText, formatAsTyped, isoDateOf, type TypedUnit } from '#core'
 import type { Client } from '#shared/contract/clients'
 
 /** Who it is, and the pages about them. */
@@ -7,10 +7,10 @@ const props = defineProps<{ client: Client }>()
 
 const route = useRoute()
 const facts = computed(() => {
-  const { sex, birthDate, heightCm, heightUnit, cadenceDays } = props.client
+  const { sex, heightCm, heightUnit, cadenceDays } = props.client
   const height =
     heightCm === null ? [] : [formatAsTyped(heightCm, (heightUnit ?? 'cm') as TypedUnit)]
-  const age = `${ageOn(birthDate, isoDateOf(new Date()))} years`
+  const age = ageText(props.client, isoDateOf(new Date()))
   return [sex, age, ...height, `every ${cadenceDays} days`].join(' · ')
 })
 const pages = computed(() =>

@@ -6,6 +6,7 @@ const FIELDS: Record<string, string> = {
   name: 'Name',
   sex: 'Sex used by the equations',
   birthDate: 'Birth date',
+  birthYear: 'Year of birth',
   cadenceDays: 'Days between check-ins',
   showPercentages: 'Percentages shown',
   cycleWanted: 'Cycle kept',

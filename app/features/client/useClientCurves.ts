@@ -1,5 +1,5 @@
 import {
-  ageOn,
+  ageOf,
   basisOf,
   equationSumName,
   fixed,
@@ -191,9 +191,10 @@ export function useClientCurves(
     const plan = view.value.planInForce
     const of = subject.value === 'parts' ? ('fatMass' as const) : subject.value
     if (!plan || isSkinfold(of)) return undefined
-    const { sex, birthDate } = view.value.client
+    const { client } = view.value
     const { goal: wanted, fatKg, leanKg, standardError } = plan.definition
-    const start = { sex, ageYears: ageOn(birthDate, plan.startedOn), fatKg, leanKg, standardError }
+    const ageYears = ageOf(client, plan.startedOn)
+    const start = { sex: client.sex, ageYears, fatKg, leanKg, standardError }
     const value = goalOf(of, wanted, start)
     if (value === undefined) return undefined
     const inMass = of === 'fatMass' || of === 'mass'

@@ -44,6 +44,7 @@ const groups = computed(() => {
   for (const row of others.value) by.set(row.other!, [...(by.get(row.other!) ?? []), row])
   return [...by].map(([who, rows]) => ({ who, rows, warning: POPULATION_WARNINGS[who] }))
 })
+const athletes = computed(() => athletesText(measured.value, sex.value))
 const lacking = computed(() =>
   refused.value.map(({ equation, error }) => ({ name: equation.name, words: error.message })),
 )
@@ -119,6 +120,8 @@ const shown = computed(() => lead.value !== undefined || sum.value || indices.va
       ± is the standard error: 68% of people are within it.
     </p>
     <p v-if="!lead" class="pt-2 text-lg text-faded">{{ nothing }}</p>
+
+    <p v-if="athletes" class="pt-3" data-test="quick-athletes">{{ athletes }}</p>
 
     <IndexTable v-if="indices.length" :figures="indices" class="pt-4" />
 

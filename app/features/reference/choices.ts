@@ -5,5 +5,5 @@ export const SEX_CHOICES = [
 ]
 export const CONVERSION_CHOICES = [
   { value: 'siri' as const, name: 'Siri' },
-  { value: 'brozek' as const, name: 'Brozek' },
+  { value: 'brozek' as const, name: 'Brožek' },
 ]

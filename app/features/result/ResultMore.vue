@@ -83,6 +83,8 @@ const massIndices = computed<Index[]>(() => {
   return list
 })
 
+const athletes = computed(() => athletesText(sheet.value.measured, props.person.sex))
+
 const tableId = useRangeTable()
 const standing = computed(() => {
   if (!result.value.ok) return undefined
@@ -101,7 +103,7 @@ const standing = computed(() => {
       <IndexTable :figures class="pt-1" />
     </section>
 
-    <section v-if="result.ok && every.length > 1">
+    <section v-if="every.length > (result.ok ? 1 : 0)">
       <h3 class="border-b-2 border-ink pb-1 text-xl">Every equation that these readings allow</h3>
       <EveryEquation :results="every" />
     </section>
@@ -122,6 +124,11 @@ const standing = computed(() => {
           points.
         </template>
       </p>
+    </section>
+
+    <section v-if="athletes" data-test="athletes">
+      <h3 class="border-b-2 border-ink pb-1 text-xl">The sum among athletes</h3>
+      <p class="max-w-2xl pt-2">{{ athletes }}</p>
     </section>
 
     <section v-if="result.ok">

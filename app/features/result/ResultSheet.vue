@@ -78,12 +78,23 @@ const rows = useResultRows({
   sinceFirst,
 })
 
+/** What of the person an equation counts, and is not on record. */
+const LACKING = {
+  ageYears: 'No fat % without an age. The year of birth is enough.',
+  heightCm: 'No fat % without a height.',
+} as const
+const lacking = computed(() => {
+  if (result.value.ok || result.value.error.problem !== 'missing') return undefined
+  const { input, message } = result.value.error
+  const words = LACKING[input as keyof typeof LACKING]
+  return words && { words, message }
+})
 const sentence = computed(() => {
   if (!shown.value) {
     const sum = foldSumOf(sheet.value)
     return sum ? `The ${sum.folds.length} folds add up to ${fixed(sum.mm, 1)} mm.` : 'Measured.'
   }
-  if (!result.value.ok) return result.value.error.message
+  if (!result.value.ok) return lacking.value?.words ?? result.value.error.message
   const { fatPercent, standardError } = result.value.value
   const about = `About ${fixed(fatPercent, 0)} % fat`
   return standardError === null ? `${about}.` : `${about}, give or take ${fixed(standardError, 1)}.`
@@ -110,6 +121,12 @@ const NUMBERS = ['', '', '', 'three', 'four', 'five']
     </p>
     <p v-if="ways" class="text-faded" data-test="ways">In your own way: {{ ways }}</p>
     <h2 class="pt-1 pb-4 text-[36px] sm:text-[48px]" data-test="sentence">{{ sentence }}</h2>
+    <p v-if="lacking && shown" class="pb-4">
+      <NuxtLink :to="`/clients/${checkIn.clientId}`" class="underline">
+        Put it on record with {{ client.name }}
+      </NuxtLink>
+      · everything else is worked out below.
+    </p>
 
     <PercentagesChoice v-if="hiding" v-model="asked" :name="client.name" class="pb-4" />
     <template v-if="result.ok || rows.length">

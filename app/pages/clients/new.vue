@@ -17,12 +17,18 @@ const form = useForm({
     name: '',
     sex: '' as ClientForm['sex'],
     birthDate: '',
+    birthYear: '',
     height: '',
     cadenceDays: String(DEFAULT_CADENCE_DAYS),
   } satisfies ClientForm as ClientForm,
   validators: { onSubmit: clientFormSchema },
   onSubmit: async ({ value }) => {
-    const body = { ...value, id, cadenceDays: Number(value.cadenceDays) }
+    const body = {
+      ...{ ...value, id, cadenceDays: Number(value.cadenceDays) },
+      birthDate: value.birthDate || null,
+      birthYear: value.birthYear.trim() === '' ? null : Number(value.birthYear),
+      height: value.height.trim() || null,
+    }
     const client = await submit(() => callApi(clients.add, { body }))
     if (client) await navigateTo(`/clients/${client.id}`)
   },
@@ -73,9 +79,22 @@ function readBack(typed: string) {
           />
         </FieldRow>
       </form.Field>
-      <form.Field v-slot="{ field, state }" name="birthDate">
-        <TextField v-bind="bound(field, state)" label="Birth date" type="date" />
-      </form.Field>
+      <div class="grid grid-cols-2 gap-4">
+        <form.Field v-slot="{ field, state }" name="birthDate">
+          <TextField v-bind="bound(field, state)" label="Birth date" type="date" />
+        </form.Field>
+        <form.Field v-slot="{ field, state }" name="birthYear">
+          <TextField
+            v-bind="bound(field, state)"
+            label="or the year alone"
+            inputmode="numeric"
+            maxlength="4"
+          />
+        </form.Field>
+      </div>
+      <p class="text-faded">
+        Both may stay empty, and the height too: what cannot be worked out then says what it needs.
+      </p>
       <form.Field v-slot="{ field, state }" name="height">
         <TextField v-bind="bound(field, state)" label="Height" :hint="readBack(state.value)" />
       </form.Field>

@@ -9,7 +9,9 @@ export const clients = pg.pgTable(
     id: pg.uuid('id').primaryKey(),
     name: pg.text('name').notNull(),
     sex: pg.text('sex', { enum: ['male', 'female'] }).notNull(),
-    birthDate: pg.date('birth_date', { mode: 'string' }).notNull(),
+    birthDate: pg.date('birth_date', { mode: 'string' }),
+    /** Where the day is not known. */
+    birthYear: pg.smallint('birth_year'),
     cadenceDays: pg.integer('cadence_days').notNull(),
     /** False where the client sees sums and girths only, with no percentage and no class names. */
     showPercentages: pg.boolean('show_percentages').notNull().default(true),
@@ -28,6 +30,10 @@ export const clients = pg.pgTable(
     pg.check('clients_sex', oneOf(t.sex, ['male', 'female'])),
     pg.check('clients_cadence', sql`${t.cadenceDays} between 1 and 365`),
     pg.check('clients_week_end', sql`${t.weekEndsOn} between 0 and 6`),
+    pg.check(
+      'clients_birth_year',
+      sql`${t.birthYear} is null or (${t.birthYear} between 1900 and 2199 and ${t.birthDate} is null)`,
+    ),
     pg.check('clients_name', sql`${t.name} <> ''`),
     pg.index('clients_by_name').on(t.name, t.id),
   ],

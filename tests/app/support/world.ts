@@ -42,7 +42,14 @@ export function viewOf(id: string, more: Partial<CheckIn> = {}, name = 'Ann'): C
   return {
     checkIn: { ...checkInOf(id, more), readings: [] },
     client: {
-      ...{ id: idOf('client'), name, sex: 'female', birthDate: '1990-03-14', cadenceDays: 28 },
+      ...{
+        id: idOf('client'),
+        name,
+        sex: 'female',
+        birthDate: '1990-03-14',
+        birthYear: null,
+        cadenceDays: 28,
+      },
       ...{ heightCm: 168, heightUnit: 'cm', showPercentages: true, cycleWanted: false },
       ...{ hiddenOnLeaderboards: false, weekEndsOn: null, nextDueOn: null, archived: false },
     },

@@ -39,7 +39,7 @@ async function makeSamples(api: Api) {
   const now = new Date().toISOString()
   const person = () => ({
     ...{ id: randomUUID(), name: 'Rae Row', sex: 'female', birthDate: '1990-03-14' },
-    ...{ height: '168 cm', cadenceDays: 28 },
+    ...{ birthYear: 1990, height: '168 cm', cadenceDays: 28 },
   })
   const [client, other] = [person(), person()]
   await api.post('/api/clients', client)
@@ -106,12 +106,16 @@ async function makeSamples(api: Api) {
     'clients.list': () => ({
       query: { search: 'rae', sort: 'due', descending: 'true', page: '1' },
     }),
-    'clients.add': () => ({ body: person(), optional: ['cadenceDays'] }),
+    'clients.add': () => ({
+      body: person(),
+      optional: ['cadenceDays', 'birthDate', 'birthYear', 'height'],
+    }),
     'clients.view': () => mine,
     'clients.change': () => ({
       ...mine,
       body: {
         ...{ name: 'Rae Row', sex: 'female', birthDate: '1990-03-14', height: '168 cm' },
+        birthYear: 1990,
         ...{ cadenceDays: 28, heightTakenOn: today, showPercentages: true, cycleWanted: false },
         ...{ hiddenOnLeaderboards: false, nextDueOn: today, archived: false },
       },

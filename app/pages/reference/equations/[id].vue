@@ -1,5 +1,7 @@
 <script setup lang="ts">
 import {
+  CHART_CLASSES,
+  classedChart,
   EQUATIONS,
   fixed,
   isChartable,
@@ -41,6 +43,20 @@ const chart = computed(() =>
   equation.value && isChartable(equation.value.id, sex.value)
     ? lookUpChart(equation.value.id, sex.value, conversion.value, Number(step.value))
     : undefined,
+)
+/* Classes of the cells: none, or in three or five steps by age. */
+const classesBy = ref('none')
+const classTables = [
+  { value: 'none', name: 'none' },
+  ...CHART_CLASSES.map(({ id, name }) => ({ value: id, name })),
+]
+const classTable = computed(() => CHART_CLASSES.find(({ id }) => id === classesBy.value))
+const classes = computed(() =>
+  chart.value && classTable.value ? classedChart(chart.value, classTable.value) : undefined,
+)
+/** Without classes an ageless chart needs one column; the classes go by age. */
+const columns = computed(() =>
+  chart.value?.ageless && !classes.value ? [] : (chart.value?.ages ?? []),
 )
 const print = () => window.print()
 </script>
@@ -130,6 +146,7 @@ const print = () => window.print()
             :options="CONVERSION_CHOICES"
           />
           <ChoiceRow v-model="step" label="Rows" :options="steps" />
+          <ChoiceRow v-model="classesBy" label="Classes" compact :options="classTables" />
           <button v-if="chart" type="button" class="button button-lead" @click="print">
             Print the chart
           </button>
@@ -143,29 +160,36 @@ const print = () => window.print()
                 .folds.map((f) => nameOf(f).toLowerCase())
                 .join(', ')
             }}<template v-if="givesDensity"
-              >, by {{ conversion === 'siri' ? 'Siri' : 'Brozek' }}</template
+              >, by {{ conversion === 'siri' ? 'Siri' : 'Brožek' }}</template
             >. An estimate, give or take its standard error.
+          </p>
+          <p v-if="classes && classTable" class="pb-2" data-test="steps">
+            The small figure is the step:
+            {{ classes.steps.map((name, i) => `${i + 1} ${name}`).join(', ') }} ({{
+              classTable.source
+            }}).
           </p>
           <ScrollBox label="Chart">
             <table class="chart w-full border-collapse text-right" data-test="look-up">
               <thead>
                 <tr class="border-b-2 border-ink">
                   <th scope="col" class="pr-3 text-left">mm</th>
-                  <th v-if="chart.ageless" scope="col">any age of the source</th>
-                  <template v-else>
-                    <th v-for="age in chart.ages" :key="age" scope="col">{{ age }}</th>
-                  </template>
+                  <th v-if="columns.length === 0" scope="col">any age of the source</th>
+                  <th v-for="age in columns" :key="age" scope="col">{{ age }}</th>
                 </tr>
               </thead>
               <tbody>
-                <tr v-for="row in chart.rows" :key="row.sumMm" class="border-b border-line">
+                <tr v-for="(row, at) in chart.rows" :key="row.sumMm" class="border-b border-line">
                   <th scope="row" class="figure pr-3 text-left text-lg">{{ row.sumMm }}</th>
                   <td
-                    v-for="(fat, i) in chart.ageless ? row.fatPercent.slice(0, 1) : row.fatPercent"
+                    v-for="(fat, i) in row.fatPercent.slice(0, columns.length || 1)"
                     :key="i"
                     class="figure text-lg"
                   >
-                    {{ fat === null ? '–' : fixed(fat, 1) }}
+                    {{ fat === null ? '–' : fixed(fat, 1)
+                    }}<sub v-if="classes?.cells[at]?.[i]" class="pl-0.5 text-xs text-faded">{{
+                      classes.cells[at]![i]
+                    }}</sub>
                   </td>
                 </tr>
               </tbody>

@@ -1,0 +1,47 @@
+import type { Sex } from '../anatomy/ids'
+import { type IsoDate, ageOn } from '../units/dates'
+
+/** When somebody was born, as far as it is known: the day, the year alone, or nothing. */
+export interface Birth {
+  birthDate: IsoDate | null
+  /** Where the day is not known. */
+  birthYear?: number | null
+}
+
+/** Who is measured. */
+export interface Person extends Birth {
+  sex: Sex
+  heightCm: number | null
+}
+
+const dayIn = (birthYear: number, day: string): IsoDate =>
+  `${String(birthYear).padStart(4, '0')}-${day}`
+
+/** The age on a day by a birth date, or by a day that stands for the year of birth. */
+function ageBy({ birthDate, birthYear }: Birth, dayOfYear: string, on: IsoDate) {
+  const born = birthDate ?? (birthYear ? dayIn(birthYear, dayOfYear) : undefined)
+  return born === undefined ? undefined : Math.max(0, ageOn(born, on))
+}
+
+/**
+ * Age in completed years on a day. Of a year of birth alone its middle is taken, which is right to half a year; an
+ * equation that counts age moves by a twentieth of a point for it.
+ *
+ * @returns undefined where nothing is known of it
+ */
+export const ageOf = (birth: Birth, on: IsoDate): number | undefined => ageBy(birth, '07-01', on)
+
+/** The least age that somebody may have on a day: what protects the young goes by it. */
+export const leastAgeOf = (birth: Birth, on: IsoDate): number | undefined =>
+  ageBy(birth, '12-31', on)
+
+/** The first day on which somebody may have been born; undefined where nothing is known of it. */
+export const bornFrom = ({ birthDate, birthYear }: Birth): IsoDate | undefined =>
+  birthDate ?? (birthYear ? dayIn(birthYear, '01-01') : undefined)
+
+/** What is known of somebody's age on a day, in words. */
+export function ageText(birth: Birth, on: IsoDate): string {
+  const years = ageOf(birth, on)
+  if (years === undefined) return 'age not on record'
+  return birth.birthDate === null ? `about ${years} years` : `${years} years`
+}

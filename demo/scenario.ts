@@ -10,6 +10,7 @@ import {
   KG_PER_POUND,
   limitsOf,
   nextFold,
+  ownProtocol,
   protocolById,
   RELOCATION_SHARE,
   restingFormFor,
@@ -22,6 +23,7 @@ import {
   type Conditions,
   type GirthId,
   type Goal,
+  type OwnProtocol,
   type Pace,
   type ScreeningAnswers,
   type Sex,
@@ -44,8 +46,9 @@ export interface DemoClient {
   id: string
   name: string
   sex: Sex
-  birthDate: string
-  height: { id: string; cm: number; unit: 'cm' | 'ft in' | 'm'; typed: string }
+  birthDate: string | null
+  birthYear: number | null
+  height: { id: string; cm: number; unit: 'cm' | 'ft in' | 'm'; typed: string } | null
   cadenceDays: number
   /** Date of joining, on or before the first check-in. */
   addedOn: string
@@ -96,6 +99,7 @@ export interface DemoPlan {
 }
 
 export interface Scenario {
+  ownProtocols: OwnProtocol[]
   coachName: string
   weighIns: DemoWeighIn[]
   events: DemoEvent[]
@@ -111,13 +115,18 @@ interface Person {
   sex: Sex
   /** Completed years today. */
   age: number
-  height: [cm: number, unit: 'cm' | 'ft in' | 'm', typed: string]
+  /** Left out where nobody measured it. */
+  height?: [cm: number, unit: 'cm' | 'ft in' | 'm', typed: string]
   /** Error-free folds at the first check-in, of the seven or of the set's own: see `sitesOfFolds`. */
   folds: number[]
   /** Error-free body mass at the first check-in, kg. */
   massKg: number
   massUnit?: 'lb'
   protocol?: 'three-fold' | 'eight-fold-int' | 'home-weekly'
+  /** A set of the coach's own, in place of a named one. */
+  ownProtocol?: OwnProtocol
+  /** Only the year of birth is on record. */
+  yearOnly?: boolean
   cadenceDays?: number
   /** Days ago of each check-in, oldest first. */
   daysAgo: number[]
@@ -150,6 +159,36 @@ interface Person {
 /** Check-ins every so many days, the last one so many days ago. */
 function every(days: number, count: number, last: number): number[] {
   return Array.from({ length: count }, (_, i) => last + days * (count - 1 - i))
+}
+
+/** A set as another club takes it. */
+const CREW_FOLDS: OwnProtocol = {
+  id: 'own-crew-folds',
+  name: 'Crew folds, one at a time',
+  standard: 'int',
+  folds: [
+    'triceps',
+    'subscapular',
+    'supraspinale',
+    'medial_calf',
+    'front_thigh',
+    'own_fold_high_calf',
+  ],
+  girths: [],
+  foldTrials: {
+    ...{ order: 'one site', count: 2, most: 5, value: 'closest two', dropsFirst: false },
+    tolerance: { kind: 'mm', value: 1 },
+  },
+  girthTrials: {
+    ...{ order: 'rounds', count: 1, most: 1, value: 'mean', dropsFirst: false },
+    tolerance: { kind: 'cm', value: 0.5 },
+  },
+  readingDelaySeconds: null,
+  wording: {
+    supraspinale: { name: 'Front of the hip' },
+    front_thigh: { technique: 'supported' },
+    own_fold_high_calf: { landmark: 'Inside of the calf, a hand’s breadth under the knee.' },
+  },
 }
 
 /** Before breakfast and training, as the club does it. */
@@ -372,11 +411,25 @@ const PEOPLE: Person[] = [
     weighInWeeks: 8,
     feels: 'belt one hole tighter',
   },
+  {
+    // Came over from another club with its ways: one site after another until two readings agree, by a caliper that
+    // clicks, the thigh held up by herself, a calf of that club's own. She gave the year she was born in and no height.
+    name: 'Odile Marsh',
+    sex: 'female',
+    age: 29,
+    yearOnly: true,
+    folds: [14, 11.5, 10, 11, 18.5, 12],
+    foldsTo: 0.86,
+    massKg: 67.4,
+    massBy: -1.3,
+    ownProtocol: CREW_FOLDS,
+    daysAgo: every(28, 4, 9),
+  },
 ]
 
 /** The sites that a person's folds are of. */
-const sitesOfFolds = ({ protocol, sex }: Person): readonly SkinfoldId[] =>
-  protocol === 'eight-fold-int' ? protocolById(protocol).folds[sex] : SEVEN_FOLDS
+const sitesOfFolds = ({ protocol, ownProtocol: own, sex }: Person): readonly SkinfoldId[] =>
+  own?.folds ?? (protocol === 'eight-fold-int' ? protocolById(protocol).folds[sex] : SEVEN_FOLDS)
 
 const CALIPER_STEP_MM = 0.5
 const SCALE_STEP_KG = 0.1
@@ -403,13 +456,18 @@ export function scenario(today: string): Scenario {
     name: person.name,
     sex: person.sex,
     // So many birthdays ago, and some weeks more.
-    birthDate: addDays(today, -Math.round((person.age + 0.1 + index / 16) * 365.2425)),
-    height: {
-      id: id(person.name, 'height'),
-      cm: person.height[0],
-      unit: person.height[1],
-      typed: person.height[2],
-    },
+    birthDate: person.yearOnly
+      ? null
+      : addDays(today, -Math.round((person.age + 0.1 + index / 16) * 365.2425)),
+    birthYear: person.yearOnly ? Number(today.slice(0, 4)) - person.age : null,
+    height: person.height
+      ? {
+          id: id(person.name, 'height'),
+          cm: person.height[0],
+          unit: person.height[1],
+          typed: person.height[2],
+        }
+      : null,
     cadenceDays: person.cadenceDays ?? DEFAULT_CADENCE_DAYS,
     addedOn: addDays(today, -(person.daysAgo[0] ?? 0)),
     showPercentages: !person.hidePercentages,
@@ -474,7 +532,7 @@ export function scenario(today: string): Scenario {
     const { visit, goal, pace, activity } = person.plan
     const client = clients[PEOPLE.indexOf(person)]!
     const checkIn = checkIns.filter(({ clientId }) => clientId === client.id)[visit]!
-    const body = { ...client, heightCm: client.height.cm }
+    const body = { ...client, heightCm: client.height?.cm ?? null }
     const start = startOf(body, checkIn, checkIn.measuredOn)!
     const form = restingFormFor(client.screening?.answers.training).form
     const { weeks } = timelineOf(goal, start, pace, checkIn.measuredOn)
@@ -500,7 +558,18 @@ export function scenario(today: string): Scenario {
     endsOn: addDays(today, 10),
     clientIds: PEOPLE.filter(({ daysAgo }) => daysAgo.length > 3).map(of),
   }
-  return { coachName: 'Fenna Dray', clients, checkIns, weighIns, events, photos, plans, group }
+  const ownProtocols = PEOPLE.flatMap(({ ownProtocol: own }) => own ?? [])
+  return {
+    coachName: 'Fenna Dray',
+    ownProtocols,
+    clients,
+    checkIns,
+    weighIns,
+    events,
+    photos,
+    plans,
+    group,
+  }
 
   /** One check-in as a trained hand would have taken it: re-marked on the day, two rotations, thirds where apart. */
   function measured(
@@ -512,7 +581,9 @@ export function scenario(today: string): Scenario {
     massKg: number,
     progress: number,
   ): DemoCheckIn {
-    const protocol = protocolById(person.protocol ?? 'seven-fold')
+    const protocol = person.ownProtocol
+      ? ownProtocol(person.ownProtocol)
+      : protocolById(person.protocol ?? 'seven-fold')
     const checkInId = id(person.name, visit)
     const startedAt = `${measuredOn}T07:${String(10 + visit).padStart(2, '0')}:00.000Z`
     const marks = Object.fromEntries(
@@ -598,7 +669,7 @@ export function scenario(today: string): Scenario {
       closedAt: underWay ? null : new Date(Date.parse(startedAt) + 900_000).toISOString(),
       readings,
       skipped: [],
-      ownProtocol: null,
+      ownProtocol: person.ownProtocol ?? null,
       tolerance: null,
       extraGirths: (person.girths ?? [])
         .map(({ site }) => site)

@@ -14,6 +14,7 @@ import {
   heights,
   instrumentChecks,
   instruments,
+  ownProtocols,
   siteNotes,
   photos,
   plans,
@@ -68,22 +69,27 @@ export async function seedDemo(
       [5, 10, 20, 30, 40].map((known) => ({ known, read: known })),
     )
     await keepCheck(scaleId!, -230, [{ known: 20, read: 20.1 }])
+    await tx
+      .insert(ownProtocols)
+      .values(club.ownProtocols.map((definition) => ({ id: definition.id, definition })))
     await tx.insert(clients).values(
       club.clients.map(
-        ({ id, name, sex, birthDate, cadenceDays, showPercentages, weekEndsOn }) => ({
-          ...{ id, name, sex, birthDate, cadenceDays, showPercentages, weekEndsOn },
+        ({ id, name, sex, birthDate, birthYear, cadenceDays, showPercentages, weekEndsOn }) => ({
+          ...{ id, name, sex, birthDate, birthYear, cadenceDays, showPercentages, weekEndsOn },
         }),
       ),
     )
     await tx.insert(heights).values(
-      club.clients.map(({ id, height, addedOn }) => ({
-        id: height.id,
-        clientId: id,
-        valueCm: height.cm,
-        typedUnit: height.unit,
-        typedText: height.typed,
-        takenOn: addedOn,
-      })),
+      club.clients.flatMap(({ id, height, addedOn }) =>
+        height
+          ? [
+              {
+                ...{ id: height.id, clientId: id, valueCm: height.cm, typedUnit: height.unit },
+                ...{ typedText: height.typed, takenOn: addedOn },
+              },
+            ]
+          : [],
+      ),
     )
     for (const { id: clientId, screening, siteNotes: own } of club.clients) {
       if (screening)

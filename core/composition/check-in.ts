@@ -4,8 +4,6 @@ import { estimate } from './estimate'
 import { type EquationResult, estimateEvery, servedValues } from './every'
 import { type Person, ageOf } from './person'
 import { type Step, working } from './working'
-
-export type { Person } from './person'
 import { equationById } from '../equations/registry'
 import type {
   Conversion,
@@ -25,6 +23,8 @@ import { type Reading, readingsInForce } from '../readings/reading'
 import type { SiteValue } from '../readings/site-value'
 import { heightTaken, massTaken, siteValuesIn } from '../readings/values'
 import type { IsoDate } from '../units/dates'
+
+export type { Person } from './person'
 
 /** One check-in as it is stored: readings, and by which rules they are read. */
 export interface CheckInRecord extends ProtocolChoice {

@@ -7,7 +7,8 @@ import {
 } from '../anatomy/ids'
 import { WIDEST_CALIPER_MM, limitsOf } from '../anatomy/limits'
 import { nameOf } from '../anatomy/names'
-import { age, group, meanAbdomen } from '../equations/basis'
+import { countsAge, isRows } from '../equations/age'
+import { group, meanAbdomen } from '../equations/basis'
 import { checkedConversion, fatPercentError, fatPercentOf } from '../equations/conversions'
 import { equationById, variantFor } from '../equations/registry'
 import type {
@@ -83,11 +84,6 @@ function checkedBody(
   )
 }
 
-/** Whether an equation counts age, so that it cannot do without. */
-/** True where an equation's terms or rows go by age. */
-export const countsAge = ({ terms }: Variant) =>
-  isRows(terms) || (terms as Term[]).some(({ of }) => of === age)
-
 function checkedAge(ageYears: unknown, equation: Equation, variant: Variant, warnings: string[]) {
   if (ageYears === undefined && !countsAge(variant)) {
     const { ages } = variant
@@ -159,10 +155,6 @@ function checkedValue(site: KnownSite, values: Values, warnings: string[]): numb
 /** The age row that holds an age; rows are never interpolated. */
 function rowFor(rows: AgeRow[], age: number): AgeRow {
   return rows.find((row) => age >= row.from && age <= row.to) ?? rows[rows.length - 1]!
-}
-
-function isRows(terms: Term[] | AgeRow[]): terms is AgeRow[] {
-  return terms[0] !== undefined && 'terms' in terms[0]
 }
 
 /**

@@ -1,5 +1,5 @@
 import type { Sex } from '../anatomy/ids'
-import { countsAge } from '../composition/estimate'
+import { countsAge } from '../equations/age'
 import { equationById } from '../equations/registry'
 import { PROTOCOLS, sitesOf } from './registry'
 import type { Protocol } from './types'

@@ -1,4 +1,4 @@
-import { type LandmarkStandard, type SiteId, isOwnSite, isSkinfold } from '../anatomy/ids'
+import { type LandmarkStandard, type SiteId, isSkinfold } from '../anatomy/ids'
 import { girthLandmark } from '../anatomy/girths'
 import { standardWithin } from '../anatomy/landmark-standards'
 import { landmarkOf, techniquesOf } from '../anatomy/landmarks'
@@ -61,6 +61,3 @@ export function siteGuide(set: Worded, site: SiteId, sex: 'male' | 'female'): Si
 }
 
 const OWN_GIRTH = 'Tape level all round, snug and not denting.'
-
-/** True where a site needs its landmark in words, since no standard has it. */
-export const needsLandmark = (site: SiteId): boolean => isOwnSite(site)

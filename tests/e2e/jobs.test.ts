@@ -5,7 +5,7 @@
 
 import type { Page } from 'puppeteer-core'
 import { beforeEach, describe, expect, test } from 'vitest'
-import { CM_PER_INCH, protocolById, weekdayOf } from '#core'
+import { ATHLETE_FOLDS, CM_PER_INCH, KG_PER_POUND, protocolById, weekdayOf } from '#core'
 import { enter, textOf, visit, waitForFocus, waitForText } from './support/browser'
 import * as flow from './support/floor'
 import { press, useFloor } from './support/floor'
@@ -445,6 +445,7 @@ test('one fold at a time, read at the click until two agree, the first thrown aw
   for (const value of ['13', '11', '11.5']) await enter(page, value)
   expect(await textOf(page, 'site')).toBe('Thigh')
   for (const value of ['30', '26', '24', '22', '28', '25']) await enter(page, value)
+  await waitForFocus(page, 'mass')
   await enter(page, '60')
   await flow.toResult(page)
   expect(await textOf(page, 'triceps')).toBe('14.8 mm')
@@ -508,7 +509,7 @@ test('sites in the coach’s own words, and a thigh that the client holds up, st
   await enter(page, '9')
   await waitForText(page, 'Level with the last rib.')
   for (const value of ['74', '74']) await enter(page, value)
-  await page.waitForFunction(() => document.querySelector('[data-test=site]') === null)
+  await waitForFocus(page, 'mass')
   await enter(page, '61.5')
   await flow.toResult(page)
   await waitForText(page, 'Front thigh: supported')
@@ -522,4 +523,104 @@ test('sites in the coach’s own words, and a thigh that the client holds up, st
   expect(wayOf('iliac_crest')).toBeNull()
   expect(wayOf('own_fold_high_calf')).toBe('A hand under the knee, inside.')
   expect(wayOf('own_girth_under_the_ribs')).toBe('Level with the last rib.')
+})
+
+test('nine folds with the lower back, a weekly score and the sum of all nine', async () => {
+  const { id: clientId } = await flow.addClient(server, 'Nina Nine', { cadenceDays: 7 })
+  const nine = protocolById('nine-fold').folds.female
+  expect(nine).toContain('lower_back')
+  const chosen = { protocolId: 'nine-fold' }
+  const lastWeek = nine.map(() => 12)
+  await flow.closeWithSheet(server, await flow.startCheckIn(server, clientId, 7, chosen), {
+    ...{ folds: lastWeek, sites: nine, rounds: 2, massKg: 132 * KG_PER_POUND },
+  })
+  const { id } = await flow.startCheckIn(server, clientId, 0, chosen)
+  await flow.openFolds(page, server, id)
+  // 108 mm last week; a millimetre less at each of eight, and the lower back as it was: 100 mm.
+  const now = nine.map((site) => (site === 'lower_back' ? 12 : 11))
+  for (const value of [...now, ...now]) await enter(page, value)
+  await waitForFocus(page, 'mass')
+  await enter(page, '130 lb')
+  await flow.toResult(page)
+  await waitForText(page, 'Sum of 9 folds')
+  expect(await textOf(page, 'sum')).toBe('100.0 mm')
+  expect(await textOf(page, 'sum-change')).toBe('−8.0 mm')
+  expect(await textOf(page, 'lower_back')).toBe('12.0 mm')
+  // The sum over the body mass in pounds, times 27 (common practice, no source): 20.77, and 22.09 the week before.
+  await waitForText(page, '20.77 %')
+  await press(page, 'Close the check-in')
+  await waitForText(page, 'What coaches usually do next')
+  const words = await bodyText()
+  expect(words).toMatch(/Fat % 22\.1 20\.8/)
+})
+
+test('somebody one knows little of: no height, no birth date; then the year is enough', async () => {
+  await visit(page, `${server.url}/clients/new`)
+  await page.type('#name', 'Ulla Unknown')
+  await press(page, 'Female')
+  await page.type('#birthYear', '1850')
+  await press(page, 'Add the client')
+  await waitForText(page, 'Year of birth')
+  await page.click('#birthYear', { count: 3 })
+  await page.keyboard.press('Backspace')
+  await press(page, 'Add the client')
+  await waitForText(page, 'age not on record')
+  const clientId = new URL(page.url()).pathname.split('/')[2]!
+
+  const { id } = await flow.startCheckIn(server, clientId, 0, { protocolId: 'seven-fold' })
+  await page.goto(`${server.url}/check-in/${id}`)
+  await waitForText(page, 'Its equation counts age: a year of birth on record is enough.')
+  await waitForText(page, 'age not on record, no height')
+  await flow.begin(page)
+  for (const value of [...flow.NOW, ...flow.NOW]) await enter(page, value)
+  // The height is asked for, and an empty Enter leaves it.
+  await waitForText(page, 'Three readings are averaged')
+  await waitForFocus(page, 'mass')
+  await page.keyboard.press('Enter')
+  await enter(page, '61')
+  await flow.toResult(page)
+  expect(await textOf(page, 'sentence')).toBe(
+    'No fat % without an age. The year of birth is enough.',
+  )
+  await waitForText(page, 'Sum of 7 folds')
+  // Equations that do not count age are there all the same.
+  await waitForText(page, 'Every equation that these readings allow')
+  await press(page, 'Close the check-in')
+
+  await visit(page, `${server.url}/clients/${clientId}`)
+  await press(page, 'Edit, change log, archive')
+  await page.waitForSelector('#edit-birth-year')
+  await page.type('#edit-birth-year', String(new Date().getFullYear() - 36))
+  await press(page, 'Keep the changes')
+  await waitForText(page, 'about 3')
+  await page.waitForFunction(() => /Fat %\s+\d/.test(document.body.innerText))
+  expect((await flow.recordOf(server, clientId)).client).toMatchObject({
+    ...{ birthDate: null, birthYear: new Date().getFullYear() - 36, heightCm: null },
+  })
+})
+
+test('a sum among athletes, and a chart in three steps or five', async () => {
+  await visit(page, `${server.url}/reference`)
+  await press(page, 'Options')
+  await press(page, 'International sites')
+  const folds = [10, 10, 6, 9, 14, 15, 9]
+  for (const [i, site] of ATHLETE_FOLDS.entries()) {
+    await page.waitForSelector(`#${site}`)
+    await page.type(`#${site}`, String(folds[i]))
+  }
+  // 73 mm: between 70.8 and 75.0, under which 35 and 40 in 100 are (Telford and Cunningham 1991).
+  await waitForText(
+    page,
+    'without the iliac crest: 73.0 mm. Of women who are athletes, about 62 in 100',
+  )
+  await visit(page, `${server.url}/reference/equations/jackson-pollock-7`)
+  await press(page, 'Five steps by age')
+  await waitForText(page, '1 far below average, 2 below average, 3 average')
+  const cell = await page.$eval(
+    '[data-test="look-up"] tbody tr:nth-child(10) td',
+    (td) => td.textContent!,
+  )
+  expect(cell).toMatch(/^\s*\d+\.\d\s*[1-5]\s*$/)
+  await press(page, 'Coaching chart by age')
+  await waitForText(page, '1 below the range, 2 in the range, 3 above the range')
 })

@@ -33,7 +33,7 @@ test('is the same every time, and its dates move with today', () => {
 
 test('is put in once', async () => {
   await seedDemo(api.db, async () => {})
-  expect(todaySchema.parse((await api.get('/api/today')).body).entries).toHaveLength(14)
+  expect(todaySchema.parse((await api.get('/api/today')).body).entries).toHaveLength(15)
 })
 
 describe('shows what it is there to show', () => {
@@ -84,16 +84,16 @@ describe('shows what it is there to show', () => {
     expect(view.checkIns.filter(({ measuredOn }) => measuredOn > plan!.startedOn).length).toBe(4)
   })
 
+  /** Somebody of the club with their check-ins and what is read from them. */
+  function of(name: string) {
+    const club = scenario(isoDateOf(new Date()))
+    const client = club.clients.find((c) => c.name.startsWith(name))!
+    const person = { ...client, heightCm: client.height?.cm ?? null }
+    const checkIns = club.checkIns.filter((c) => c.clientId === client.id)
+    return { client, checkIns, sheets: checkIns.map((checkIn) => sheetOf(person, checkIn)) }
+  }
+
   test('somebody who follows the sum of eight, and somebody with a tape at home every week', () => {
-    const { clients, checkIns } = scenario(isoDateOf(new Date()))
-    const of = (name: string) => {
-      const client = clients.find((c) => c.name.startsWith(name))!
-      const person = { ...client, heightCm: client.height.cm }
-      const sheets = checkIns
-        .filter((c) => c.clientId === client.id)
-        .map((checkIn) => sheetOf(person, checkIn))
-      return { client, sheets }
-    }
     const wynne = of('Wynne')
     expect(wynne.client.showPercentages).toBe(false)
     const sums = wynne.sheets.map((sheet) => foldSumOf(sheet)!)
@@ -106,12 +106,24 @@ describe('shows what it is there to show', () => {
     expect(rufus.at(-1)!.sites.abdomen!.value).toBeLessThan(rufus[0]!.sites.abdomen!.value)
   })
 
+  test('somebody measured in another club’s ways, of whom little is known', () => {
+    const { sheets, client, checkIns } = of('Odile')
+    expect(client).toMatchObject({ birthDate: null, height: null })
+    expect(sheets.every(({ missing }) => missing.length === 0)).toBe(true)
+    // One site after another, and somewhere two readings did not agree at once.
+    const trials = checkIns.flatMap(({ readings }) => readings.map(({ trial }) => trial))
+    expect(Math.max(...trials)).toBeGreaterThan(2)
+    const { readings } = checkIns.at(-1)!
+    expect(readings.find(({ site }) => site === 'front_thigh')!.technique).toBe('supported')
+    expect(readings.some(({ site }) => site === 'own_fold_high_calf')).toBe(true)
+  })
+
   test('an estimate for every closed check-in of a set that feeds an equation', () => {
     const { clients, checkIns } = scenario(isoDateOf(new Date()))
     const fed = checkIns.filter((c) => c.closedAt && c.protocolId !== 'home-weekly')
     for (const checkIn of fed) {
-      const { sex, birthDate, height } = clients.find((c) => c.id === checkIn.clientId)!
-      const person: Person = { sex, birthDate, heightCm: height.cm }
+      const { height, ...client } = clients.find((c) => c.id === checkIn.clientId)!
+      const person: Person = { ...client, heightCm: height?.cm ?? null }
       expect(resultOf(person, checkIn).ok).toBe(true)
     }
   })

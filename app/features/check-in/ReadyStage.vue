@@ -162,29 +162,21 @@ const otherSetup = computed(() => {
               :model-value="conditions[id]"
               @update:model-value="condition(id, $event)"
             />
-            <div class="flex items-center gap-1.5">
-              <label for="notes" class="w-28 text-faded">Notes</label>
-              <input
-                id="notes"
-                class="field min-w-0 flex-1"
-                maxlength="500"
-                autocomplete="off"
-                :value="conditions.notes"
-                @change="condition('notes', ($event.target as HTMLInputElement).value.trim())"
-              />
-            </div>
-            <div class="flex items-center gap-1.5">
-              <label for="feels" class="w-28 text-faded">Clothes, mood</label>
-              <input
-                id="feels"
-                class="field min-w-0 flex-1"
-                maxlength="200"
-                autocomplete="off"
-                placeholder="how clothes fit, how it feels"
-                :value="conditions.feels"
-                @change="condition('feels', ($event.target as HTMLInputElement).value.trim())"
-              />
-            </div>
+            <KeptLine
+              id="notes"
+              label="Notes"
+              maxlength="500"
+              :kept="conditions.notes"
+              @keep="condition('notes', $event)"
+            />
+            <KeptLine
+              id="feels"
+              label="Clothes, mood"
+              maxlength="200"
+              placeholder="how clothes fit, how it feels"
+              :kept="conditions.feels"
+              @keep="condition('feels', $event)"
+            />
             <p v-if="feltBefore" class="text-faded" data-test="felt-before">
               {{ formatDate(feltBefore.measuredOn) }}: “{{ feltBefore.conditions.feels }}”
             </p>

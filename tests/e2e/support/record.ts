@@ -123,7 +123,8 @@ export async function closeWithSheet(
   await addReadings(server, checkIn, [
     ...numbers.flatMap((trial) =>
       sites.map((site, i) => {
-        return { kind: 'skinfold' as const, site, value: folds[i]!, trial, standard }
+        const by = site === 'lower_back' ? 'gym' : standard
+        return { kind: 'skinfold' as const, site, value: folds[i]!, trial, standard: by }
       }),
     ),
     ...Object.entries(girths).map(([site, value]) => ({ kind: 'girth' as const, site, value })),

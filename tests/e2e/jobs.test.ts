@@ -446,7 +446,7 @@ test('one fold at a time, read at the click until two agree, the first thrown aw
   expect(await textOf(page, 'site')).toBe('Thigh')
   for (const value of ['30', '26', '24', '22', '28', '25']) await enter(page, value)
   await waitForFocus(page, 'mass')
-  await enter(page, '60')
+  await enter(page, '60 kg')
   await flow.toResult(page)
   expect(await textOf(page, 'triceps')).toBe('14.8 mm')
   expect(await textOf(page, 'suprailiac')).toBe('11.3 mm')
@@ -510,7 +510,7 @@ test('sites in the coach’s own words, and a thigh that the client holds up, st
   await waitForText(page, 'Level with the last rib.')
   for (const value of ['74', '74']) await enter(page, value)
   await waitForFocus(page, 'mass')
-  await enter(page, '61.5')
+  await enter(page, '61.5 kg')
   await flow.toResult(page)
   await waitForText(page, 'Front thigh: supported')
   await waitForText(page, 'Side of the abdomen')
@@ -577,7 +577,7 @@ test('somebody one knows little of: no height, no birth date; then the year is e
   await waitForText(page, 'Three readings are averaged')
   await waitForFocus(page, 'mass')
   await page.keyboard.press('Enter')
-  await enter(page, '61')
+  await enter(page, '61 kg')
   await flow.toResult(page)
   expect(await textOf(page, 'sentence')).toBe(
     'No fat % without an age. The year of birth is enough.',

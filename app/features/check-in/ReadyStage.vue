@@ -28,7 +28,7 @@ async function discard() {
   await submit(() => store.discard())
   if (!trouble.value) await navigateTo(`/clients/${id}`)
 }
-const { recommendation, against, screeningOld, overdue } = useAdvice()
+const { recommendation, advised, against, screeningOld, overdue } = useAdvice()
 
 const begin = useTemplateRef<HTMLButtonElement>('begin')
 onMounted(() => begin.value?.focus({ preventScroll: true }))
@@ -57,7 +57,6 @@ const chosen = computed({
     store.choose(protocolId)
   },
 })
-const advised = computed(() => recommendation.value.advice[0])
 
 const facts = computed(() => {
   const { sex, heightCm, heightUnit } = client.value!
@@ -245,13 +244,13 @@ const otherSetup = computed(() => {
         <section aria-labelledby="protocol">
           <h3 id="protocol" class="border-b-2 border-ink pb-1 text-xl">Protocol</h3>
           <p v-if="advised" class="py-2" data-test="advice">
-            <strong>Advised: {{ advised.protocol.name.toLowerCase() }}.</strong>
+            <strong>Advised: {{ advised.name.toLowerCase() }}.</strong>
             {{ advised.reason }}
             <button
-              v-if="advised.protocol.id !== chosen"
+              v-if="advised.id !== chosen"
               type="button"
               class="button ml-1"
-              @click="chosen = advised.protocol.id"
+              @click="chosen = advised.id"
             >
               Take it
             </button>

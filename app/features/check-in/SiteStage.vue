@@ -247,7 +247,7 @@ function backOnPad() {
           </template>
           <template v-for="(trial, i) in trials" :key="i">
             <template v-if="trial !== undefined && i !== step.trial - 1">
-              <dt class="text-faded">
+              <dt class="whitespace-nowrap text-faded">
                 {{ scheme.order === 'rounds' ? 'Pass' : 'Reading' }} {{ i + 1 }}
               </dt>
               <dd class="figure text-right text-[28px]">{{ show(trial) }}</dd>

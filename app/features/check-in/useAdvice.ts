@@ -37,6 +37,18 @@ export function useAdvice() {
   })
   const recommendation = computed(() => recommend(candidate.value))
 
+  /** The set to take: the coach's own where it was taken last time, else the first that is recommended. */
+  const advised = computed(() => {
+    const [first] = recommendation.value.advice
+    const { earlier, gym } = view.value!
+    const own = gym.ownProtocols.find(({ id }) => id === earlier[0]?.protocolId)
+    if (first && own) {
+      const reason = 'The same as last time, so that the check-ins can be compared.'
+      return { id: own.id, name: own.name, reason }
+    }
+    return first && { id: first.protocol.id, name: first.protocol.name, reason: first.reason }
+  })
+
   /** Why the set in hand is not the one to take, or undefined. */
   const against = computed(
     () =>
@@ -59,5 +71,5 @@ export function useAdvice() {
     return checkOverdue(checks[0]?.checkedOn ?? null, checkEveryDays, checkIn.measuredOn)
   }
 
-  return { recommendation, against, screeningOld, overdue }
+  return { recommendation, advised, against, screeningOld, overdue }
 }

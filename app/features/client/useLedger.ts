@@ -3,10 +3,14 @@ import {
   equationById,
   followedFolds,
   GIRTH_IDS,
+  isOwnSite,
+  isSkinfold,
+  nameOf,
   protocolOf,
   readingsInForce,
   seriesBy,
   sheetOf,
+  siteNameIn,
   SKINFOLD_IDS,
   variantFor,
   type Measured,
@@ -47,12 +51,15 @@ export function useLedger<M extends Measured & CheckInWithReadings>(
 
   /** Every site that was ever taken, in the order of the newest protocol, then the rest. */
   const sites = computed<SiteId[]>(() => {
-    const taken = new Set(values.value.flatMap((v) => Object.keys(v)))
+    const taken = new Set(values.value.flatMap((v) => Object.keys(v) as SiteId[]))
     const order = newest.value ? protocolOf(newest.value).folds[view.value.client.sex] : []
-    return [...new Set<SiteId>([...order, ...SKINFOLD_IDS, ...GIRTH_IDS])].filter((site) =>
-      taken.has(site),
-    )
+    const own = [...taken].filter(isOwnSite)
+    const folds: SiteId[] = [...order, ...SKINFOLD_IDS, ...own.filter(isSkinfold)]
+    return [...new Set<SiteId>([...folds, ...GIRTH_IDS, ...own])].filter((site) => taken.has(site))
   })
+  /** What the set in use calls a site. */
+  const nameOfSite = (site: SiteId) =>
+    newest.value ? siteNameIn(protocolOf(newest.value), site) : nameOf(site)
 
   /** Readings of a site, or of body mass, that another has taken the place of. */
   function supersededOf({ readings }: CheckInWithReadings, site: SiteId | 'mass'): ReadingRecord[] {
@@ -63,7 +70,7 @@ export function useLedger<M extends Measured & CheckInWithReadings>(
   }
 
   return {
-    ...{ columns, newest, open, series, sheets, values },
+    ...{ columns, newest, open, series, sheets, values, nameOfSite },
     ...{ followed, equationFolds, sites, supersededOf },
   }
 }

@@ -8,7 +8,6 @@ import {
   isSkinfold,
   lengthText,
   massIn,
-  nameOf,
   protocolOf,
   trialsOf,
   type MassUnit,
@@ -58,6 +57,7 @@ export function useLedgerColumns(
     followed,
     equationFolds,
     sites,
+    nameOfSite,
     supersededOf,
   }: Ledger<Measured & CheckInWithReadings>,
   source: Readonly<LedgerSource>,
@@ -114,7 +114,7 @@ export function useLedgerColumns(
     [
       ...sites.value.map((id) => ({
         id,
-        label: isSkinfold(id) ? nameOf(id) : `${nameOf(id)}, ${lengthUnit.value}`,
+        label: isSkinfold(id) ? nameOfSite(id) : `${nameOfSite(id)}, ${lengthUnit.value}`,
       })),
       ...sumLines.value,
       { id: 'mass' as const, label: `Body mass, ${source.unit}` },

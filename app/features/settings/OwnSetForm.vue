@@ -79,23 +79,22 @@ watch(start, copy)
       <fieldset
         v-for="{ site, name, own: ofTheCoach, techniques } in sites"
         :key="site"
-        class="border-t border-line py-3"
+        class="border-t border-line pb-3"
       >
-        <legend class="sr-only">{{ name }}</legend>
+        <legend class="float-left w-full pt-2 pb-1 text-lg font-bold">{{ name }}</legend>
         <template v-if="draft.wording[site]">
-          <p class="pb-1 text-lg font-bold">{{ name }}</p>
-          <div class="grid gap-3 sm:grid-cols-[1fr_2fr]">
+          <div class="clear-both grid gap-3" :class="{ 'sm:grid-cols-[2fr_3fr]': !ofTheCoach }">
             <TextField
               v-if="!ofTheCoach"
               :id="`name-${site}`"
               v-model="draft.wording[site].name"
-              :label="`${name}: your name for it`"
+              label="Your name for it"
               maxlength="40"
             />
             <TextField
               :id="`landmark-${site}`"
               v-model="draft.wording[site].landmark"
-              :label="`${name}: where it lies`"
+              label="Where it lies"
               maxlength="200"
             />
           </div>
@@ -103,7 +102,7 @@ watch(start, copy)
             v-if="techniques.length && isSkinfold(site)"
             :id="`technique-${site}`"
             class="pt-3"
-            :label="`${name}: how it is taken`"
+            label="How it is taken"
           >
             <select
               :id="`technique-${site}`"

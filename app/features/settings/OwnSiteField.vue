@@ -14,16 +14,8 @@ function take() {
 </script>
 
 <template>
-  <div class="flex items-end gap-3">
-    <TextField
-      :id
-      v-model="name"
-      class="field"
-      :label
-      :error
-      maxlength="40"
-      @keydown.enter.prevent="take"
-    />
+  <div class="flex items-end gap-3 *:first:flex-1">
+    <TextField :id v-model="name" :label :error maxlength="40" @keydown.enter.prevent="take" />
     <button type="button" class="button" @click="take">Add</button>
   </div>
 </template>

@@ -187,7 +187,7 @@ const print = () => window.print()
                     class="figure text-lg"
                   >
                     {{ fat === null ? '–' : fixed(fat, 1)
-                    }}<sub v-if="classes?.cells[at]?.[i]" class="pl-0.5 text-xs text-faded">{{
+                    }}<sub v-if="classes?.cells[at]?.[i]" class="pl-0.5 text-sm text-faded">{{
                       classes.cells[at]![i]
                     }}</sub>
                   </td>

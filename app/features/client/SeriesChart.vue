@@ -25,7 +25,7 @@ const props = defineProps<{
   curves: Curve[]
   unit: string
   digits: number
-  events: ClientNote[]
+  events: Pick<ClientNote, 'date' | 'words'>[]
   goal?: { name: string; value: number }
   label: string
   brushing?: boolean

@@ -9,10 +9,11 @@ import {
   isoDateOf,
   isOtherSetup,
   isSkinfold,
+  leadEquation,
   lengthIn,
   massIn,
   massOf,
-  nameOf,
+  protocolOf,
   seriesBy,
   sumGap,
   weeklyAverages,
@@ -42,9 +43,15 @@ export function useClientCurves(
 ) {
   const massUnit = useMassUnit()
   const lengthUnit = useLengthUnit()
-  const { newest, sites, sheets, followed, equationFolds } = useLedger(view, measured)
+  const { newest, sites, nameOfSite, sheets, followed, equationFolds } = useLedger(view, measured)
 
-  const subject = ref<Subject>(shown.value ? 'parts' : 'sum')
+  /** What says most of the check-ins there are: no empty chart for a set that feeds no equation, or has no folds. */
+  function first(): Subject {
+    const now = newest.value
+    if (shown.value && now && leadEquation(protocolOf(now), view.value.client.sex)) return 'parts'
+    return followed.value || !now ? 'sum' : 'mass'
+  }
+  const subject = ref<Subject>(first())
   const subjects = computed(() => [
     ...(shown.value
       ? [
@@ -67,10 +74,10 @@ export function useClientCurves(
       ? [{ id: 'equationSum', name: equationSumName(equationFolds.value) }]
       : []),
     { id: 'mass', name: 'Body mass, each day and week' },
-    ...sites.value.map((site) => ({ id: site, name: nameOf(site) })),
+    ...sites.value.map((site) => ({ id: site, name: nameOfSite(site) })),
   ])
   watch(shown, (may) => {
-    if (!may && LEVELS.has(subject.value)) subject.value = 'sum'
+    if (!may && LEVELS.has(subject.value)) subject.value = first()
   })
 
   const basis = computed(() => newest.value && basisOf(view.value.client, newest.value))
@@ -169,7 +176,7 @@ export function useClientCurves(
 
   function siteCurve(site: SiteId): Curve {
     return {
-      ...{ name: nameOf(site).toLowerCase(), color: OAK, symbol: 'circle' },
+      ...{ name: nameOfSite(site).toLowerCase(), color: OAK, symbol: 'circle' },
       points: measured.value.map((m, i) => {
         const value = sheets.value[i]!.sites[site]?.value
         const inUnit =

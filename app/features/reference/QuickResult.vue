@@ -57,8 +57,8 @@ const nothing = computed(() => {
     : 'No equation has all its numbers yet.'
 })
 
-/** Everything in plain lines, for a message or a file of one's own. */
-const words = computed(() => {
+/** Who it is and what was typed, in a line; on paper it stands in the place of the fields. */
+const typedLine = computed(() => {
   const { ageYears } = subject.value
   const who = `${sex.value === 'male' ? 'Man' : 'Woman'}${ageYears === undefined ? '' : `, ${ageYears} years`}`
   const typed = [
@@ -76,6 +76,11 @@ const words = computed(() => {
     // A text that names its unit needs no other.
     return [`${name} ${text}${unit && !/[a-z"']/i.test(text) ? ` ${unit}` : ''}`]
   })
+  return `${who}: ${typed.join(', ')}`
+})
+
+/** Everything in plain lines, for a message or a file of one's own. */
+const words = computed(() => {
   const equations = [...fitting.value, ...others.value].map(
     ({ result, siri, brozek }) =>
       `${result.equation.name}: ${fixed(siri, 1)} %${brozek === undefined ? '' : ` (Siri), ${fixed(brozek, 1)} % (Brožek)`}`,
@@ -86,7 +91,7 @@ const words = computed(() => {
     return `${name}: ${value}${first ? `, ${first.band.name} (${first.table.name})` : ''}`
   })
   return [
-    `${who}: ${typed.join(', ')}`,
+    typedLine.value,
     ...figures.value.map(({ name, value }) => `${name}: ${value}`),
     ...equations,
     ...ofBody,
@@ -102,6 +107,7 @@ const shown = computed(() => lead.value !== undefined || sum.value || indices.va
     <h2 class="border-b-2 border-ink pb-1 text-xl">
       {{ lead ? lead.result.equation.name : 'Result' }}
     </h2>
+    <p class="hidden pt-1 print:block">{{ typedLine }}</p>
     <p v-if="lead?.other" class="mt-2 caution">{{ POPULATION_WARNINGS[lead.other] }}</p>
     <table v-if="figures.length" class="w-full border-collapse text-left">
       <caption class="sr-only">
@@ -170,6 +176,5 @@ const shown = computed(() => lead.value !== undefined || sum.value || indices.va
       <button type="button" class="button" @click="print">Print</button>
       <QuickKeep v-if="measured.length" />
     </div>
-    <pre class="hidden pt-4 font-sans whitespace-pre-wrap print:block">{{ words }}</pre>
   </section>
 </template>

@@ -1,14 +1,14 @@
 <script setup lang="ts">
 import {
-  fixed,
   formatDate,
   formatFold,
   isSkinfold,
-  lengthIn,
   lengthText,
   nameOf,
   signed,
+  signedLength,
   type SiteChange,
+  type SiteId,
 } from '#core'
 import { spotOf } from '~/ui/figure/sites'
 
@@ -34,11 +34,11 @@ const kinds = computed(() =>
   ).filter(({ value }) => judgement.value?.[value].length),
 )
 const changes = computed<SiteChange[]>(() => judgement.value?.[kind.value] ?? [])
-const inUnit = (site: string, value: number) =>
-  isSkinfold(site) ? value : lengthIn(value, lengthUnit.value)
 /** A value as it was read. */
 const asRead = (site: SiteChange['site'], value: number) =>
   isSkinfold(site) ? formatFold(value) : lengthText(value, lengthUnit.value)
+const signedAsRead = (site: SiteId, change: number) =>
+  isSkinfold(site) ? signed(change, 1) : signedLength(change, lengthUnit.value)
 const unitOf = (site: string) => (isSkinfold(site) ? 'mm' : lengthUnit.value)
 
 const largest = computed(() =>
@@ -51,7 +51,7 @@ const spots = computed(() =>
     return [
       {
         ...{ id: site, name: nameOf(site), spot },
-        text: `${signed(inUnit(site, verdict.change), 1)} ${unitOf(site)}`,
+        text: `${signedAsRead(site, verdict.change)} ${unitOf(site)}`,
         share: verdict.change / largest.value,
         sure: verdict.certainty === 'clear' || verdict.certainty === 'likely',
       },
@@ -137,10 +137,10 @@ const rows = computed(() => [...(judgement.value?.folds ?? []), ...(judgement.va
                   {{ asRead(row.site, row.now) }}
                 </td>
                 <td class="figure pl-6 text-right text-[21px] whitespace-nowrap">
-                  {{ signed(inUnit(row.site, row.verdict.change), 1) }} {{ unitOf(row.site) }}
+                  {{ signedAsRead(row.site, row.verdict.change) }} {{ unitOf(row.site) }}
                 </td>
                 <td class="figure pl-6 text-right text-[19px] text-faded">
-                  {{ fixed(inUnit(row.site, row.verdict.minimalDetectableChange), 1) }}
+                  {{ asRead(row.site, row.verdict.minimalDetectableChange) }}
                 </td>
                 <td class="pl-6"><VerdictMark :verdict="row.verdict" /></td>
               </tr>

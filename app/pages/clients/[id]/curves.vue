@@ -70,6 +70,20 @@ const judgement = computed(
 )
 
 /* Notes on the axis. */
+/** How clothes fit and how it felt, as each check-in has it. */
+const felt = computed(() =>
+  measured.value.flatMap(({ measuredOn, conditions }) =>
+    conditions.feels ? [{ date: measuredOn, words: conditions.feels }] : [],
+  ),
+)
+const LONGEST_ON_AXIS = 24
+const onAxis = computed(() => [
+  ...view.value.notes,
+  ...felt.value.map(({ date, words }) => ({
+    date,
+    words: words.length > LONGEST_ON_AXIS ? `${words.slice(0, LONGEST_ON_AXIS - 1)}…` : words,
+  })),
+])
 const note = reactive({
   date: isoDateOf(new Date()),
   kind: 'phase' as ClientNote['kind'],
@@ -130,7 +144,7 @@ const label = computed(() => {
           :curves
           :unit
           :digits="1"
-          :events="view.notes"
+          :events="onAxis"
           :goal
           :label
           :brushing
@@ -189,7 +203,7 @@ const label = computed(() => {
     <InTurn>
       <section class="pt-6 print:hidden">
         <h2 class="border-b-2 border-ink pb-1 text-xl">Notes on the axis</h2>
-        <ul v-if="view.notes.length">
+        <ul v-if="onAxis.length" data-test="axis-notes">
           <li
             v-for="event in view.notes"
             :key="event.id"
@@ -202,6 +216,14 @@ const label = computed(() => {
             <button type="button" class="min-h-11 px-3 underline" @click="removeNote(event.id)">
               take away<span class="sr-only">: {{ event.words }}</span>
             </button>
+          </li>
+          <li
+            v-for="{ date, words } in felt"
+            :key="date"
+            class="flex min-h-11 items-center gap-3 border-b border-line"
+          >
+            <span class="w-32">{{ formatDate(date, true) }}</span>
+            <span class="flex-1">“{{ words }}” <span class="text-faded">check-in</span></span>
           </li>
         </ul>
         <form class="flex flex-wrap items-end gap-3 pt-3" @submit.prevent="addNote">

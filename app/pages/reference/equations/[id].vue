@@ -187,9 +187,11 @@ const print = () => window.print()
                     class="figure text-lg"
                   >
                     {{ fat === null ? '–' : fixed(fat, 1)
-                    }}<sub v-if="classes?.cells[at]?.[i]" class="pl-0.5 text-sm text-faded">{{
-                      classes.cells[at]![i]
-                    }}</sub>
+                    }}<sub
+                      v-if="classes?.cells[at]?.[i]"
+                      class="pl-0.5 text-sm text-faded print:text-[9px]"
+                      >{{ classes.cells[at]![i] }}</sub
+                    >
                   </td>
                 </tr>
               </tbody>

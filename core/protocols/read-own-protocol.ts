@@ -106,7 +106,7 @@ const MOST_SITES = SKINFOLD_IDS.length + GIRTH_IDS.length
  *
  * @returns anything else as it is
  */
-function upgraded(own: unknown): unknown {
+export function upgradedOwnProtocol(own: unknown): unknown {
   if (!own || typeof own !== 'object' || !('rounds' in own) || 'foldTrials' in own) return own
   const { rounds, toleranceMm, standard, ...rest } = own as {
     [key: string]: unknown
@@ -141,13 +141,13 @@ const refused = (input: string, what: string, got: unknown, accepted: string) =>
  *   without a landmark
  */
 export function readOwnProtocol(own: unknown): OwnProtocol {
-  const parsed = ownSchema.safeParse(upgraded(own))
+  const parsed = ownSchema.safeParse(upgradedOwnProtocol(own))
   if (!parsed.success) {
     const { path, message } = parsed.error.issues[0]!
     const [label = '', accepted = ''] = message.split('|')
     const got = path.reduce<unknown>(
       (part, key) => (part && typeof part === 'object' ? (part as Known)[key] : undefined),
-      upgraded(own),
+      upgradedOwnProtocol(own),
     )
     const input = path.join('.') || 'protocol'
     throw inputError(input, got === undefined ? 'missing' : 'impossible', label, got, accepted)

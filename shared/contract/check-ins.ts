@@ -146,7 +146,8 @@ export const readingSchema = z.object({
   kind: choice('Kind', ['skinfold', 'girth', 'mass', 'height']),
   site: siteIdSchema.nullable(),
   standard: choice('Landmark standard', LANDMARK_STANDARDS).nullable(),
-  technique: z.string().nullable(),
+  // A browser may have kept one from before there were techniques.
+  technique: z.string().nullable().default(null),
   trial: z.number(),
   value: z.number(),
   typedUnit: z.enum(TYPED_UNITS),

@@ -124,7 +124,7 @@ export const clientSummarySchema = z.object({
   sex: sexSchema,
   birthDate: isoDateSchema.nullable(),
   /** Where the day is not known. */
-  birthYear: z.number().nullable(),
+  birthYear: z.number().nullable().default(null),
   cadenceDays: z.number(),
 })
 

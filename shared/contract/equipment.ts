@@ -6,6 +6,7 @@ import {
   readOwnProtocol,
   TRIAL_ORDERS,
   TRIAL_VALUES,
+  upgradedOwnProtocol,
   type OwnProtocol,
 } from '../../core/index'
 import {
@@ -158,8 +159,7 @@ const trialSchemeSchema = z.object({
   dropsFirst: z.boolean(),
 })
 
-/** One that is on record already. */
-export const keptProtocolSchema = z.object({
+const keptProtocol = z.object({
   id: z.string(),
   name: z.string(),
   standard: z.enum(LANDMARK_STANDARDS),
@@ -177,6 +177,9 @@ export const keptProtocolSchema = z.object({
     }),
   ),
 })
+
+/** One that is on record already, or that a browser kept from before a set had its own trials. */
+export const keptProtocolSchema = z.preprocess(upgradedOwnProtocol, keptProtocol)
 
 /** Everything that is the gym's and not a client's. */
 export const gymSchema = z.object({

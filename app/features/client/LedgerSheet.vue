@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { MassUnit, Measured } from '#core'
+import { isSkinfold, type MassUnit, type Measured } from '#core'
 import type { CheckInWithReadings } from '#shared/contract/check-ins'
 import type { ClientRecord } from '#shared/contract/record'
 import type { Ledger } from './useLedger'
@@ -16,7 +16,7 @@ const props = defineProps<{
 }>()
 const emit = defineEmits<{ take: [id: string] }>()
 
-const { columns, series } = props.ledger
+const { columns, series, sites } = props.ledger
 const showTrials = ref(false)
 const showSuperseded = ref(false)
 const source = reactive({ ...toRefs(props), showTrials, showSuperseded })
@@ -81,7 +81,8 @@ const cellStyle = { width: `${COLUMN_WIDTH}px` }
                   class="sticky left-0 z-10 shrink-0 bg-chalk py-1 text-left font-normal"
                   :style="labelStyle"
                 >
-                  mm
+                  <!-- Girths have their unit in their own line. -->
+                  {{ sites.some(isSkinfold) ? 'mm' : '' }}
                 </th>
                 <td role="presentation" class="shrink-0" :style="before" />
                 <th

@@ -6,6 +6,8 @@ import {
   CM_PER_INCH,
   fixed,
   GIRTH_IDS,
+  isGirth,
+  isOwnSite,
   isoDateOf,
   judgeChange,
   KG_PER_POUND,
@@ -92,7 +94,11 @@ function planDraft({ client, measured, flags, training: trains, shown }: Ground)
   })
   const kind = ref<GoalKind>('mass')
   const goalText = ref('')
-  const girths = computed(() => GIRTH_IDS.filter((g) => start.value?.girthsCm?.[g] !== undefined))
+  const girths = computed(() => {
+    const taken = start.value?.girthsCm ?? {}
+    const own = Object.keys(taken).filter((site) => isOwnSite(site) && isGirth(site)) as GirthId[]
+    return [...GIRTH_IDS, ...own].filter((girth) => taken[girth] !== undefined)
+  })
   const girth = ref<GirthId>()
   const date = ref('')
   const peakWeek = ref(false)

@@ -139,7 +139,8 @@ const retire = (id: string) => take(() => callApi(routes.removeProtocol, { param
             :options="TOLERANCES"
           />
           <p class="text-faded">
-            A check-in keeps the rule it was started with; girths keep each standard’s own.
+            A check-in keeps the rule it was started with. Girths keep each standard’s own, and sets
+            of your own theirs.
           </p>
         </section>
       </InTurn>

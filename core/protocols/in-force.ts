@@ -9,7 +9,7 @@ export interface ProtocolChoice {
   protocolId: string
   /** The definition, where the set is one of the coach's own. */
   ownProtocol?: OwnProtocol | null
-  /** For folds, in place of the set's own. */
+  /** For folds, in place of a named set's own; a set of the coach's keeps the one it was made with. */
   tolerance?: Tolerance | null
   /** Girths that are taken besides those of the set. */
   extraGirths?: readonly GirthId[]
@@ -33,7 +33,8 @@ function baseOf({ protocolId, ownProtocol: own }: ProtocolChoice): Protocol {
  */
 export function protocolOf(choice: ProtocolChoice): Protocol {
   const base = baseOf(choice)
-  const { tolerance, extraGirths = [] } = choice
+  const { extraGirths = [] } = choice
+  const tolerance = choice.ownProtocol ? null : choice.tolerance
   if (!tolerance && extraGirths.length === 0) return base
   const girthsOf = (sex: Sex) => [...new Set([...base.girths[sex], ...extraGirths])]
   return {

@@ -163,7 +163,10 @@ describe('the protocol of a check-in', () => {
       girths: [],
       ...usualRules('us'),
     }
-    const made = protocolOf({ protocolId: 'own-boat', ownProtocol: own })
+    const tolerance = { kind: 'mm', value: 0.5 } as const
+    const made = protocolOf({ protocolId: 'own-boat', ownProtocol: own, tolerance })
+    // The gym's tolerance is for named sets.
+    expect(made.foldTrials).toEqual(own.foldTrials)
     expect(made.folds.female).toEqual(own.folds)
     expect(made.equations.female).toContain('jackson-pollock-3')
     expect(() => protocolOf({ protocolId: 'own-boat' })).toThrow(/own-boat/)

@@ -1,3 +1,5 @@
+import type { Sex } from '../anatomy/ids'
+
 /*
  * Fat % by percentile, sex and age: Cooper Institute data as printed by the American College of Sports Medicine, from
  * memory of the source. Cells differ by 0.1 between editions. A high percentile is a low fat %.
@@ -15,7 +17,7 @@ const table = (lines: string) =>
     .map((line) => line.trim().split(' ').map(Number))
 
 /** Fat % in the order of PERCENTILES, for the age bands 20-29 to 70-79. */
-export const FAT_BY_PERCENTILE: Record<'male' | 'female', number[][]> = {
+const FAT_BY_PERCENTILE: Record<'male' | 'female', number[][]> = {
   male: table(`
     4.2 6.4 7.9 9.1 10.5 11.5 12.6 13.8 14.8 15.8 16.6 17.5 18.6 19.7 20.7 22.0 23.3 24.9 26.6 29.2 33.4
     7.3 10.3 12.4 13.7 14.9 15.9 16.8 17.7 18.4 19.2 20.0 20.7 21.6 22.4 23.2 24.1 25.1 26.4 27.8 30.2 34.4
@@ -32,4 +34,35 @@ export const FAT_BY_PERCENTILE: Record<'male' | 'female', number[][]> = {
     13.9 17.7 20.2 22.0 23.3 24.6 25.7 26.7 27.5 28.3 29.2 30.1 30.8 31.5 32.6 33.3 34.4 35.6 36.6 38.2 40.3
     11.7 16.4 18.3 21.2 22.5 23.7 24.8 25.7 26.6 27.6 28.2 28.9 30.5 31.0 31.9 32.9 34.0 35.3 36.4 38.1 40.2
   `),
+}
+
+const FIRST_BAND_YEAR = 20
+const LAST_BAND_YEAR = 79
+
+/** Fat % in the order of PERCENTILES for an age; null outside the table. */
+export function fatByPercentile(sex: Sex, age: number): readonly number[] | null {
+  if (!(age >= FIRST_BAND_YEAR && age <= LAST_BAND_YEAR)) return null
+  return FAT_BY_PERCENTILE[sex][Math.floor((age - FIRST_BAND_YEAR) / 10)]!
+}
+
+/**
+ * Percentile of a fat % among people of that sex and age: the share who have more. Between two printed cells it is
+ * interpolated; beyond the table it is the outermost printed one.
+ *
+ * Cooper Institute data as printed by the American College of Sports Medicine.
+ *
+ * @returns 1 to 99, or null outside 20 to 79 years or where the age is not known
+ */
+export function fatPercentile(
+  fatPercent: number,
+  person: { sex: Sex; ageYears?: number },
+): number | null {
+  const cells = fatByPercentile(person.sex, Math.floor(person.ageYears ?? NaN))
+  if (!cells) return null
+  const above = cells.findIndex((fat) => fat >= fatPercent)
+  if (above === 0) return PERCENTILES[0]!
+  if (above === -1) return PERCENTILES.at(-1)!
+  const [low, high] = [cells[above - 1]!, cells[above]!]
+  const [from, to] = [PERCENTILES[above - 1]!, PERCENTILES[above]!]
+  return from + ((fatPercent - low) / (high - low)) * (to - from)
 }

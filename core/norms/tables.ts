@@ -2,7 +2,7 @@ import type { GirthId, Sex } from '../anatomy/ids'
 import { namesOf } from '../anatomy/names'
 import { inputError } from '../errors'
 import { CM_PER_INCH } from '../units/constants'
-import { FAT_BY_PERCENTILE, PERCENTILES } from './percentiles'
+import { PERCENTILES, fatByPercentile } from './percentiles'
 
 /** What a table classifies. */
 export type NormQuantity = 'fatPercent' | 'bmi' | 'waistToHip' | 'waist' | 'waistToHeight'
@@ -107,15 +107,6 @@ const coaching: Record<Sex, [number, [number, number]][]> = {
     [50, [23, 31]],
     [60, [24, 32]],
   ],
-}
-
-const FIRST_BAND_YEAR = 20
-const LAST_BAND_YEAR = 79
-
-/** Fat % in the order of PERCENTILES for an age; null outside the table. */
-function fatByPercentile(sex: Sex, age: number): readonly number[] | null {
-  if (!(age >= FIRST_BAND_YEAR && age <= LAST_BAND_YEAR)) return null
-  return FAT_BY_PERCENTILE[sex][Math.floor((age - FIRST_BAND_YEAR) / 10)]!
 }
 
 /** Every range table, each with its source; none is mixed with another, and the coach chooses. */
@@ -348,26 +339,4 @@ export function classify(
         }
       : {}),
   }
-}
-
-/**
- * Percentile of a fat % among people of that sex and age: the share who have more. Between two printed cells it is
- * interpolated; beyond the table it is the outermost printed one.
- *
- * Cooper Institute data as printed by the American College of Sports Medicine.
- *
- * @returns 1 to 99, or null outside 20 to 79 years or where the age is not known
- */
-export function fatPercentile(
-  fatPercent: number,
-  person: { sex: Sex; ageYears?: number },
-): number | null {
-  const cells = fatByPercentile(person.sex, Math.floor(person.ageYears ?? NaN))
-  if (!cells) return null
-  const above = cells.findIndex((fat) => fat >= fatPercent)
-  if (above === 0) return PERCENTILES[0]!
-  if (above === -1) return PERCENTILES.at(-1)!
-  const [low, high] = [cells[above - 1]!, cells[above]!]
-  const [from, to] = [PERCENTILES[above - 1]!, PERCENTILES[above]!]
-  return from + ((fatPercent - low) / (high - low)) * (to - from)
 }

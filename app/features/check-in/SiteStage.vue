@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import { useMediaQuery } from '@vueuse/core'
 import {
-  formatDate,
   GIRTH_IDS,
   nameOf,
   readingsInForce,
@@ -17,7 +16,6 @@ import type { SiteKind } from '~/features/check-in/useSiteEntry'
 
 const props = defineProps<{ kind: SiteKind }>()
 const emit = defineEmits<{ done: [] }>()
-
 const store = useCheckInStore()
 const { protocol, last, skipped } = storeToRefs(store)
 const { text, problem, meant, step, before, trials, apart, finding, ...act } = useSiteEntry(
@@ -40,7 +38,6 @@ onMounted(focus)
 watch(step, focus)
 
 const { landmark, spot, mark, side, others } = useSiteLandmark(props.kind, step, sites)
-const lastValue = computed(() => step.value && last.value[step.value.site])
 const allowed = computed(() => {
   const { kind: by, value } = schemeOf(protocol.value, step.value!.site).tolerance
   return by === 'percent' ? `${value} %` : `${value} ${by}`
@@ -238,28 +235,7 @@ function backOnPad() {
           hide-label
           :options="LENGTH_UNITS"
         />
-        <dl
-          class="grid flex-1 grid-cols-[auto_auto] max-sm:w-full max-sm:flex-none max-sm:grid-cols-[auto_auto_auto_auto] content-end items-baseline justify-start gap-x-5 gap-y-1 pb-2"
-        >
-          <template v-if="before !== undefined">
-            <dt class="text-faded">Keeps on Enter</dt>
-            <dd class="figure text-right text-[28px]">{{ show(before) }}</dd>
-          </template>
-          <template v-for="(trial, i) in trials" :key="i">
-            <template v-if="trial !== undefined && i !== step.trial - 1">
-              <dt class="whitespace-nowrap text-faded">
-                {{ scheme.order === 'rounds' ? 'Pass' : 'Reading' }} {{ i + 1 }}
-              </dt>
-              <dd class="figure text-right text-[28px]">{{ show(trial) }}</dd>
-            </template>
-          </template>
-          <template v-if="lastValue !== undefined">
-            <dt class="text-faded">Last time, {{ formatDate(lastValue.measuredOn) }}</dt>
-            <dd class="figure text-right text-[28px]" data-test="last">
-              {{ show(lastValue.value) }}
-            </dd>
-          </template>
-        </dl>
+        <SiteBefore :step :before :trials :order="scheme.order" :last="last[step.site]" :show />
       </form>
       <!-- On a phone in the place of the landmark, above the number: under it is the keypad. -->
       <div class="max-sm:order-1" data-test="notices">

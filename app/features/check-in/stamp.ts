@@ -1,4 +1,11 @@
-import { readingsInForce, slotOf } from '#core'
+import {
+  isSkinfold,
+  readingsInForce,
+  slotOf,
+  standardWithin,
+  type LandmarkStandard,
+  type SiteId,
+} from '#core'
 import type { CheckIn, NewReading, ReadingRecord } from '#shared/contract/check-ins'
 
 /** A reading as it was typed, before it is anybody's. */
@@ -42,5 +49,30 @@ export function stampReading(
     testerId: checkIn.testerId,
     instrumentId: instrumentFor(reading.kind, checkIn),
     ...(checkIn.closedAt === null ? {} : { repair: true }),
+  }
+}
+
+/**
+ * A value that was likely meant, as if it had been typed.
+ *
+ * @param value mm, cm or kg
+ * @param standard that of the set in hand
+ */
+export function meantReading(
+  site: SiteId | 'mass',
+  trial: number,
+  value: number,
+  standard: LandmarkStandard,
+): TypedReading {
+  const typedText = String(Number(value.toFixed(3)))
+  if (site === 'mass') {
+    const bare = { kind: 'mass', site: null, standard: null } as const
+    return { ...bare, trial, value, typedUnit: 'kg', typedText }
+  }
+  const fold = isSkinfold(site)
+  return {
+    ...{ site, standard: standardWithin(site, standard), trial, value, typedText },
+    kind: fold ? 'skinfold' : 'girth',
+    typedUnit: fold ? 'mm' : 'cm',
   }
 }

@@ -4,7 +4,6 @@ import {
   compressionDriftsOf,
   findingsOf,
   heightOf,
-  isSkinfold,
   lastValues,
   massOf,
   measuredOf,
@@ -34,7 +33,7 @@ import { followCheckIn } from './live'
 import { theOutbox } from './log'
 import { forgetView, keepView, keptView } from './offline-store'
 import { withOperations, withSiteNotes, type Operation } from './operations'
-import { stampReading, type LocatedReading, type TypedReading } from './stamp'
+import { meantReading, stampReading, type LocatedReading, type TypedReading } from './stamp'
 import { createSession } from './session'
 
 /** This window, so that what it changes twice is no collision with itself. */
@@ -239,16 +238,7 @@ export const useCheckInStore = defineStore('check-in', () => {
         acceptHeight(value)
         continue
       }
-      const kind = site === 'mass' ? 'mass' : isSkinfold(site) ? 'skinfold' : 'girth'
-      record({
-        kind,
-        site: site === 'mass' ? null : site,
-        standard: site === 'mass' ? null : standardWithin(site, protocol.value.standard),
-        trial: trial ?? 1,
-        value,
-        typedUnit: kind === 'skinfold' ? 'mm' : kind === 'girth' ? 'cm' : 'kg',
-        typedText: String(Number(value.toFixed(3))),
-      })
+      record(meantReading(site, trial ?? 1, value, protocol.value.standard))
     }
   }
 

@@ -21,8 +21,11 @@ export interface LocatedValue {
 /** Where and how a value was taken: two values are like for like where these are the same. */
 export type Location = Pick<LocatedValue, 'site' | 'standard' | 'technique'>
 
+/** The same of a reading, which has no site where it is a body mass or a height. */
+type MaybeLocation = Omit<Location, 'site'> & { site: SiteId | null }
+
 /** True where two values are of the same place, found in the same way. */
-export const isSamePlace = (a: Location, b: Location) =>
+export const isSamePlace = (a: MaybeLocation, b: MaybeLocation) =>
   a.site === b.site && a.standard === b.standard && (a.technique ?? null) === (b.technique ?? null)
 
 /**

@@ -1,4 +1,4 @@
-import { type Sex, type SiteId, isSkinfold } from '../anatomy/ids'
+import type { Sex, SiteId } from '../anatomy/ids'
 import type { LocatedValue } from '../anatomy/landmark-standards'
 import { estimate } from './estimate'
 import { type EquationResult, estimateEvery, servedValues } from './every'
@@ -16,9 +16,9 @@ import type {
 import { inputError } from '../errors'
 import { type Outcome, attempt } from '../outcome'
 import { type ProtocolChoice, protocolOf } from '../protocols/in-force'
-import { sitesOf, standardOfSite } from '../protocols/registry'
+import { sitesOf } from '../protocols/registry'
 import type { Protocol } from '../protocols/types'
-import { techniqueOf } from '../protocols/wording'
+import { placeOf } from '../protocols/wording'
 import { type Reading, readingsInForce } from '../readings/reading'
 import type { SiteValue } from '../readings/site-value'
 import { heightTaken, massTaken, siteValuesIn } from '../readings/values'
@@ -59,8 +59,7 @@ export function sheetOf(person: Person, record: CheckInRecord): Sheet {
   const measured = wanted.flatMap((site): LocatedValue[] => {
     const value = sites[site]?.value
     if (value === undefined) return []
-    const standard = isSkinfold(site) ? standardOfSite(protocol, site) : null
-    return [{ site, value, standard, technique: techniqueOf(protocol, site) }]
+    return [{ ...placeOf(protocol, site), value }]
   })
   return {
     protocol,

@@ -1,4 +1,5 @@
 import type { SiteId } from '../anatomy/ids'
+import { isSamePlace } from '../anatomy/landmark-standards'
 import { type Reading, readingsInForce } from '../readings/reading'
 import type { OwnErrors } from './site-error'
 import { temOfPairs } from './technical-error'
@@ -22,9 +23,7 @@ export function ownErrorsOf(checkIns: readonly (readonly Reading[])[]): Record<s
         (other) =>
           other.trial === 2 &&
           other.kind === first.kind &&
-          other.site === site &&
-          other.standard === first.standard &&
-          (other.technique ?? null) === (first.technique ?? null) &&
+          isSamePlace(other, first) &&
           other.testerId === testerId,
       )
       if (second) ((pairs[testerId] ??= {})[site] ??= []).push([first.value, second.value])

@@ -1,6 +1,6 @@
 import { type LandmarkStandard, type SiteId, isSkinfold } from '../anatomy/ids'
 import { girthLandmark } from '../anatomy/girths'
-import { standardWithin } from '../anatomy/landmark-standards'
+import { type Location, standardWithin } from '../anatomy/landmark-standards'
 import { landmarkOf, techniquesOf } from '../anatomy/landmarks'
 import { nameOf } from '../anatomy/names'
 
@@ -36,6 +36,13 @@ export function techniqueOf({ standard, wording }: Worded, site: SiteId): string
   const [usual] = techniquesOf(site, standardWithin(site, standard)!)
   return technique === usual?.name ? null : technique
 }
+
+/** The place that a set means by a site: by its landmark standard, and in its way. */
+export const placeOf = (set: Worded, site: SiteId): Location => ({
+  site,
+  standard: standardWithin(site, set.standard),
+  technique: techniqueOf(set, site),
+})
 
 /** Where a site of a set lies, for somebody standing beside the client: in its own words where it has them. */
 export interface SiteGuide {

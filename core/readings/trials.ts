@@ -1,8 +1,8 @@
 import { type SiteId, isSkinfold } from '../anatomy/ids'
-import { standardOfSite } from '../protocols/registry'
+import { isSamePlace } from '../anatomy/landmark-standards'
 import type { TrialScheme } from '../protocols/trial-scheme'
 import type { Protocol } from '../protocols/types'
-import { techniqueOf } from '../protocols/wording'
+import { placeOf } from '../protocols/wording'
 import { type Reading, readingsInForce } from './reading'
 import { agree } from './site-value'
 
@@ -11,13 +11,6 @@ export const schemeOf = (
   { foldTrials, girthTrials }: Pick<Protocol, 'foldTrials' | 'girthTrials'>,
   site: SiteId,
 ): TrialScheme => (isSkinfold(site) ? foldTrials : girthTrials)
-
-/** True for a reading of a site as a set takes it: by its landmark standard and in its way. */
-function isAsked(reading: Reading, site: SiteId, protocol: Protocol): boolean {
-  if (reading.site !== site) return false
-  if ((reading.technique ?? null) !== techniqueOf(protocol, site)) return false
-  return !isSkinfold(site) || reading.standard === standardOfSite(protocol, site)
-}
 
 /** Trials of one site by trial, in the protocol's standard; a trial not taken yet is undefined. */
 export function trialsOf(
@@ -34,10 +27,11 @@ export function trialsIn(
   site: SiteId,
   protocol: Protocol,
 ): (number | undefined)[] {
+  const place = placeOf(protocol, site)
   const trials: (number | undefined)[] = []
   for (const reading of inForce) {
     // Trial 0 is thrown away.
-    if (reading.trial > 0 && isAsked(reading, site, protocol)) {
+    if (reading.trial > 0 && isSamePlace(reading, place)) {
       trials[reading.trial - 1] = reading.value
     }
   }
@@ -45,12 +39,14 @@ export function trialsIn(
 }
 
 /** The first reading of a site that is taken and thrown away, where the set does so. */
-export const thrownAwayIn = (
+export function thrownAwayIn(
   inForce: readonly Reading[],
   site: SiteId,
   protocol: Protocol,
-): number | undefined =>
-  inForce.find((reading) => reading.trial === 0 && isAsked(reading, site, protocol))?.value
+): number | undefined {
+  const place = placeOf(protocol, site)
+  return inForce.find((reading) => reading.trial === 0 && isSamePlace(reading, place))?.value
+}
 
 /**
  * How far apart the trials of a site are, where they are further than the scheme allows and one more is wanted: the two

@@ -46,6 +46,7 @@ describe('the value of a site', () => {
 
   test('more than three trials, or three by the international rule, give the median', () => {
     expect(siteValue([10, 10.4, 13], twoMm, 'median')!.value).toBe(10.4)
+    expect(siteValue([10, 14, 18], twoMm, 'median')).toMatchObject({ value: 14, flagged: true })
     expect(siteValue([10, 20, 11, 12], twoMm)!.value).toBe(11.5)
   })
 

@@ -85,16 +85,14 @@ const LACKING = {
 } as const
 const lacking = computed(() => {
   if (result.value.ok || result.value.error.problem !== 'missing') return undefined
-  const { input, message } = result.value.error
-  const words = LACKING[input as keyof typeof LACKING]
-  return words && { words, message }
+  return LACKING[result.value.error.input as keyof typeof LACKING]
 })
 const sentence = computed(() => {
   if (!shown.value) {
     const sum = foldSumOf(sheet.value)
     return sum ? `The ${sum.folds.length} folds add up to ${fixed(sum.mm, 1)} mm.` : 'Measured.'
   }
-  if (!result.value.ok) return lacking.value?.words ?? result.value.error.message
+  if (!result.value.ok) return lacking.value ?? result.value.error.message
   const { fatPercent, standardError } = result.value.value
   const about = `About ${fixed(fatPercent, 0)} % fat`
   return standardError === null ? `${about}.` : `${about}, give or take ${fixed(standardError, 1)}.`

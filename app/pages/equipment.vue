@@ -36,6 +36,9 @@ async function save(call: () => Promise<Gym>) {
   const gymNow = await submit(call)
   if (!gymNow) return
   data.value = gymNow
+  leave()
+}
+function leave() {
   editing.value = undefined
   checking.value = undefined
   person.value = undefined
@@ -125,6 +128,23 @@ function savePerson() {
       : callApi(routes.addTester, { body: { ...body, id: newId() } }),
   )
 }
+
+/** What the form over the page is about; one thing at a time. */
+const asked = computed(() => {
+  if (editing.value) {
+    return { title: editing.value.id ? 'Edit' : 'Add', action: 'Keep', keep: saveInstrument }
+  }
+  if (checking.value) {
+    const title = `Check ${checking.value.instrument.name}`
+    return { title, action: 'Keep the check of today', keep: saveCheck }
+  }
+  return (
+    person.value && {
+      title: person.value.id ? 'Edit a tester' : 'Add a tester',
+      ...{ action: 'Keep', keep: savePerson },
+    }
+  )
+})
 </script>
 
 <template>
@@ -138,12 +158,7 @@ function savePerson() {
     <template v-else>
       <InTurn v-for="kind in KINDS" :key="kind.id">
         <section class="pb-6">
-          <h2 class="flex items-end justify-between border-b-2 border-ink pb-1 text-2xl">
-            {{ kind.name }}
-            <button type="button" class="button font-text text-base" @click="edit(kind.id)">
-              Add<span class="sr-only"> to {{ kind.name }}</span>
-            </button>
-          </h2>
+          <ListHead :name="kind.name" :to="`to ${kind.name}`" @add="edit(kind.id)" />
           <ul>
             <li
               v-for="instrument in gym.instruments.filter((i) => i.kind === kind.id)"
@@ -178,16 +193,11 @@ function savePerson() {
       </InTurn>
       <InTurn>
         <section class="pb-6">
-          <h2 class="flex items-end justify-between border-b-2 border-ink pb-1 text-2xl">
-            Testers
-            <button
-              type="button"
-              class="button font-text text-base"
-              @click="person = { name: '', skill: 'trained', retired: false }"
-            >
-              Add<span class="sr-only"> a tester</span>
-            </button>
-          </h2>
+          <ListHead
+            name="Testers"
+            to="a tester"
+            @add="person = { name: '', skill: 'trained', retired: false }"
+          />
           <ul>
             <li
               v-for="coach in gym.testers"
@@ -209,12 +219,15 @@ function savePerson() {
       </InTurn>
     </template>
 
-    <AskDialog
-      :title="editing?.id ? 'Edit' : 'Add'"
-      :open="editing !== undefined"
-      @close="editing = undefined"
+    <AskForm
+      :title="asked?.title ?? ''"
+      :open="asked !== undefined"
+      :trouble
+      :action="asked?.action ?? ''"
+      @close="leave"
+      @keep="asked!.keep()"
     >
-      <form v-if="editing" class="space-y-4" novalidate @submit.prevent="saveInstrument">
+      <template v-if="editing">
         <TextField id="instrument-name" v-model="editing.name" label="Name" maxlength="60" />
         <TextField
           id="graduation"
@@ -236,16 +249,8 @@ function savePerson() {
           inputmode="numeric"
         />
         <TickBox v-model="editing.retired">put away, no longer used</TickBox>
-        <AlertLine :text="trouble" />
-        <button type="submit" class="button button-lead">Keep</button>
-      </form>
-    </AskDialog>
-    <AskDialog
-      :title="`Check ${checking?.instrument.name ?? ''}`"
-      :open="checking !== undefined"
-      @close="checking = undefined"
-    >
-      <form v-if="checking" class="space-y-3" novalidate @submit.prevent="saveCheck">
+      </template>
+      <template v-else-if="checking">
         <p>
           {{
             {
@@ -298,22 +303,12 @@ function savePerson() {
         >
           {{ verdict.passed ? '✓' : '✗' }} {{ verdict.words }}
         </p>
-        <AlertLine :text="trouble" />
-        <button type="submit" class="button button-lead">Keep the check of today</button>
-      </form>
-    </AskDialog>
-    <AskDialog
-      :title="person?.id ? 'Edit a tester' : 'Add a tester'"
-      :open="person !== undefined"
-      @close="person = undefined"
-    >
-      <form v-if="person" class="space-y-4" novalidate @submit.prevent="savePerson">
+      </template>
+      <template v-else-if="person">
         <TextField id="coach-name" v-model="person.name" label="Name" maxlength="60" />
         <ChoiceRow v-model="person.skill" label="Experience" :options="SKILLS" />
         <TickBox v-model="person.retired">no longer measures here</TickBox>
-        <AlertLine :text="trouble" />
-        <button type="submit" class="button button-lead">Keep</button>
-      </form>
-    </AskDialog>
+      </template>
+    </AskForm>
   </main>
 </template>

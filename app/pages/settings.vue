@@ -146,12 +146,7 @@ const retire = (id: string) => take(() => callApi(routes.removeProtocol, { param
       </InTurn>
       <InTurn>
         <section class="space-y-3">
-          <h2 class="flex items-end justify-between border-b-2 border-ink pb-1 text-2xl">
-            Sets of your own
-            <button type="button" class="button font-text text-base" @click="begin()">
-              Add a set
-            </button>
-          </h2>
+          <ListHead name="Sets of your own" add="Add a set" @add="begin()" />
           <ul>
             <li
               v-for="set in gym.ownProtocols"

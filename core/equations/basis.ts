@@ -1,9 +1,12 @@
 import type { KnownGirth, KnownFold } from '../anatomy/ids'
 import { nameOf, namesOf } from '../anatomy/names'
-import type { Basis, Inputs, Term } from './types'
+import type { Basis, Inputs, Term, Variant } from './types'
 import { inputError } from '../errors'
 import { CM_PER_INCH, KG_PER_POUND } from '../units/constants'
 import { fixed } from '../units/format'
+
+/** What an equation asks for besides folds and age: nothing. */
+export const FOLDS_ALONE = { girths: [], needs: [] } satisfies Partial<Variant>
 
 /* What coefficients multiply. Published forms in inches and pounds convert here, so that inputs are always cm and kg. */
 

@@ -1,5 +1,5 @@
 import type { KnownFold } from '../anatomy/ids'
-import { constant, sum, term } from './basis'
+import { constant, FOLDS_ALONE, sum, term } from './basis'
 import type { Equation, Variant } from './types'
 
 const CARTER_SIX: KnownFold[] = [
@@ -11,11 +11,9 @@ const CARTER_SIX: KnownFold[] = [
   'medial_calf',
 ]
 
-const noTape = { girths: [], needs: [] } satisfies Partial<Variant>
-
 function carter(sex: 'male' | 'female', slope: number, intercept: number): Variant {
   return {
-    ...noTape,
+    ...FOLDS_ALONE,
     sex,
     ages: { youngest: 18, oldest: 30 },
     population: 'Olympic athletes',

@@ -1,5 +1,5 @@
 import type { KnownFold } from '../anatomy/ids'
-import { constant, log10Sum, term } from './basis'
+import { constant, FOLDS_ALONE, log10Sum, term } from './basis'
 import type { AgeRow, Equation, Variant } from './types'
 
 /* Coefficients are from memory of the cited paper. */
@@ -15,8 +15,7 @@ const shared = {
   citation: 'Durnin JVGA, Womersley J. Br J Nutr 1974;32:77-97',
   grade: 'A',
   folds: FOLDS,
-  girths: [],
-  needs: [],
+  ...FOLDS_ALONE,
   gives: 'density',
 } satisfies Partial<Variant>
 

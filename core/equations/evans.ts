@@ -1,9 +1,7 @@
 import type { KnownFold } from '../anatomy/ids'
-import { constant, group, male, sum, term } from './basis'
+import { constant, FOLDS_ALONE, group, male, sum, term } from './basis'
 import { SEVEN_FOLDS } from './jackson-pollock'
 import type { Equation, Variant } from './types'
-
-const noTape = { girths: [], needs: [] } satisfies Partial<Variant>
 
 function evans(
   sex: 'male' | 'female',
@@ -11,7 +9,7 @@ function evans(
   [c0, slope, bySex, byGroup]: [number, number, number, number],
 ): Variant {
   return {
-    ...noTape,
+    ...FOLDS_ALONE,
     sex,
     ages: { youngest: 18, oldest: 27 },
     population: 'college athletes, four-compartment model',

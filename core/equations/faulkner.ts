@@ -1,7 +1,5 @@
-import { constant, sum, term } from './basis'
-import type { Equation, Variant } from './types'
-
-const noTape = { girths: [], needs: [] } satisfies Partial<Variant>
+import { constant, FOLDS_ALONE, sum, term } from './basis'
+import type { Equation } from './types'
 
 /** Swimmers. Coefficients are from memory of the cited source. */
 export const faulkner: Equation[] = [
@@ -16,7 +14,7 @@ export const faulkner: Equation[] = [
     ],
     variants: [
       {
-        ...noTape,
+        ...FOLDS_ALONE,
         sex: 'male',
         ages: null,
         population: 'male swimmers',

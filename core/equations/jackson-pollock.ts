@@ -1,5 +1,5 @@
 import { SKINFOLD_IDS, type KnownFold } from '../anatomy/ids'
-import { age, constant, sum, sumSquared, term } from './basis'
+import { age, constant, FOLDS_ALONE, sum, sumSquared, term } from './basis'
 import type { Equation, Term, Variant } from './types'
 
 /*
@@ -49,8 +49,7 @@ function variant(
     ...person,
     gives,
     folds,
-    girths: [],
-    needs: [],
+    ...FOLDS_ALONE,
     terms: quadratic(...coefficients),
     turning: { of: 'sum', at: turnsAt },
     ...details,

@@ -1,5 +1,5 @@
 import type { Sex, KnownFold } from '../anatomy/ids'
-import { constant, foldOf, term } from './basis'
+import { constant, foldOf, FOLDS_ALONE, term } from './basis'
 import type { Equation, Variant } from './types'
 
 function sloan(
@@ -17,8 +17,7 @@ function sloan(
     citation,
     grade: 'B',
     folds: pair.map(([site]) => site),
-    girths: [],
-    needs: [],
+    ...FOLDS_ALONE,
     gives: 'density',
     terms: [term(c0, constant), ...pair.map(([site, slope]) => term(slope, foldOf(site)))],
     standardError: { of: 'density', value: densityError },

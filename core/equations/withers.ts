@@ -1,8 +1,9 @@
 import type { KnownFold } from '../anatomy/ids'
-import { constant, log10Sum, sum, term } from './basis'
-import type { Equation, Variant } from './types'
+import { constant, FOLDS_ALONE, log10Sum, sum, term } from './basis'
+import type { Equation } from './types'
 
-const WITHERS_SEVEN: KnownFold[] = [
+/** By the international standard. */
+export const WITHERS_SEVEN: KnownFold[] = [
   'triceps',
   'subscapular',
   'biceps',
@@ -11,8 +12,6 @@ const WITHERS_SEVEN: KnownFold[] = [
   'front_thigh',
   'medial_calf',
 ]
-
-const noTape = { girths: [], needs: [] } satisfies Partial<Variant>
 
 /** Athletes. Coefficients are from memory of the cited sources. */
 export const withers: Equation[] = [
@@ -24,7 +23,7 @@ export const withers: Equation[] = [
     notes: [],
     variants: [
       {
-        ...noTape,
+        ...FOLDS_ALONE,
         sex: 'male',
         ages: { youngest: 15, oldest: 39 },
         madeOn: 'athletes',
@@ -46,7 +45,7 @@ export const withers: Equation[] = [
     notes: [],
     variants: [
       {
-        ...noTape,
+        ...FOLDS_ALONE,
         sex: 'female',
         ages: { youngest: 11, oldest: 41 },
         madeOn: 'athletes',

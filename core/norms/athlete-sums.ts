@@ -1,5 +1,6 @@
 import type { KnownFold, Sex } from '../anatomy/ids'
 import { type LocatedValue, isSamePlace } from '../anatomy/landmark-standards'
+import { WITHERS_SEVEN } from '../equations/withers'
 
 /*
  * The sum of seven international folds of 102 men and 100 women, athletes of the Australian Institute of Sport: Telford
@@ -8,15 +9,7 @@ import { type LocatedValue, isSamePlace } from '../anatomy/landmark-standards'
  */
 
 /** The folds that the sum is of, by the international standard. */
-export const ATHLETE_FOLDS: readonly KnownFold[] = [
-  'triceps',
-  'subscapular',
-  'biceps',
-  'supraspinale',
-  'abdominal',
-  'front_thigh',
-  'medial_calf',
-]
+export const ATHLETE_FOLDS: readonly KnownFold[] = WITHERS_SEVEN
 
 const STEP = 5
 const FIRST = 5

@@ -52,6 +52,16 @@ export const checkInsJson = (where: SQL, limit: SQL = sql``) =>
     sql`c.measured_on desc, c.started_at desc ${limit}`,
   )
 
+/** Check-ins as they are stored and the heights of whose they are: what `withHeights` puts together. */
+export interface MeasuredRows {
+  checkIns: PlainCheckIn[]
+  heights: HeightOnRecord[]
+}
+
+/** The two as members of an object of JSON. @param where about check-ins called c and @param whereHeights heights called h */
+export const measuredJson = (where: SQL, whereHeights: SQL) =>
+  sql`'checkIns', ${checkInsJson(where)}, 'heights', ${heightsJson(whereHeights)}`
+
 /**
  * The height in force on a day: the latest that is not after it, else the first there is.
  *

@@ -18,7 +18,9 @@ import {
   checkInsJson,
   heightsJson,
   withHeights,
+  measuredJson,
   type HeightOnRecord,
+  type MeasuredRows,
   type PlainCheckIn,
 } from './json'
 
@@ -28,12 +30,9 @@ async function readCheckIns(
   where: SQL,
   whereHeights: SQL,
 ): Promise<CheckInWithReadings[]> {
-  const { checkIns, heights } = await jsonOf<{
-    checkIns: PlainCheckIn[]
-    heights: HeightOnRecord[]
-  }>(
+  const { checkIns, heights } = await jsonOf<MeasuredRows>(
     db,
-    sql`select json_build_object('checkIns', ${checkInsJson(where)}, 'heights', ${heightsJson(whereHeights)})`,
+    sql`select json_build_object(${measuredJson(where, whereHeights)})`,
   )
   return withHeights(checkIns, heights)
 }

@@ -5,11 +5,11 @@ import type { ClientFile, ClientRecord } from '#shared/contract/record'
 import type { Today } from '#shared/contract/today'
 import { auditLogJson } from '../audit/log'
 import {
-  checkInsJson,
   heightsJson,
+  measuredJson,
   withHeights,
   type HeightOnRecord,
-  type PlainCheckIn,
+  type MeasuredRows,
 } from '../check-ins/json'
 import type { Connection } from '../database/driver'
 import { iso, jsonOf, listOf } from '../database/json'
@@ -78,18 +78,13 @@ export const listSiteNotes = (db: Connection, clientId: string): Promise<SiteNot
 /** A client's record with what it is judged by. */
 export async function findRecord(db: Connection, id: string): Promise<ClientRecord> {
   const found = await jsonOf<
-    | (Omit<ClientRecord, 'client' | 'checkIns' | 'planInForce' | 'ownErrors'> & {
-        client: PlainClient | null
-        checkIns: PlainCheckIn[]
-        heights: HeightOnRecord[]
-        plans: ClientRecord['planInForce'][]
-      })
+    | (Omit<ClientRecord, 'client' | 'checkIns' | 'planInForce' | 'ownErrors'> &
+        MeasuredRows & { client: PlainClient | null; plans: ClientRecord['planInForce'][] })
     | null
   >(
     db,
     sql`select json_build_object('client', ${clientJson(id)},
-      'checkIns', ${checkInsJson(sql`c.client_id = ${id} and c.voided_at is null`)},
-      'heights', ${heightsJson(sql`h.client_id = ${id}`)}, 'testers', ${TESTERS},
+      ${measuredJson(sql`c.client_id = ${id} and c.voided_at is null`, sql`h.client_id = ${id}`)}, 'testers', ${TESTERS},
       'instruments', ${instrumentsJson(false)}, 'weighIns', ${weighInsJson(sql`client_id = ${id}`)},
       'notes', ${notesJson(id)}, 'plans', ${plansJson(sql`p.client_id = ${id} and p.replaced_at is null`)},
       'screenedOn', (select s.reviewed_on from screenings s where s.client_id = ${id} order by s.position desc limit 1),

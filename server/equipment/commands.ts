@@ -70,6 +70,8 @@ export async function changeSettings(db: Database, change: SettingsChange): Prom
   await keepInUse(db, change)
 }
 
+type WithoutId<Form> = Omit<Form, 'id'>
+
 /** A form as it is stored: when somebody or something left, in place of whether. */
 const stored = <T extends { retired: boolean }>({ retired, ...form }: T) => ({
   ...form,
@@ -84,7 +86,7 @@ export async function addTester(db: Database, form: TesterForm): Promise<void> {
 export async function changeTester(
   db: Database,
   id: string,
-  form: Omit<TesterForm, 'id'>,
+  form: WithoutId<TesterForm>,
 ): Promise<void> {
   const changed = await db.update(people).set(stored(form)).where(eq(people.id, id)).returning()
   if (changed.length === 0) throw notFound('No such tester.')
@@ -98,13 +100,10 @@ export async function addInstrument(db: Database, form: InstrumentForm): Promise
 export async function changeInstrument(
   db: Database,
   id: string,
-  form: Omit<InstrumentForm, 'id'>,
+  form: WithoutId<InstrumentForm>,
 ): Promise<void> {
-  const changed = await db
-    .update(instruments)
-    .set(stored(form))
-    .where(eq(instruments.id, id))
-    .returning()
+  const mine = eq(instruments.id, id)
+  const changed = await db.update(instruments).set(stored(form)).where(mine).returning()
   if (changed.length === 0) throw notFound('No such instrument.')
 }
 

@@ -14,13 +14,7 @@ import {
 import type { CheckInWithReadings } from '#shared/contract/check-ins'
 import type { Client } from '#shared/contract/clients'
 import type { Board, Leaderboard } from '#shared/contract/leaderboards'
-import {
-  checkInsJson,
-  heightsJson,
-  withHeights,
-  type HeightOnRecord,
-  type PlainCheckIn,
-} from '../check-ins/json'
+import { measuredJson, withHeights, type MeasuredRows } from '../check-ins/json'
 import { clientJson, withLatestHeight, type PlainClient } from '../clients/queries'
 import type { Connection } from '../database/driver'
 import { jsonOf, listOf } from '../database/json'
@@ -48,10 +42,8 @@ export async function leaderboardOr404(db: Connection, id: string): Promise<Lead
 /** Days before the first day of a period in which its first check-in may lie. */
 const EARLY_DAYS = 14
 
-interface Member {
+interface Member extends MeasuredRows {
   client: PlainClient
-  checkIns: PlainCheckIn[]
-  heights: HeightOnRecord[]
   weighIns: WeighIn[]
 }
 
@@ -63,9 +55,11 @@ function findMembers(db: Connection, { id, startsOn, endsOn }: Leaderboard) {
     sql`select json_build_object('testers', ${TESTERS}, 'instruments', ${instrumentsJson(false)},
       'members', ${listOf(
         sql`json_build_object('client', ${clientJson(sql`m.client_id`)},
-          'checkIns', ${checkInsJson(sql`c.client_id = m.client_id and c.closed_at is not null and c.voided_at is null
-            and c.measured_on between ${from}::date and ${endsOn}::date`)},
-          'heights', ${heightsJson(sql`h.client_id = m.client_id`)}, 'weighIns', ${weighInsJson(sql`client_id = m.client_id`)})`,
+          ${measuredJson(
+            sql`c.client_id = m.client_id and c.closed_at is not null and c.voided_at is null
+              and c.measured_on between ${from}::date and ${endsOn}::date`,
+            sql`h.client_id = m.client_id`,
+          )}, 'weighIns', ${weighInsJson(sql`client_id = m.client_id`)})`,
         sql`from leaderboard_members m join clients x on x.id = m.client_id
           where m.leaderboard_id = ${id} and x.archived_at is null`,
         sql`x.name, x.id`,

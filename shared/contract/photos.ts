@@ -29,20 +29,21 @@ export const newPhotoSchema = z.object({
 })
 export type NewPhoto = z.output<typeof newPhotoSchema>
 
+const points = { crown: pointSchema.nullable(), groundPoint: pointSchema.nullable() }
+
 export const photoSchema = z.object({
   id: idSchema,
   view: z.enum(PHOTO_VIEWS),
   takenOn: isoDateSchema,
   width: z.number(),
   height: z.number(),
-  crown: pointSchema.nullable(),
-  groundPoint: pointSchema.nullable(),
+  ...points,
 })
 export type Photo = z.infer<typeof photoSchema>
 
 /** The two points by which pictures are laid over one another. */
 export const photoPointsSchema = z
-  .object({ crown: pointSchema.nullable(), groundPoint: pointSchema.nullable() })
+  .object(points)
   .refine(({ crown, groundPoint }) => !crown || !groundPoint || groundPoint.y - crown.y > 0.05, {
     error: ({ input }) => refusal('Ground point', input, 'a point below the crown'),
     path: ['groundPoint'],

@@ -2,11 +2,14 @@ import { describe, expect, test } from 'vitest'
 import { estimate, KG_PER_POUND } from '#core'
 import { womanFolds } from '../support/woman-row'
 
+/* Printed tables by sum and age, as recalled from memory of their sources; columns: the middles of four age bands. */
+type PrintedTable = [sum: number, ...at25to55: number[]][]
+
 /*
  * Men's fat % by sum of chest + abdominal + thigh and age, Siri, printed with Jackson AS, Pollock ML, Phys Sportsmed
- * 1985;13(5):76-90. Recalled from memory of the source. Row: middle of the 3 mm band; column: middle of the age band.
+ * 1985;13(5):76-90. Row: middle of the 3 mm band.
  */
-const MEN_THREE_FOLDS: [sum: number, ...at25to55: number[]][] = [
+const MEN_THREE_FOLDS: PrintedTable = [
   [9, 1.8, 2.9, 3.9, 5.0],
   [21, 5.7, 6.8, 7.9, 8.9],
   [30, 8.5, 9.6, 10.7, 11.8],
@@ -18,22 +21,8 @@ const MEN_THREE_FOLDS: [sum: number, ...at25to55: number[]][] = [
   [126, 33.3, 34.5, 35.8, 37.0],
 ]
 
-describe('the printed table of the three-fold equation for men', () => {
-  test.each(MEN_THREE_FOLDS)('sum %f mm', (sum, ...printed) => {
-    const third = sum / 3
-    const folds = { chest: third, abdominal: third, thigh: third }
-    printed.forEach((fat, column) => {
-      const subject = { sex: 'male', ageYears: 25 + 10 * column } as const
-      const { fatPercent } = estimate('jackson-pollock-3', subject, folds)
-      expect(Math.abs(fatPercent - fat)).toBeLessThanOrEqual(0.1)
-    })
-  })
-})
-
-/*
- * Women's fat % by sum of triceps + abdominal + suprailiac and age, same paper: the direct form. Recalled from memory.
- */
-const WOMEN_THREE_FOLDS: [sum: number, ...at25to55: number[]][] = [
+/* Women's fat % by sum of triceps + abdominal + suprailiac and age, same paper: the direct form. */
+const WOMEN_THREE_FOLDS: PrintedTable = [
   [10, 9.0, 9.4, 9.7, 10.1],
   [30, 16.4, 16.8, 17.1, 17.5],
   [50, 22.9, 23.3, 23.7, 24.0],
@@ -42,17 +31,36 @@ const WOMEN_THREE_FOLDS: [sum: number, ...at25to55: number[]][] = [
   [110, 37.1, 37.5, 37.9, 38.2],
 ]
 
-describe('the printed table of the direct three-fold equation for women', () => {
-  test.each(WOMEN_THREE_FOLDS)('sum %f mm', (sum, ...printed) => {
-    const third = sum / 3
-    const folds = { triceps: third, abdominal: third, suprailiac: third }
+/* How far a cell may be off: the women's are right to the last printed digit. */
+describe.each([
+  {
+    ...{ id: 'jackson-pollock-3', sex: 'male' as const, table: MEN_THREE_FOLDS, within: 0.1 },
+    folds: ['chest', 'abdominal', 'thigh'],
+  },
+  {
+    ...{
+      id: 'jackson-pollock-3-direct',
+      sex: 'female' as const,
+      table: WOMEN_THREE_FOLDS,
+      within: 0,
+    },
+    folds: ['triceps', 'abdominal', 'suprailiac'],
+  },
+])('the printed table of $id, $sex', ({ id, sex, table, within, folds }) => {
+  test.each(table)('sum %f mm', (sum, ...printed) => {
+    const values = Object.fromEntries(folds.map((site) => [site, sum / 3]))
     printed.forEach((fat, column) => {
-      const subject = { sex: 'female', ageYears: 25 + 10 * column } as const
-      const { fatPercent, conversion } = estimate('jackson-pollock-3-direct', subject, folds)
-      expect(conversion).toBe('direct')
-      expect(Math.abs(Math.round(fatPercent * 10) / 10 - fat)).toBeLessThan(0.0501)
+      const { fatPercent } = estimate(id, { sex, ageYears: 25 + 10 * column }, values)
+      const shown = within ? fatPercent : Math.round(fatPercent * 10) / 10
+      expect(Math.abs(shown - fat)).toBeLessThanOrEqual(within + 1e-4)
     })
   })
+})
+
+test('the direct form goes by no density', () => {
+  const folds = { triceps: 10, abdominal: 10, suprailiac: 10 }
+  const subject = { sex: 'female', ageYears: 25 } as const
+  expect(estimate('jackson-pollock-3-direct', subject, folds).conversion).toBe('direct')
 })
 
 describe('worked values of seven folds (common practice, no source)', () => {

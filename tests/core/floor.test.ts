@@ -19,11 +19,10 @@ import {
   recommend,
   SCREENING_QUESTIONS,
   type Conditions,
-  type OwnProtocol,
   type Reading,
   type ScreeningFlag,
-  usualRules,
 } from '#core'
+import { own } from './own-set'
 
 describe('conditions', () => {
   const chosen = fc.record(
@@ -155,19 +154,12 @@ describe('the protocol of a check-in', () => {
   })
 
   test('is the coach’s own definition where it carries one', () => {
-    const own: OwnProtocol = {
-      id: 'own-boat',
-      name: 'Boat',
-      standard: 'us',
-      folds: ['thigh', 'triceps', 'suprailiac'],
-      girths: [],
-      ...usualRules('us'),
-    }
+    const boat = own({ id: 'own-boat', folds: ['thigh', 'triceps', 'suprailiac'], girths: [] })
     const tolerance = { kind: 'mm', value: 0.5 } as const
-    const made = protocolOf({ protocolId: 'own-boat', ownProtocol: own, tolerance })
+    const made = protocolOf({ protocolId: 'own-boat', ownProtocol: boat, tolerance })
     // The gym's tolerance is for named sets.
-    expect(made.foldTrials).toEqual(own.foldTrials)
-    expect(made.folds.female).toEqual(own.folds)
+    expect(made.foldTrials).toEqual(boat.foldTrials)
+    expect(made.folds.female).toEqual(boat.folds)
     expect(made.equations.female).toContain('jackson-pollock-3')
     expect(() => protocolOf({ protocolId: 'own-boat' })).toThrow(/own-boat/)
   })

@@ -37,8 +37,7 @@ test('eight folds and girths, sums first: each fold, the whole sum and the equat
   await flow.openFolds(page, server, id)
   for (const value of [...AFTER, ...AFTER]) await enter(page, value)
   for (const value of ['75.5', '75.5']) await enter(page, value)
-  await enter(page, '61.5')
-  await flow.toResult(page)
+  await flow.weighIn(page, '61.5')
 
   await waitForText(page, 'Sum of 8 folds')
   expect(await textOf(page, 'sum')).toBe('86.0 mm')
@@ -81,8 +80,7 @@ test('another set than last time: the folds in common are compared, and named', 
   const three = await flow.startCheckIn(server, clientId, 0, { protocolId: 'three-fold' })
   await flow.openFolds(page, server, three.id)
   for (const value of [14, 13, 22, 14, 13, 22]) await enter(page, value)
-  await enter(page, '60.5')
-  await flow.toResult(page)
+  await flow.weighIn(page, '60.5')
   // Last time triceps 17, suprailiac 16 and thigh 26 among seven.
   expect(await textOf(page, 'sum')).toBe('49.0 mm')
   expect(await textOf(page, 'sum-change')).toBe('−10.0 mm')
@@ -122,6 +120,13 @@ describe('the quick estimate, by the keyboard through', () => {
     }
     throw new Error(`Enter does not reach ${id}.`)
   }
+  /** The bench with somebody's sex and age, by the age's Enter. */
+  const person = async (sex: string, age: number, more?: Record<string, string>) => {
+    await bench(more)
+    await press(page, sex)
+    await page.focus('#age')
+    await enter(page, age)
+  }
   const shows = async (mark: string, text: string) => {
     await page.waitForFunction(
       (id, wanted) => document.querySelector(`[data-test="${id}"]`)?.textContent?.includes(wanted),
@@ -132,10 +137,7 @@ describe('the quick estimate, by the keyboard through', () => {
   }
 
   test('seven folds, sum and age known, by chart', async () => {
-    await bench()
-    await press(page, 'male')
-    await page.focus('#age')
-    await enter(page, 34)
+    await person('male', 34)
     await skipTo('sum')
     await page.keyboard.type('43')
     // The sheet of the trade (common practice, no source): 34 years, 43 mm on seven folds.
@@ -155,10 +157,7 @@ describe('the quick estimate, by the keyboard through', () => {
   })
 
   test('folds read in fractions of inches, and readings as 12/13', async () => {
-    await bench()
-    await press(page, 'male')
-    await page.focus('#age')
-    await enter(page, 40)
+    await person('male', 40)
     await skipTo('chest')
     await enter(page, '12/13')
     await skipTo('abdominal')
@@ -328,9 +327,7 @@ test('a weekly sheet at home with tape and weight: the navel, seven days one wee
   await page.keyboard.press('r')
   await enter(page, '30 1/4')
   await enter(page, '38 3/4')
-  await waitForFocus(page, 'mass')
-  await enter(page, '136.2')
-  await flow.toResult(page)
+  await flow.weighIn(page, '136.2')
   expect(await textOf(page, 'abdomen')).toBe('30 1/4 in')
   expect(await textOf(page, 'abdomen-change')).toBe('−1/4 in')
   // The indices are there without an equation, with the waist they are made of.
@@ -413,13 +410,7 @@ async function typedOf(id: string) {
 
 test('one fold at a time, read at the click until two agree, the first thrown away', async () => {
   const { id: clientId } = await flow.addClient(server, 'Ona Onefold')
-  await visit(page, `${server.url}/settings`)
-  await press(page, 'Add a set')
-  await page.waitForSelector('#own-start')
-  await page.select('#own-start', 'three-fold')
-  await page.waitForFunction(
-    () => document.querySelector<HTMLInputElement>('#own-name')?.value === 'Three folds, my way',
-  )
+  await flow.beginOwnSet(page, server, 'three-fold')
   await press(page, 'one site at a time')
   await page.select('#own-folds-most', '5')
   await page.click('#own-folds-tolerance', { count: 3 })
@@ -445,9 +436,7 @@ test('one fold at a time, read at the click until two agree, the first thrown aw
   for (const value of ['13', '11', '11.5']) await enter(page, value)
   expect(await textOf(page, 'site')).toBe('Thigh')
   for (const value of ['30', '26', '24', '22', '28', '25']) await enter(page, value)
-  await waitForFocus(page, 'mass')
-  await enter(page, '60 kg')
-  await flow.toResult(page)
+  await flow.weighIn(page, '60 kg')
   expect(await textOf(page, 'triceps')).toBe('14.8 mm')
   expect(await textOf(page, 'suprailiac')).toBe('11.3 mm')
   // 22, 24, 25, 26 and 28: two pairs are equally close, so the median, and it is said.
@@ -466,13 +455,7 @@ test('sites in the coach’s own words, and a thigh that the client holds up, st
   await flow.closeWithSheet(server, plain, {
     ...{ folds: BEFORE, sites: EIGHT, standard: 'int', rounds: 2 },
   })
-  await visit(page, `${server.url}/settings`)
-  await press(page, 'Add a set')
-  await page.waitForSelector('#own-start')
-  await page.select('#own-start', 'eight-fold-int')
-  await page.waitForFunction(
-    () => document.querySelector<HTMLSelectElement>('#own-folds-count')?.value === '2',
-  )
+  await flow.beginOwnSet(page, server, 'eight-fold-int')
   await page.select('#own-folds-count', '1')
   await page.select('#own-folds-most', '1')
   // Typed over what is there: the name of the set that it was copied from.
@@ -509,9 +492,7 @@ test('sites in the coach’s own words, and a thigh that the client holds up, st
   await enter(page, '9')
   await waitForText(page, 'Level with the last rib.')
   for (const value of ['74', '74']) await enter(page, value)
-  await waitForFocus(page, 'mass')
-  await enter(page, '61.5 kg')
-  await flow.toResult(page)
+  await flow.weighIn(page, '61.5 kg')
   await waitForText(page, 'Front thigh: supported')
   await waitForText(page, 'Side of the abdomen')
   // Seven folds are the same in the same way; the thigh and the calf of one's own are not.
@@ -539,9 +520,7 @@ test('nine folds with the lower back, a weekly score and the sum of all nine', a
   // 108 mm last week; a millimetre less at each of eight, and the lower back as it was: 100 mm.
   const now = nine.map((site) => (site === 'lower_back' ? 12 : 11))
   for (const value of [...now, ...now]) await enter(page, value)
-  await waitForFocus(page, 'mass')
-  await enter(page, '130 lb')
-  await flow.toResult(page)
+  await flow.weighIn(page, '130 lb')
   await waitForText(page, 'Sum of 9 folds')
   expect(await textOf(page, 'sum')).toBe('100.0 mm')
   expect(await textOf(page, 'sum-change')).toBe('−8.0 mm')
@@ -577,8 +556,7 @@ test('somebody one knows little of: no height, no birth date; then the year is e
   await waitForText(page, 'Three readings are averaged')
   await waitForFocus(page, 'mass')
   await page.keyboard.press('Enter')
-  await enter(page, '61 kg')
-  await flow.toResult(page)
+  await flow.weighIn(page, '61 kg')
   expect(await textOf(page, 'sentence')).toBe(
     'No fat % without an age. The year of birth is enough.',
   )

@@ -139,8 +139,7 @@ test('height is the mean of three readings, and counts from its day on', async (
   for (const value of ['168.4', '168,9 cm', '168.6']) await enter(page, value)
   await waitForText(page, 'height 168.6 cm, mean of 3')
   await page.keyboard.press('d')
-  await enter(page, '61.8')
-  await flow.toResult(page)
+  await flow.weighIn(page, '61.8')
   // Only when all is stored: the result comes up before the answer of the server.
   expect((await flow.stored(page, server, id)).massDry).toBe(true)
   const { earlier, client } = await view(id)
@@ -184,9 +183,7 @@ test('eight folds twice, one third trial and girths: the digits, an Enter each, 
   expect(await textOf(page, 'site')).toBe('Abdominal')
   await enter(page, '16')
   for (const value of GIRTHS) await enter(page, value)
-  await waitForFocus(page, 'mass')
-  await enter(page, '63.4')
-  await flow.toResult(page)
+  await flow.weighIn(page, '63.4')
   const typed = [...EIGHT, ...EIGHT_AGAIN, '16', ...GIRTHS, '63.4']
   // Ready, Landmarks and Read-back take one Enter each; the other stages none of their own.
   const wanted = typed.join('').length + typed.length + 3
@@ -345,8 +342,7 @@ test('a client who sees sums and girths only meets no percentage and no class na
   await flow.openFolds(page, server, id)
   for (const value of [...NOW, ...NOW]) await enter(page, value)
   const noLevels = async () => expect(await bodyText()).not.toMatch(/%|\bfat\b|athletes|fitness/i)
-  await enter(page, '61.5')
-  await flow.toResult(page)
+  await flow.weighIn(page, '61.5')
   await waitForText(page, 'The 7 folds add up to 108.5 mm.')
   await noLevels()
   await press(page, 'for Nora')
@@ -365,8 +361,7 @@ test('the client’s picture says what changed in calm words', async () => {
   await flow.openFolds(page, server, id)
   const half = SEVEN_FOLDS.map((_, i) => Math.round(NOW[i]! * 0.8 * 2) / 2)
   for (const value of [...half, ...half]) await enter(page, value)
-  await enter(page, '60')
-  await flow.toResult(page)
+  await flow.weighIn(page, '60')
   await press(page, 'for Pia')
   expect(await textOf(page, 'client-picture')).toMatch(/mm less than on \d+ \w+\./)
   expect(await textOf(page, 'client-picture')).toMatch(/about \d+ %, give or take/)
@@ -393,8 +388,7 @@ describe('repairing the record', () => {
     await waitForText(page, 'From a paper sheet of')
     await flow.begin(page)
     for (const value of [...NOW, ...NOW]) await enter(page, value)
-    await enter(page, '64')
-    await flow.toResult(page)
+    await flow.weighIn(page, '64')
     await page.keyboard.press('Enter')
     await waitForText(page, 'Next check-in from')
     const { checkIns } = await flow.recordOf(server, clientId)
@@ -501,9 +495,7 @@ describe('tables, bench and settings', () => {
 
   test('an own set is made, refused with words, and measured by', async () => {
     const { id: clientId } = await flow.addClient(server, 'Oda Own')
-    await visit(page, `${server.url}/settings`)
-    await press(page, 'Add a set')
-    await page.waitForSelector('#own-name')
+    await flow.beginOwnSet(page, server)
     await page.type('#own-name', 'Boat day')
     await press(page, 'Keep the set')
     await waitForText(page, 'Own protocol, sites: is missing')
@@ -515,8 +507,7 @@ describe('tables, bench and settings', () => {
     await flow.openFolds(page, server, id)
     expect(await textOf(page, 'site')).toBe('Thigh')
     for (const value of [25, 16, 14, 25, 16, 14]) await enter(page, value)
-    await enter(page, '60')
-    await flow.toResult(page)
+    await flow.weighIn(page, '60')
     await waitForText(page, 'Jackson-Pollock, three folds')
   })
 

@@ -125,90 +125,83 @@ const timeOf = (instant: string) =>
           : `${toLookAt} ${toLookAt === 1 ? 'thing' : 'things'} to look at before closing.`
       }}
     </h2>
-    <ScrollBox label="Sheet">
-      <table class="w-full border-collapse text-left">
-        <caption class="sr-only">
-          The whole sheet against last time
-        </caption>
-        <template v-for="part in parts" :key="part.name">
-          <thead>
-            <tr class="border-b-2 border-ink text-faded">
-              <th scope="col" class="py-1 font-normal">{{ part.name }}, {{ part.unit }}</th>
-              <!-- On a phone there is no room for it beside a third trial; the change says it. -->
-              <th
-                scope="col"
-                class="px-1 text-right font-normal sm:px-2"
+    <ScrollTable label="Sheet" caption="The whole sheet against last time" class="w-full">
+      <template v-for="part in parts" :key="part.name">
+        <thead>
+          <tr class="border-b-2 border-ink text-faded">
+            <th scope="col" class="py-1 font-normal">{{ part.name }}, {{ part.unit }}</th>
+            <!-- On a phone there is no room for it beside a third trial; the change says it. -->
+            <th
+              scope="col"
+              class="px-1 text-right font-normal sm:px-2"
+              :class="{ 'max-sm:hidden': part.rounds.length > 2 }"
+            >
+              last
+            </th>
+            <th
+              v-for="trial in part.rounds"
+              :key="trial"
+              scope="col"
+              class="px-1 text-right font-normal sm:px-2"
+            >
+              {{ trial }}
+            </th>
+            <th scope="col" class="px-1 text-right font-normal sm:px-2">value</th>
+            <th scope="col" class="px-1 text-right font-normal sm:px-2">change</th>
+            <th scope="col" class="px-2 font-normal max-sm:hidden">look at</th>
+          </tr>
+        </thead>
+        <tbody>
+          <template v-for="row in part.rows" :key="row.site">
+            <tr class="border-line sm:border-b" :class="{ 'max-sm:border-b': !relocation(row) }">
+              <th scope="row" class="py-1 pr-1 sm:pr-2">{{ row.name }}</th>
+              <td
+                class="figure px-1 text-right text-[21px] text-faded sm:px-2"
                 :class="{ 'max-sm:hidden': part.rounds.length > 2 }"
               >
-                last
-              </th>
-              <th
-                v-for="trial in part.rounds"
-                :key="trial"
-                scope="col"
-                class="px-1 text-right font-normal sm:px-2"
-              >
-                {{ trial }}
-              </th>
-              <th scope="col" class="px-1 text-right font-normal sm:px-2">value</th>
-              <th scope="col" class="px-1 text-right font-normal sm:px-2">change</th>
-              <th scope="col" class="px-2 font-normal max-sm:hidden">look at</th>
-            </tr>
-          </thead>
-          <tbody>
-            <template v-for="row in part.rows" :key="row.site">
-              <tr class="border-line sm:border-b" :class="{ 'max-sm:border-b': !relocation(row) }">
-                <th scope="row" class="py-1 pr-1 sm:pr-2">{{ row.name }}</th>
-                <td
-                  class="figure px-1 text-right text-[21px] text-faded sm:px-2"
-                  :class="{ 'max-sm:hidden': part.rounds.length > 2 }"
+                {{ part.show(row.last) }}
+              </td>
+              <td v-for="trial in part.rounds" :key="trial" class="text-right">
+                <form v-if="isOpen(row.site, trial)" novalidate @submit.prevent="correct">
+                  <label for="correction" class="sr-only">{{ row.name }}, trial {{ trial }}</label>
+                  <input
+                    id="correction"
+                    v-model="text"
+                    class="figure h-11 w-20 border-2 border-leaf bg-white px-1 text-right text-[21px]"
+                    inputmode="decimal"
+                    autocomplete="off"
+                    :placeholder="part.show(row.trials[trial - 1])"
+                    aria-describedby="correction-problem"
+                    @keydown.esc="stop"
+                  />
+                </form>
+                <button
+                  v-else-if="row.trials[trial - 1] !== undefined"
+                  type="button"
+                  class="figure min-h-11 min-w-11 px-1 text-right sm:min-w-12 sm:px-2 text-[21px] underline decoration-line decoration-dotted underline-offset-4"
+                  @click="edit(row.site, trial)"
                 >
-                  {{ part.show(row.last) }}
-                </td>
-                <td v-for="trial in part.rounds" :key="trial" class="text-right">
-                  <form v-if="isOpen(row.site, trial)" novalidate @submit.prevent="correct">
-                    <label for="correction" class="sr-only"
-                      >{{ row.name }}, trial {{ trial }}</label
-                    >
-                    <input
-                      id="correction"
-                      v-model="text"
-                      class="figure h-11 w-20 border-2 border-leaf bg-white px-1 text-right text-[21px]"
-                      inputmode="decimal"
-                      autocomplete="off"
-                      :placeholder="part.show(row.trials[trial - 1])"
-                      aria-describedby="correction-problem"
-                      @keydown.esc="stop"
-                    />
-                  </form>
-                  <button
-                    v-else-if="row.trials[trial - 1] !== undefined"
-                    type="button"
-                    class="figure min-h-11 min-w-11 px-1 text-right sm:min-w-12 sm:px-2 text-[21px] underline decoration-line decoration-dotted underline-offset-4"
-                    @click="edit(row.site, trial)"
-                  >
-                    <span class="sr-only">Correct {{ row.name }}, trial {{ trial }}: </span>
-                    {{ part.show(row.trials[trial - 1]) }}
-                  </button>
-                </td>
-                <td class="figure px-1 text-right text-[21px] sm:px-2">
-                  {{ part.show(valueOf(row)) }}
-                </td>
-                <td class="figure px-1 text-right text-[21px] sm:px-2">{{ changeOf(row) }}</td>
-                <td class="max-w-64 min-w-32 px-2 text-clay max-sm:hidden">
-                  {{ relocation(row) }}
-                </td>
-              </tr>
-              <tr v-if="relocation(row)" class="border-b border-line sm:hidden">
-                <td :colspan="4 + part.rounds.length" class="pb-2 leading-snug text-clay">
-                  {{ relocation(row) }}
-                </td>
-              </tr>
-            </template>
-          </tbody>
-        </template>
-      </table>
-    </ScrollBox>
+                  <span class="sr-only">Correct {{ row.name }}, trial {{ trial }}: </span>
+                  {{ part.show(row.trials[trial - 1]) }}
+                </button>
+              </td>
+              <td class="figure px-1 text-right text-[21px] sm:px-2">
+                {{ part.show(valueOf(row)) }}
+              </td>
+              <td class="figure px-1 text-right text-[21px] sm:px-2">{{ changeOf(row) }}</td>
+              <td class="max-w-64 min-w-32 px-2 text-clay max-sm:hidden">
+                {{ relocation(row) }}
+              </td>
+            </tr>
+            <tr v-if="relocation(row)" class="border-b border-line sm:hidden">
+              <td :colspan="4 + part.rounds.length" class="pb-2 leading-snug text-clay">
+                {{ relocation(row) }}
+              </td>
+            </tr>
+          </template>
+        </tbody>
+      </template>
+    </ScrollTable>
     <p v-if="problem" id="correction-problem" role="alert" class="pt-3 font-bold text-clay">
       {{ problem }}
     </p>

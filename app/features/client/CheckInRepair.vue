@@ -57,32 +57,27 @@ function go() {
       <button type="button" class="button" @click="ask('void')">Void…</button>
     </template>
     <AlertLine v-if="!asking" :text="trouble" />
-    <AskDialog
+    <AskForm
       :title="`${asking === 'void' ? 'Void' : 'Move'} the check-in of ${formatDate(checkIn.measuredOn, true)}`"
       :open="asking !== undefined"
+      :trouble
+      :busy
+      :action="asking === 'void' ? 'Void it' : 'Move it'"
+      leave="Leave it"
       @close="asking = undefined"
+      @keep="go"
     >
-      <form class="space-y-4" @submit.prevent="go">
-        <p v-if="asking === 'void'">
-          It leaves the ledger and the curves; it stays on record with the reason and can be
-          restored.
-        </p>
-        <FieldRow v-else id="move-to" label="To">
-          <select id="move-to" v-model="target" class="field">
-            <option v-for="other in others" :key="other.id" :value="other.id">
-              {{ other.name }}
-            </option>
-          </select>
-        </FieldRow>
-        <TextField id="reason" v-model="reason" label="Reason" maxlength="200" />
-        <AlertLine :text="trouble" />
-        <div class="flex gap-3">
-          <button type="submit" class="button button-lead" :disabled="busy">
-            {{ asking === 'void' ? 'Void it' : 'Move it' }}
-          </button>
-          <button type="button" class="button" @click="asking = undefined">Leave it</button>
-        </div>
-      </form>
-    </AskDialog>
+      <p v-if="asking === 'void'">
+        It leaves the ledger and the curves; it stays on record with the reason and can be restored.
+      </p>
+      <FieldRow v-else id="move-to" label="To">
+        <select id="move-to" v-model="target" class="field">
+          <option v-for="other in others" :key="other.id" :value="other.id">
+            {{ other.name }}
+          </option>
+        </select>
+      </FieldRow>
+      <TextField id="reason" v-model="reason" label="Reason" maxlength="200" />
+    </AskForm>
   </div>
 </template>

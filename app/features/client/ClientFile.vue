@@ -157,20 +157,20 @@ const instant = (at: string) =>
       </section>
     </div>
   </div>
-  <AskDialog :title="`Erase ${client.name} for good?`" :open="erasing" @close="erasing = false">
-    <form class="space-y-4" @submit.prevent="erase">
-      <p>
-        Every check-in, reading, mark and note of {{ client.name }} is deleted. This cannot be
-        undone. Type the name to go on.
-      </p>
-      <TextField id="erase-name" v-model="erasedName" label="Name" />
-      <AlertLine :text="erasure.trouble.value" />
-      <div class="flex gap-3">
-        <button type="submit" class="button border-clay! bg-clay! text-white!">
-          Erase for good
-        </button>
-        <button type="button" class="button" @click="erasing = false">Keep</button>
-      </div>
-    </form>
-  </AskDialog>
+  <AskForm
+    :title="`Erase ${client.name} for good?`"
+    :open="erasing"
+    :trouble="erasure.trouble.value"
+    action="Erase for good"
+    grave
+    leave="Keep"
+    @close="erasing = false"
+    @keep="erase"
+  >
+    <p>
+      Every check-in, reading, mark and note of {{ client.name }} is deleted. This cannot be undone.
+      Type the name to go on.
+    </p>
+    <TextField id="erase-name" v-model="erasedName" label="Name" />
+  </AskForm>
 </template>

@@ -37,7 +37,6 @@ onMounted(() =>
 )
 
 const resultOf = (id: string) => `/clients/${props.view.client.id}/check-ins/${id}`
-const labelStyle = { width: `${LABEL_WIDTH}px` }
 const cellStyle = { width: `${COLUMN_WIDTH}px` }
 </script>
 
@@ -76,15 +75,10 @@ const cellStyle = { width: `${COLUMN_WIDTH}px` }
           <InTurn>
             <thead class="block" role="rowgroup">
               <tr class="flex border-b-2 border-ink text-faded" role="row">
-                <th
-                  role="columnheader"
-                  class="sticky left-0 z-10 shrink-0 bg-chalk py-1 text-left font-normal"
-                  :style="labelStyle"
-                >
+                <LedgerLabel role="columnheader" class="py-1 font-normal" :before>
                   <!-- Girths have their unit in their own line. -->
                   {{ sites.some(isSkinfold) ? 'mm' : '' }}
-                </th>
-                <td role="presentation" class="shrink-0" :style="before" />
+                </LedgerLabel>
                 <th
                   v-for="{ id, index, day, year, role: part } in drawn"
                   :key="id"
@@ -117,14 +111,9 @@ const cellStyle = { width: `${COLUMN_WIDTH}px` }
                 role="row"
                 :class="line.strong ? 'border-y-2 border-ink' : 'border-b border-line'"
               >
-                <th
-                  role="rowheader"
-                  class="sticky left-0 z-10 shrink-0 flex items-center bg-chalk py-0.5 pr-2 text-left leading-tight"
-                  :style="labelStyle"
-                >
+                <LedgerLabel role="rowheader" class="py-0.5 pr-2" :before>
                   {{ line.label }}
-                </th>
-                <td role="presentation" class="shrink-0" :style="before" />
+                </LedgerLabel>
                 <LedgerCells
                   v-for="{ block, columns: cells } in blocks"
                   :key="block"
@@ -135,14 +124,9 @@ const cellStyle = { width: `${COLUMN_WIDTH}px` }
                 />
               </tr>
               <tr class="flex" role="row">
-                <th
-                  role="rowheader"
-                  class="sticky left-0 z-10 shrink-0 flex items-center bg-chalk text-left font-normal text-faded"
-                  :style="labelStyle"
-                >
+                <LedgerLabel role="rowheader" class="font-normal text-faded" :before>
                   Whole result
-                </th>
-                <td role="presentation" class="shrink-0" :style="before" />
+                </LedgerLabel>
                 <td
                   v-for="{ id, index, longDate } in drawn"
                   :key="id"

@@ -85,30 +85,30 @@ const rows = computed(() => {
 </script>
 
 <template>
-  <ScrollBox label="What changed and how sure">
-    <table class="w-full max-w-4xl border-collapse text-left" data-test="verdicts">
-      <caption class="sr-only">
-        What changed, with its interval and how sure it is
-      </caption>
-      <TableHead :columns="['change', '95% range', 'detectable from']" last="verdict" wide />
-      <tbody>
-        <tr v-for="row in rows" :key="row.id" class="border-b border-line">
-          <th scope="row" class="max-w-72 py-1 pr-3">{{ row.label }}</th>
-          <td class="figure pl-6 text-right text-[24px] whitespace-nowrap">
-            {{ signed(row.scale(row.verdict.change), 1) }} {{ row.unit }}
-          </td>
-          <td class="figure pl-6 text-right text-[19px] whitespace-nowrap text-faded">
-            {{ signed(row.scale(row.verdict.interval[0]), 1) }} to
-            {{ signed(row.scale(row.verdict.interval[1]), 1) }}
-          </td>
-          <td class="figure pl-6 text-right text-[19px] text-faded">
-            {{ fixed(row.scale(row.verdict.minimalDetectableChange), 1) }}
-          </td>
-          <td class="pl-6" :data-test="`${row.id}-verdict`">
-            <VerdictMark :verdict="row.verdict" />
-          </td>
-        </tr>
-      </tbody>
-    </table>
-  </ScrollBox>
+  <ScrollTable
+    label="What changed and how sure"
+    caption="What changed, with its interval and how sure it is"
+    class="w-full max-w-4xl"
+    data-test="verdicts"
+  >
+    <TableHead :columns="['change', '95% range', 'detectable from']" last="verdict" wide />
+    <tbody>
+      <tr v-for="row in rows" :key="row.id" class="border-b border-line">
+        <th scope="row" class="max-w-72 py-1 pr-3">{{ row.label }}</th>
+        <td class="figure pl-6 text-right text-[24px] whitespace-nowrap">
+          {{ signed(row.scale(row.verdict.change), 1) }} {{ row.unit }}
+        </td>
+        <td class="figure pl-6 text-right text-[19px] whitespace-nowrap text-faded">
+          {{ signed(row.scale(row.verdict.interval[0]), 1) }} to
+          {{ signed(row.scale(row.verdict.interval[1]), 1) }}
+        </td>
+        <td class="figure pl-6 text-right text-[19px] text-faded">
+          {{ fixed(row.scale(row.verdict.minimalDetectableChange), 1) }}
+        </td>
+        <td class="pl-6" :data-test="`${row.id}-verdict`">
+          <VerdictMark :verdict="row.verdict" />
+        </td>
+      </tr>
+    </tbody>
+  </ScrollTable>
 </template>

@@ -140,31 +140,29 @@ const FIELDS: { id: Nutrient; label: string; hint?: string }[] = [
         <p v-for="conflict in plan.value.conflicts" :key="conflict" class="caution">
           {{ conflict }}
         </p>
-        <ScrollBox label="Nutrients">
-          <table class="w-full max-w-3xl border-collapse text-left" data-test="nutrients">
-            <TableHead :columns="['g', 'kcal', '% of energy', 'g/kg', 'g/kg lean']" />
-            <tbody>
-              <tr v-for="row in rows" :key="row.name" class="border-b border-line">
-                <th scope="row" class="py-1">{{ row.name }}</th>
-                <td class="figure text-right text-[24px]">{{ fixed(row.grams, 0) }}</td>
-                <td class="figure text-right text-[20px]">{{ row.kcal }}</td>
-                <td class="figure text-right text-[20px]">{{ row.percent }}</td>
-                <td class="figure text-right text-[20px]">{{ row.perKg }}</td>
-                <td class="figure text-right text-[20px]">{{ row.perLeanKg }}</td>
-              </tr>
-            </tbody>
-            <tfoot>
-              <tr class="border-t-2 border-ink">
-                <th scope="row">together</th>
-                <td />
-                <td class="figure text-right text-[20px]">{{ together('kcal') }}</td>
-                <td class="figure text-right text-[20px]">{{ together('percent') }}</td>
-                <td />
-                <td />
-              </tr>
-            </tfoot>
-          </table>
-        </ScrollBox>
+        <ScrollTable label="Nutrients" class="w-full max-w-3xl" data-test="nutrients">
+          <TableHead :columns="['g', 'kcal', '% of energy', 'g/kg', 'g/kg lean']" />
+          <tbody>
+            <tr v-for="row in rows" :key="row.name" class="border-b border-line">
+              <th scope="row" class="py-1">{{ row.name }}</th>
+              <td class="figure text-right text-[24px]">{{ fixed(row.grams, 0) }}</td>
+              <td class="figure text-right text-[20px]">{{ row.kcal }}</td>
+              <td class="figure text-right text-[20px]">{{ row.percent }}</td>
+              <td class="figure text-right text-[20px]">{{ row.perKg }}</td>
+              <td class="figure text-right text-[20px]">{{ row.perLeanKg }}</td>
+            </tr>
+          </tbody>
+          <tfoot>
+            <tr class="border-t-2 border-ink">
+              <th scope="row">together</th>
+              <td />
+              <td class="figure text-right text-[20px]">{{ together('kcal') }}</td>
+              <td class="figure text-right text-[20px]">{{ together('percent') }}</td>
+              <td />
+              <td />
+            </tr>
+          </tfoot>
+        </ScrollTable>
       </template>
     </div>
   </section>

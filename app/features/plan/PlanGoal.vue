@@ -50,14 +50,7 @@ const mass = (kg: number) => formatMass(kg, massUnit.value)
       <caption class="sr-only">
         The body that the goal leads to
       </caption>
-      <thead>
-        <tr class="border-b-2 border-ink text-faded">
-          <td />
-          <th scope="col" class="text-right font-normal">body mass</th>
-          <th scope="col" class="text-right font-normal">fat</th>
-          <th scope="col" class="text-right font-normal">lean</th>
-        </tr>
-      </thead>
+      <TableHead :columns="['body mass', 'fat', 'lean']" />
       <tbody>
         <tr
           v-for="row in [

@@ -7,7 +7,9 @@ const texts = defineModel<Record<string, string>>({ required: true })
 </script>
 
 <template>
-  <InTurn v-for="{ id, label, problem, title } in fields" :key="id">
-    <TextField :id v-model="texts[id]" :label :error="problem" :title inputmode="decimal" />
-  </InTurn>
+  <div class="grid grid-cols-2 gap-x-4 gap-y-2 sm:grid-cols-3">
+    <InTurn v-for="{ id, label, problem, title } in fields" :key="id">
+      <TextField :id v-model="texts[id]" :label :error="problem" :title inputmode="decimal" />
+    </InTurn>
+  </div>
 </template>

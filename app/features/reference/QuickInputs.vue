@@ -154,12 +154,7 @@ function clear() {
           <ChoiceRow v-model="lengthUnit" label="Girths in" compact :options="LENGTH_UNITS" />
           <ChoiceRow v-model="foldUnit" label="Folds in" compact :options="foldUnits" />
           <ChoiceRow v-model="who" label="Training" compact :options="people" />
-          <ChoiceRow
-            v-model="conversion"
-            label="Density to fat % by"
-            compact
-            :options="CONVERSION_CHOICES"
-          />
+          <ConversionChoice v-model="conversion" compact />
           <ChoiceRow
             v-model="standard"
             label="Landmark standard of the folds"
@@ -179,16 +174,12 @@ function clear() {
               : 'Fractions as 3/8; several readings as 3/8; 7/16.'
           }}
         </p>
-        <div class="grid grid-cols-2 gap-x-4 gap-y-2 pt-1 sm:grid-cols-3">
-          <NumberFields :model-value="texts" :fields="siteFields(folds)" />
-        </div>
+        <NumberFields :model-value="texts" :fields="siteFields(folds)" class="pt-1" />
       </fieldset>
     </InTurn>
     <InTurn>
       <FoldOut v-if="withFolds && otherFolds.length" title="Folds of other landmark standards">
-        <div class="grid grid-cols-2 gap-x-4 gap-y-2 sm:grid-cols-3">
-          <NumberFields :model-value="texts" :fields="siteFields(otherFolds)" />
-        </div>
+        <NumberFields :model-value="texts" :fields="siteFields(otherFolds)" />
       </FoldOut>
     </InTurn>
     <InTurn v-if="withGirths">
@@ -196,9 +187,7 @@ function clear() {
         <legend class="border-b-2 border-ink pb-1 text-xl font-bold">
           Girths, {{ lengthUnit }}
         </legend>
-        <div class="grid grid-cols-2 gap-x-4 gap-y-2 pt-2 sm:grid-cols-3">
-          <NumberFields :model-value="texts" :fields="siteFields(GIRTHS_IN_ORDER)" />
-        </div>
+        <NumberFields :model-value="texts" :fields="siteFields(GIRTHS_IN_ORDER)" class="pt-2" />
       </fieldset>
     </InTurn>
     <button type="button" class="button" @click="clear">Next person</button>

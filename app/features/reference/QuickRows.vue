@@ -11,68 +11,49 @@ const mass = (kg: number | undefined) => (kg === undefined ? '–' : formatMass(
 </script>
 
 <template>
-  <ScrollBox :label>
-    <table class="w-full border-collapse text-left" data-test="every">
-      <caption class="sr-only">
-        {{
-          label
-        }}
-      </caption>
-      <thead>
-        <tr class="border-b-2 border-ink text-faded">
-          <td />
-          <th scope="col" class="pl-3 text-right font-normal">Siri</th>
-          <th scope="col" class="pl-3 text-right font-normal">Brožek</th>
-          <th scope="col" class="pl-3 text-right font-normal">fat</th>
-          <th scope="col" class="pl-3 text-right font-normal">lean</th>
-        </tr>
-      </thead>
-      <tbody>
-        <tr
-          v-for="{ result, siri, brozek, madeOn } in rows"
-          :key="result.equation.id"
-          class="border-b border-line align-baseline"
-        >
-          <th scope="row" class="py-1.5 pr-2 font-normal">
-            <NuxtLink
-              :to="`/reference/equations/${result.equation.id}`"
-              class="underline decoration-line underline-offset-4"
-              >{{ result.equation.name }}</NuxtLink
-            >
-            <span class="block text-faded">{{ madeOn }}</span>
-            <span
-              v-for="warning in result.estimate.warnings"
-              :key="warning"
-              class="block text-clay"
-            >
-              {{ warning }}
-            </span>
-          </th>
-          <template v-if="brozek !== undefined">
-            <td
-              class="figure pl-3 text-right text-[21px] whitespace-nowrap"
-              :class="{ 'text-faded': conversion !== 'siri' }"
-            >
-              {{ fixed(siri, 1) }} %
-            </td>
-            <td
-              class="figure pl-3 text-right text-[21px] whitespace-nowrap"
-              :class="{ 'text-faded': conversion !== 'brozek' }"
-            >
-              {{ fixed(brozek, 1) }} %
-            </td>
-          </template>
-          <td v-else class="figure pl-3 text-center text-[21px] whitespace-nowrap" colspan="2">
+  <ScrollTable :label :caption="label" class="w-full" data-test="every">
+    <TableHead :columns="['Siri', 'Brožek', 'fat', 'lean']" />
+    <tbody>
+      <tr
+        v-for="{ result, siri, brozek, madeOn } in rows"
+        :key="result.equation.id"
+        class="border-b border-line align-baseline"
+      >
+        <th scope="row" class="py-1.5 pr-2 font-normal">
+          <NuxtLink
+            :to="`/reference/equations/${result.equation.id}`"
+            class="underline decoration-line underline-offset-4"
+            >{{ result.equation.name }}</NuxtLink
+          >
+          <span class="block text-faded">{{ madeOn }}</span>
+          <span v-for="warning in result.estimate.warnings" :key="warning" class="block text-clay">
+            {{ warning }}
+          </span>
+        </th>
+        <template v-if="brozek !== undefined">
+          <td
+            class="figure pl-3 text-right text-[21px] whitespace-nowrap"
+            :class="{ 'text-faded': conversion !== 'siri' }"
+          >
             {{ fixed(siri, 1) }} %
           </td>
-          <td class="figure pl-3 text-right text-[19px] whitespace-nowrap">
-            {{ mass(result.estimate.fatMassKg) }}
+          <td
+            class="figure pl-3 text-right text-[21px] whitespace-nowrap"
+            :class="{ 'text-faded': conversion !== 'brozek' }"
+          >
+            {{ fixed(brozek, 1) }} %
           </td>
-          <td class="figure pl-3 text-right text-[19px] whitespace-nowrap">
-            {{ mass(result.estimate.leanMassKg) }}
-          </td>
-        </tr>
-      </tbody>
-    </table>
-  </ScrollBox>
+        </template>
+        <td v-else class="figure pl-3 text-center text-[21px] whitespace-nowrap" colspan="2">
+          {{ fixed(siri, 1) }} %
+        </td>
+        <td class="figure pl-3 text-right text-[19px] whitespace-nowrap">
+          {{ mass(result.estimate.fatMassKg) }}
+        </td>
+        <td class="figure pl-3 text-right text-[19px] whitespace-nowrap">
+          {{ mass(result.estimate.leanMassKg) }}
+        </td>
+      </tr>
+    </tbody>
+  </ScrollTable>
 </template>

@@ -3,7 +3,6 @@ import {
   administrativeNavy,
   attempt,
   comparedWith,
-  CONVERSIONS,
   equationById,
   fixed,
   foldSumOf,
@@ -67,7 +66,6 @@ const conversion = computed({
   get: () => props.checkIn.conversion,
   set: (to) => emit('conversion', to),
 })
-const conversions = Object.values(CONVERSIONS).map(({ id, name }) => ({ value: id, name }))
 
 const rows = useResultRows({
   sex: () => props.client.sex,
@@ -143,12 +141,7 @@ const NUMBERS = ['', '', '', 'three', 'four', 'five']
         </li>
       </ul>
       <div class="flex flex-wrap gap-x-8 gap-y-3 pb-4">
-        <ChoiceRow
-          v-if="shown"
-          v-model="conversion"
-          label="Density to fat % by"
-          :options="conversions"
-        />
+        <ConversionChoice v-if="shown" v-model="conversion" />
         <ChoiceRow v-model="unit" label="Masses in" :options="MASS_UNITS" />
       </div>
       <table class="w-full max-w-4xl border-collapse text-left">

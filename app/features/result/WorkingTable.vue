@@ -6,24 +6,13 @@ defineProps<{ steps: Step[] }>()
 </script>
 
 <template>
-  <ScrollBox label="Working">
-    <table class="mt-2 border-collapse text-left">
-      <thead class="sr-only">
-        <tr>
-          <th scope="col">Step</th>
-          <th scope="col">How</th>
-          <th scope="col">Value</th>
-        </tr>
-      </thead>
-      <tbody>
-        <tr v-for="step in steps" :key="step.label" class="border-b border-line align-top">
-          <th scope="row" class="py-1.5 pr-4 font-bold">{{ step.label }}</th>
-          <td class="py-1.5 pr-4 tabular-nums">{{ step.formula }}</td>
-          <td class="py-1.5 text-right tabular-nums">
-            {{ unrounded(step.value) }} {{ step.unit }}
-          </td>
-        </tr>
-      </tbody>
-    </table>
-  </ScrollBox>
+  <ScrollTable label="Working" :columns="['Step', 'How', 'Value']" class="mt-2">
+    <tbody>
+      <tr v-for="step in steps" :key="step.label" class="border-b border-line align-top">
+        <th scope="row" class="py-1.5 pr-4 font-bold">{{ step.label }}</th>
+        <td class="py-1.5 pr-4 tabular-nums">{{ step.formula }}</td>
+        <td class="py-1.5 text-right tabular-nums">{{ unrounded(step.value) }} {{ step.unit }}</td>
+      </tr>
+    </tbody>
+  </ScrollTable>
 </template>

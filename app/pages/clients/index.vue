@@ -87,63 +87,59 @@ const pages = computed(() => Math.max(1, Math.ceil((data.value?.total ?? 0) / RO
         {{ data.total }} {{ data.total === 1 ? 'client' : 'clients' }}
       </p>
       <InTurn>
-        <ScrollBox label="Clients">
-          <table class="w-full border-collapse text-left" data-test="roster">
-            <thead>
-              <tr class="border-b-2 border-ink">
-                <th
-                  v-for="column in COLUMNS"
-                  :key="column.sort"
-                  scope="col"
-                  class="pr-4 font-normal"
-                  :aria-sort="sorted(column.sort)"
-                >
-                  <button
-                    type="button"
-                    class="min-h-11 underline decoration-line decoration-2 underline-offset-4"
-                    :class="{ 'font-bold': sorted(column.sort) !== 'none' }"
-                    @click="sortBy(column.sort)"
-                  >
-                    {{ column.name }}
-                    <span aria-hidden="true">{{
-                      { ascending: '↑', descending: '↓', none: '' }[sorted(column.sort)]
-                    }}</span>
-                  </button>
-                </th>
-                <th scope="col" class="text-right font-normal">check-ins</th>
-              </tr>
-            </thead>
-            <tbody>
-              <tr
-                v-for="{ client, ...entry } in data.entries"
-                :key="client.id"
-                class="border-b border-line"
+        <ScrollTable label="Clients" class="w-full" data-test="roster">
+          <thead>
+            <tr class="border-b-2 border-ink">
+              <th
+                v-for="column in COLUMNS"
+                :key="column.sort"
+                scope="col"
+                class="pr-4 font-normal"
+                :aria-sort="sorted(column.sort)"
               >
-                <th scope="row" class="py-1 pr-4">
-                  <NuxtLink
-                    :to="`/clients/${client.id}`"
-                    class="inline-block min-h-11 py-2 text-lg underline decoration-line decoration-2 underline-offset-4"
-                  >
-                    {{ client.name }}
-                  </NuxtLink>
-                </th>
-                <td class="pr-4 whitespace-nowrap">
-                  {{ entry.lastMeasuredOn ? formatDate(entry.lastMeasuredOn, true) : '–' }}
-                </td>
-                <td
-                  class="pr-4 whitespace-nowrap"
-                  :class="{ 'font-bold text-clay': entry.state === 'late' }"
+                <button
+                  type="button"
+                  class="min-h-11 underline decoration-line decoration-2 underline-offset-4"
+                  :class="{ 'font-bold': sorted(column.sort) !== 'none' }"
+                  @click="sortBy(column.sort)"
                 >
-                  {{
-                    entry.dueOn && entry.state !== 'archived' ? formatDate(entry.dueOn, true) : ''
-                  }}
-                  <span class="text-sm">{{ STATE_NAMES[entry.state] }}</span>
-                </td>
-                <td class="figure text-right text-[20px]">{{ entry.checkIns }}</td>
-              </tr>
-            </tbody>
-          </table>
-        </ScrollBox>
+                  {{ column.name }}
+                  <span aria-hidden="true">{{
+                    { ascending: '↑', descending: '↓', none: '' }[sorted(column.sort)]
+                  }}</span>
+                </button>
+              </th>
+              <th scope="col" class="text-right font-normal">check-ins</th>
+            </tr>
+          </thead>
+          <tbody>
+            <tr
+              v-for="{ client, ...entry } in data.entries"
+              :key="client.id"
+              class="border-b border-line"
+            >
+              <th scope="row" class="py-1 pr-4">
+                <NuxtLink
+                  :to="`/clients/${client.id}`"
+                  class="inline-block min-h-11 py-2 text-lg underline decoration-line decoration-2 underline-offset-4"
+                >
+                  {{ client.name }}
+                </NuxtLink>
+              </th>
+              <td class="pr-4 whitespace-nowrap">
+                {{ entry.lastMeasuredOn ? formatDate(entry.lastMeasuredOn, true) : '–' }}
+              </td>
+              <td
+                class="pr-4 whitespace-nowrap"
+                :class="{ 'font-bold text-clay': entry.state === 'late' }"
+              >
+                {{ entry.dueOn && entry.state !== 'archived' ? formatDate(entry.dueOn, true) : '' }}
+                <span class="text-sm">{{ STATE_NAMES[entry.state] }}</span>
+              </td>
+              <td class="figure text-right text-[20px]">{{ entry.checkIns }}</td>
+            </tr>
+          </tbody>
+        </ScrollTable>
       </InTurn>
       <nav v-if="pages > 1" aria-label="Pages" class="flex items-center gap-4 pt-4">
         <button

@@ -1,8 +1,6 @@
 <script setup lang="ts">
 import { attempt, fixed, readLabel, typedNumber } from '#core'
 
-useHead({ title: 'Food label · Oak Pinch' })
-
 const FIELDS = [
   { id: 'kcal', label: 'Energy a serving, kcal' },
   { id: 'fatG', label: 'Fat, g' },
@@ -47,17 +45,13 @@ const percent = (value: number | undefined) => (value === undefined ? '–' : `$
 </script>
 
 <template>
-  <main class="mx-auto max-w-5xl px-4 py-6 sm:px-6">
-    <ReferenceNav />
-    <h1 class="pt-4 text-[40px]">Food label</h1>
+  <ReferencePage title="Food label" class="max-w-5xl">
     <p class="max-w-3xl pb-4 text-lg">
       What share of a food’s energy is fat, carbohydrate and protein. The per cent of the daily
       value on the label is another thing: the share of what is meant for a day.
     </p>
     <div class="grid gap-x-12 gap-y-6 lg:grid-cols-[1fr_1.4fr]">
-      <div class="grid grid-cols-2 gap-3 self-start">
-        <NumberFields :model-value="texts" :fields />
-      </div>
+      <NumberFields :model-value="texts" :fields class="self-start sm:grid-cols-2!" />
       <section aria-live="polite">
         <p v-if="!reading" class="text-lg text-faded">
           Type fat, carbohydrate and protein as they stand on the label.
@@ -91,5 +85,5 @@ const percent = (value: number | undefined) => (value === undefined ? '–' : `$
         </ScrollBox>
       </section>
     </div>
-  </main>
+  </ReferencePage>
 </template>

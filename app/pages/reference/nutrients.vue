@@ -1,8 +1,7 @@
 <script setup lang="ts">
 import { parseMass } from '#core'
 
-/** The nutrients of any energy, without a client and without a plan. */
-useHead({ title: 'Nutrients · Oak Pinch' })
+/* The nutrients of any energy, without a client and without a plan. */
 
 const massUnit = useMassUnit()
 const texts = reactive({ kcal: '', mass: '', lean: '' })
@@ -22,9 +21,7 @@ const lean = computed(() => (problem.value ? undefined : fields.value.lean.value
 </script>
 
 <template>
-  <main class="mx-auto max-w-5xl px-4 py-6 sm:px-6">
-    <ReferenceNav />
-    <h1 class="pt-4 text-[40px]">Nutrients</h1>
+  <ReferencePage title="Nutrients" class="max-w-5xl">
     <p class="max-w-3xl pb-4 text-lg">
       Protein, carbohydrate and fat of any energy: by body mass, by lean mass, or as a share of the
       energy. A diet for somebody who is ill belongs to a dietitian.
@@ -62,5 +59,5 @@ const lean = computed(() => (problem.value ? undefined : fields.value.lean.value
       :lean-kg="lean"
     />
     <p v-else class="text-lg text-faded">Type the energy of a day.</p>
-  </main>
+  </ReferencePage>
 </template>

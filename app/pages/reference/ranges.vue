@@ -1,8 +1,6 @@
 <script setup lang="ts">
 import { namesOf, NORM_TABLES, type Band, type Sex } from '#core'
 
-useHead({ title: 'Ranges · Oak Pinch' })
-
 const sex = ref<Sex>('female')
 const age = ref('40')
 const sexes = [
@@ -28,9 +26,7 @@ function span({ from, to }: Band, unit: string): string {
 </script>
 
 <template>
-  <main class="mx-auto max-w-4xl px-4 py-6 sm:px-6">
-    <ReferenceNav />
-    <h1 class="pt-4 pb-2 text-[40px]">Ranges</h1>
+  <ReferencePage title="Ranges" class="max-w-4xl">
     <p class="pb-3 text-lg">
       Each as its source has it; none is mixed with another. They describe groups of people and say
       nothing of one person’s health.
@@ -62,5 +58,5 @@ function span({ from, to }: Band, unit: string): string {
       </dl>
       <p v-else class="pt-1">It says nothing of this age.</p>
     </section>
-  </main>
+  </ReferencePage>
 </template>

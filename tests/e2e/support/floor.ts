@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs'
 import { createRequire } from 'node:module'
 import type { Browser, Page } from 'puppeteer-core'
 import { afterAll, afterEach, beforeAll, beforeEach, expect } from 'vitest'
-import { openBrowser, openPage, waitForFocus, waitForText } from './browser'
+import { enter, openBrowser, openPage, visit, waitForFocus, waitForText } from './browser'
 import { viewOf } from './record'
 import { TestServer } from './server'
 
@@ -52,6 +52,13 @@ export async function openFolds(page: Page, server: TestServer, id: string) {
   await begin(page)
 }
 
+/** The body mass, the last number of most check-ins, and on to the result. */
+export async function weighIn(page: Page, mass: string) {
+  await waitForFocus(page, 'mass')
+  await enter(page, mass)
+  await toResult(page)
+}
+
 /** From the read-back to the result: one Enter. */
 export async function toResult(page: Page) {
   await waitForFocus(page, 'On to the result')
@@ -63,6 +70,16 @@ export async function toResult(page: Page) {
 export async function stored(page: Page, server: TestServer, id: string) {
   await waitForText(page, 'all stored')
   return (await viewOf(server, id)).checkIn
+}
+
+/** The form of a set of one's own: empty, or as the set that it starts from. */
+export async function beginOwnSet(page: Page, server: TestServer, from?: string) {
+  await visit(page, `${server.url}/settings`)
+  await press(page, 'Add a set')
+  await page.waitForSelector('#own-name')
+  if (!from) return
+  await page.select('#own-start', from)
+  await page.waitForFunction(() => document.querySelector<HTMLInputElement>('#own-name')!.value)
 }
 
 /** Presses the button, link or choice that begins with the text, with the mouse. */

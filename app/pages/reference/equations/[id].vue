@@ -139,12 +139,7 @@ const print = () => window.print()
         </h2>
         <div class="flex flex-wrap items-end gap-x-8 gap-y-3 py-3 print:hidden">
           <ChoiceRow v-if="sexes.length > 1" v-model="sex" label="For" :options="sexes" />
-          <ChoiceRow
-            v-if="givesDensity"
-            v-model="conversion"
-            label="Density to fat % by"
-            :options="CONVERSION_CHOICES"
-          />
+          <ConversionChoice v-if="givesDensity" v-model="conversion" />
           <ChoiceRow v-model="step" label="Rows" :options="steps" />
           <ChoiceRow v-model="classesBy" label="Classes" compact :options="classTables" />
           <button v-if="chart" type="button" class="button button-lead" @click="print">
@@ -169,34 +164,32 @@ const print = () => window.print()
               classTable.source
             }}).
           </p>
-          <ScrollBox label="Chart">
-            <table class="chart w-full border-collapse text-right" data-test="look-up">
-              <thead>
-                <tr class="border-b-2 border-ink">
-                  <th scope="col" class="pr-3 text-left">mm</th>
-                  <th v-if="columns.length === 0" scope="col">any age of the source</th>
-                  <th v-for="age in columns" :key="age" scope="col">{{ age }}</th>
-                </tr>
-              </thead>
-              <tbody>
-                <tr v-for="(row, at) in chart.rows" :key="row.sumMm" class="border-b border-line">
-                  <th scope="row" class="figure pr-3 text-left text-lg">{{ row.sumMm }}</th>
-                  <td
-                    v-for="(fat, i) in row.fatPercent.slice(0, columns.length || 1)"
-                    :key="i"
-                    class="figure text-lg"
+          <ScrollTable label="Chart" class="chart w-full text-right!" data-test="look-up">
+            <thead>
+              <tr class="border-b-2 border-ink">
+                <th scope="col" class="pr-3 text-left">mm</th>
+                <th v-if="columns.length === 0" scope="col">any age of the source</th>
+                <th v-for="age in columns" :key="age" scope="col">{{ age }}</th>
+              </tr>
+            </thead>
+            <tbody>
+              <tr v-for="(row, at) in chart.rows" :key="row.sumMm" class="border-b border-line">
+                <th scope="row" class="figure pr-3 text-left text-lg">{{ row.sumMm }}</th>
+                <td
+                  v-for="(fat, i) in row.fatPercent.slice(0, columns.length || 1)"
+                  :key="i"
+                  class="figure text-lg"
+                >
+                  {{ fat === null ? '–' : fixed(fat, 1)
+                  }}<sub
+                    v-if="classes?.cells[at]?.[i]"
+                    class="pl-0.5 text-sm text-faded print:text-[9px]"
+                    >{{ classes.cells[at]![i] }}</sub
                   >
-                    {{ fat === null ? '–' : fixed(fat, 1)
-                    }}<sub
-                      v-if="classes?.cells[at]?.[i]"
-                      class="pl-0.5 text-sm text-faded print:text-[9px]"
-                      >{{ classes.cells[at]![i] }}</sub
-                    >
-                  </td>
-                </tr>
-              </tbody>
-            </table>
-          </ScrollBox>
+                </td>
+              </tr>
+            </tbody>
+          </ScrollTable>
         </template>
         <p v-else>
           This equation wants more than the sum of its folds and age, so no chart of sum by age can

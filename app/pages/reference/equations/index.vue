@@ -1,15 +1,11 @@
 <script setup lang="ts">
 import { EQUATIONS, nameOf, LANDMARK_STANDARD_NAMES } from '#core'
 
-useHead({ title: 'Equations · Oak Pinch' })
-
 const families = computed(() => [...new Set(EQUATIONS.map(({ family }) => family))])
 </script>
 
 <template>
-  <main class="mx-auto max-w-4xl px-4 py-6 sm:px-6">
-    <ReferenceNav />
-    <h1 class="pt-4 pb-2 text-[40px]">Equations</h1>
+  <ReferencePage title="Equations" class="max-w-4xl">
     <p class="pb-4 text-lg">Each with its source, its people, its error and its doubts.</p>
     <section v-for="family in families" :key="family" class="pb-5">
       <h2 class="border-b-2 border-ink pb-1 text-2xl">{{ family }}</h2>
@@ -37,5 +33,5 @@ const families = computed(() => [...new Set(EQUATIONS.map(({ family }) => family
         </li>
       </ul>
     </section>
-  </main>
+  </ReferencePage>
 </template>

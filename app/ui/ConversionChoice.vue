@@ -1,0 +1,13 @@
+<script setup lang="ts">
+import { CONVERSIONS, type Conversion } from '#core'
+
+/** By which line a density becomes a share of fat. */
+defineProps<{ compact?: boolean }>()
+const conversion = defineModel<Conversion>({ required: true })
+
+const options = Object.values(CONVERSIONS).map(({ id, name }) => ({ value: id, name }))
+</script>
+
+<template>
+  <ChoiceRow v-model="conversion" label="Density to fat % by" :compact :options />
+</template>

@@ -4,8 +4,6 @@
  * The main thread cuts the file into blocks of whole rows; two workers estimate them; the results are written in the
  * order of the file. Few blocks are under way at a time, so that memory does not grow with the file.
  */
-import { once } from 'node:events'
-import { createReadStream } from 'node:fs'
 import { availableParallelism } from 'node:os'
 import { StringDecoder } from 'node:string_decoder'
 import { fileURLToPath } from 'node:url'
@@ -13,6 +11,7 @@ import { parentPort, Worker } from 'node:worker_threads'
 import Papa from 'papaparse'
 import { BATCH_COLUMNS, batchReader } from '../core/exchange/batch'
 import { columnName, csvLines, READ_ROWS } from '../core/exchange/csv'
+import { opened, write } from './files'
 import { UsageError, type Verb } from './verb'
 
 const BLOCK = 1 << 18
@@ -88,14 +87,6 @@ async function* blocksOf(input: NodeJS.ReadableStream): AsyncGenerator<Block> {
   if (text.trim() !== '') yield cut(text.length)
 }
 
-/** Writes in step with whoever reads the output. */
-function write(text: string): Promise<void> {
-  return new Promise((resolve) => {
-    if (process.stdout.write(text)) resolve()
-    else process.stdout.once('drain', resolve)
-  })
-}
-
 /** A worker that answers one block at a time, in the order they were given. */
 function startWorker() {
   const worker = new Worker(fileURLToPath(import.meta.url))
@@ -137,17 +128,6 @@ async function estimateAll(input: NodeJS.ReadableStream): Promise<boolean> {
   return failed
 }
 
-/** A file, opened, so that one that is not there is told of before anything is written. */
-async function opened(path: string): Promise<NodeJS.ReadableStream> {
-  if (path === '-') return process.stdin
-  const input = createReadStream(path, { highWaterMark: BLOCK })
-  await once(input, 'open').catch((error: NodeJS.ErrnoException) => {
-    const why = error.code === 'ENOENT' ? 'there is no such file' : error.message
-    throw new Error(`File: got "${path}", ${why}. Accepted: a CSV file, or - for standard input.`)
-  })
-  return input
-}
-
 export const estimate: Verb = {
   summary: 'fat and lean mass of each row of a CSV file, by each equation that the row feeds',
   help: `FILE
@@ -159,7 +139,7 @@ export const estimate: Verb = {
     const [path, ...more] = args
     if (path === undefined) throw new UsageError('File: is missing. Accepted: a CSV file, or -.')
     if (more.length > 0) throw new UsageError(`File: got ${args.length}. Accepted: one.`)
-    const input = await opened(path)
+    const input = await opened(path, BLOCK)
     try {
       return (await estimateAll(input)) ? 1 : 0
     } catch (error) {

@@ -13,7 +13,7 @@ import { estimateEvery } from '../composition/every'
 import { equationById } from '../equations/registry'
 import type { Equation, Estimate, Subject, Values } from '../equations/types'
 import { InputError, inputError } from '../errors'
-import { typedNumber } from '../units/typed-number'
+import { type RowReader, numberOf, rowReader } from './rows'
 
 /** Columns of the result, in order. */
 export const BATCH_COLUMNS = [
@@ -33,7 +33,7 @@ export const BATCH_COLUMNS = [
 export type BatchResult = Record<(typeof BATCH_COLUMNS)[number], string | number>
 
 /** The standard that a fold of a sheet belongs to: the sheet's, or the one that locates it where the sheet's does not. */
-function standardFor(site: SkinfoldId, sheet: 'us' | 'int'): LandmarkStandard {
+export function standardFor(site: SkinfoldId, sheet: 'us' | 'int'): LandmarkStandard {
   if (landmarkOf(site, sheet)) return sheet
   return LANDMARKS.find((l) => l.site === site)!.standard
 }
@@ -54,30 +54,7 @@ const SITE_COLUMNS: SiteColumn[] = [
   ...GIRTH_IDS.map((site) => ({ site, column: `${site}_cm`, standards: { us: null, int: null } })),
 ]
 
-/** One row with its columns by name. */
-interface RowReader {
-  text(column: string): string
-  number(column: string): number | undefined
-}
-
-function numberOf(column: string, text: string): number | undefined {
-  if (text === '') return undefined
-  // A plain decimal is read directly; anything else by the parser of typed numbers.
-  const plain = Number(text)
-  const value = Number.isFinite(plain) ? plain : typedNumber(text)
-  if (value === undefined) {
-    throw inputError(
-      column,
-      'not-a-number',
-      column,
-      text,
-      'a number, with a decimal point or comma',
-    )
-  }
-  return value
-}
-
-function standardOf(row: RowReader): 'us' | 'int' {
+export function standardOf(row: RowReader): 'us' | 'int' {
   // `school` is what the column was called at first; sheets that say so are still about.
   const text = row.text('standard') || row.text('school') || 'us'
   if (text === 'us' || text === 'int') return text
@@ -213,6 +190,7 @@ export function batchReader(
     const at = places.get(site.column)
     return at === undefined ? [] : [{ ...site, at }]
   })
+  const readRow = rowReader(header)
   const plans = new Map<string, Plan>()
 
   function named(
@@ -234,10 +212,9 @@ export function batchReader(
   }
 
   return (cells) => {
-    const text = (column: string) => cells[places.get(column) ?? -1]?.trim() ?? ''
-    const row: RowReader = { text, number: (column) => numberOf(column, text(column)) }
-    const id = text('id')
-    const names = text('equation')
+    const row = readRow(cells)
+    const id = row.text('id')
+    const names = row.text('equation')
     try {
       const subject = subjectOf(row)
       const standard = standardOf(row)

@@ -9,6 +9,8 @@ import type { SiteValue } from '../readings/site-value'
 const HAND_SQUEEZED = 1.5
 /** Another tester or caliper than last time, on the whole error. */
 const CHANGED_SETUP = 1.5
+/** Of a fold, that its error grows by; so small that only thick folds feel it. */
+const FOLD_SHARE = 0.02
 /** Day-to-day swing of body mass, kg, for one weighing. */
 export const MASS_SWING_KG = 0.6
 
@@ -48,6 +50,26 @@ export function siteError(site: SiteId, setup: MeasurementSetup): SiteError {
   const error = computeSiteError(site, setup)
   bySite.set(site, error)
   return error
+}
+
+/**
+ * The technical error of a site where it reads so much: a thick fold is less sure than a thin one.
+ *
+ * @param share of the fold that its error grows by
+ */
+export function siteErrorAt(
+  site: SiteId,
+  setup: MeasurementSetup,
+  value: number,
+  share = FOLD_SHARE,
+): SiteError {
+  const error = siteError(site, setup)
+  if (!isSkinfold(site)) return error
+  const grown = share * value
+  return {
+    repeat: Math.hypot(error.repeat, grown),
+    relocation: Math.hypot(error.relocation, RELOCATION_SHARE * grown),
+  }
 }
 
 function computeSiteError(site: SiteId, setup: MeasurementSetup): SiteError {

@@ -1,0 +1,29 @@
+/** Reading and writing of the verbs. */
+import { once } from 'node:events'
+import { createReadStream } from 'node:fs'
+
+/** A file, opened, so that one that is not there is told of before anything is written. */
+export async function opened(path: string, block?: number): Promise<NodeJS.ReadableStream> {
+  if (path === '-') return process.stdin
+  const input = createReadStream(path, { highWaterMark: block })
+  await once(input, 'open').catch((error: NodeJS.ErrnoException) => {
+    const why = error.code === 'ENOENT' ? 'there is no such file' : error.message
+    throw new Error(`File: got "${path}", ${why}. Accepted: a CSV file, or - for standard input.`)
+  })
+  return input
+}
+
+/** The whole text of a file, every kind of line end made one. */
+export async function readWhole(path: string): Promise<string> {
+  const parts: Buffer[] = []
+  for await (const chunk of await opened(path)) parts.push(Buffer.from(chunk))
+  return Buffer.concat(parts).toString('utf8').replace(/\r\n?/g, '\n')
+}
+
+/** Writes in step with whoever reads the output. */
+export function write(text: string): Promise<void> {
+  return new Promise((resolve) => {
+    if (process.stdout.write(text)) resolve()
+    else process.stdout.once('drain', resolve)
+  })
+}

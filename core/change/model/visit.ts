@@ -1,0 +1,125 @@
+import type { SiteId } from '../../anatomy/ids'
+import { type LocatedValue, isSamePlace } from '../../anatomy/landmark-standards'
+import { gradientsOf } from '../../composition/error-bands'
+import { servedValues } from '../../composition/every'
+import { type LocatedFold, sumPerKgOfFat } from '../../composition/fold-sum'
+import { equationById } from '../../equations/registry'
+import type { EstimateOptions, Subject } from '../../equations/types'
+import { attempt } from '../../outcome'
+import type { IsoDate } from '../../units/dates'
+import type { ModelFigures } from './figures'
+import type { ObservedRow } from './filter'
+
+/** One day of a record: a check-in, or body mass alone. */
+export interface Visit {
+  date: IsoDate
+  /** With the body mass of the day, kg. */
+  subject: Subject
+  /** Days that the mass is the mean of. */
+  massDays: number
+  measured: readonly LocatedValue[]
+  /** Variance of a site's value by the hand that took it, mm² or cm². */
+  variance(site: SiteId): number
+  /** Who read the folds with what: another text is another pair. */
+  pair: string
+  /** A phase begins on this day. */
+  startsPhase?: boolean
+}
+
+/** Numbers of one day for one form of the model. */
+export interface VisitRows {
+  rows: ObservedRow[]
+  /** What the day read by itself, part by part; what a raw difference is made of. */
+  raw: readonly number[]
+}
+
+const PERCENT = 100
+/** Where the mass is not known, kg: only for how many mm a point of fat is. */
+const SOME_MASS_KG = 75
+
+/** Fat and lean mass of a day in two numbers whose errors are independent; undefined where the equation does not read it. */
+export function compositionOf(
+  visit: Visit,
+  equationId: string,
+  ageYears: number | undefined,
+  pairs: readonly string[],
+  figures: ModelFigures,
+  options: EstimateOptions = {},
+): VisitRows | undefined {
+  const { massKg } = visit.subject
+  if (massKg === undefined) return undefined
+  const values = servedValues(equationById(equationId), visit.measured)
+  const found = attempt(() =>
+    gradientsOf(equationId, { subject: { ...visit.subject, ageYears }, values }, options),
+  )
+  if (!found.ok) return undefined
+  const { fatMass, leanMass } = found.value
+  if (!Number.isFinite(fatMass.value)) return undefined
+  // Fat and lean err together by the mass and apart by the folds. Fat less its share of the mass errs by the folds alone.
+  const share = fatMass.mass
+  let [technical, perFold] = [0, 0]
+  for (const site of Object.keys(fatMass.sites) as SiteId[]) {
+    const slope = fatMass.sites[site]!
+    technical += slope ** 2 * visit.variance(site)
+    perFold += slope * values[site]!
+  }
+  const pair = Math.max(0, pairs.indexOf(visit.pair))
+  return {
+    raw: [fatMass.value, leanMass.value],
+    rows: [
+      massRow(visit, figures),
+      {
+        levels: [1 - share, -share],
+        drift: massKg / PERCENT,
+        pair,
+        perBias: perFold,
+        value: fatMass.value - share * massKg,
+        kind: 'method',
+        variance: technical + (figures.session * perFold) ** 2,
+      },
+    ],
+  }
+}
+
+/** The body mass of a day, as fat and lean together. */
+function massRow({ subject, massDays }: Visit, { massKg }: ModelFigures): ObservedRow {
+  return {
+    ...{ levels: [1, 1], drift: 0, pair: 0, perBias: 0, value: subject.massKg! },
+    kind: 'scale',
+    variance: massKg ** 2 / Math.max(1, massDays),
+  }
+}
+
+/** Body mass alone, for the model of fat and lean. */
+export function massOf(visit: Visit, figures: ModelFigures): VisitRows | undefined {
+  return visit.subject.massKg === undefined
+    ? undefined
+    : { rows: [massRow(visit, figures)], raw: [] }
+}
+
+/** The sum of folds of a day; undefined where one of them was not taken. */
+export function sumOf(
+  visit: Visit,
+  folds: readonly LocatedFold[],
+  pairs: readonly string[],
+  { sumSession }: ModelFigures,
+): VisitRows | undefined {
+  const values = folds.flatMap((fold) => visit.measured.find((m) => isSamePlace(m, fold)) ?? [])
+  if (folds.length === 0 || values.length < folds.length) return undefined
+  const total = values.reduce((sum, { value }) => sum + value, 0)
+  const technical = values.reduce((sum, { site }) => sum + visit.variance(site), 0)
+  return {
+    raw: [total],
+    rows: [
+      {
+        levels: [1],
+        drift: ((visit.subject.massKg ?? SOME_MASS_KG) / PERCENT) * sumPerKgOfFat(folds.length),
+        pair: Math.max(0, pairs.indexOf(visit.pair)),
+        perBias: total,
+        value: total,
+        kind: 'method',
+        variance: technical + (sumSession * total) ** 2,
+      },
+    ],
+  }
+}

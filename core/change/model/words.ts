@@ -1,0 +1,82 @@
+import { fixed } from '../../units/format'
+import { KG_PER_POUND } from '../../units/constants'
+import { type IsoDate, formatDate } from '../../units/dates'
+import type { Headline, NamedChange } from './headline'
+import type { RecordQuantity } from './record'
+import { wayOf } from './verdict'
+
+/** Units that a headline is said in. */
+export interface HeadlineUnits {
+  mass: 'kg' | 'lb'
+}
+
+const NAMES: Record<RecordQuantity, string> = {
+  ...{ fat: 'fat', lean: 'lean', mass: 'body mass', sum: 'the sum of folds' },
+}
+
+const amountOf = ({ quantity, change }: NamedChange, { mass }: HeadlineUnits): string => {
+  const size = Math.abs(change)
+  if (quantity === 'sum') return `${fixed(size, 0)} mm`
+  return mass === 'kg' ? `${fixed(size, 1)} kg` : `${fixed(size / KG_PER_POUND, 1)} lb`
+}
+
+const since = (date: IsoDate | undefined) => (date ? ` since ${formatDate(date, true)}` : '')
+
+/** What a clear or likely change is called: down 4.8 kg of fat. */
+function moved(change: NamedChange, units: HeadlineUnits): string {
+  const way = change.change < 0 ? 'down' : 'up'
+  return `${NAMES[change.quantity]} ${way} ${amountOf(change, units)}`
+}
+
+const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1)
+
+/** Fat and lean in one sentence: what is clear is named with its amount, the other as far as it can be. */
+function clearly(changes: readonly NamedChange[], units: HeadlineUnits): string {
+  const clear = changes.filter((change) => wayOf(change) !== 0)
+  const rest = changes.filter((change) => wayOf(change) === 0)
+  const held = rest.map(({ quantity, verdict }) =>
+    verdict === 'no-change' ? `${NAMES[quantity]} held` : `${NAMES[quantity]} not yet clear`,
+  )
+  return [...clear.map((change) => moved(change, units)), ...held].join(', ')
+}
+
+/**
+ * A headline in words: the amount, the part and the time.
+ *
+ * @example headlineText(headline) // "Fat down 4.8 kg, lean held since 14 Aug 2026."
+ */
+export function headlineText(headline: Headline, units: HeadlineUnits = { mass: 'kg' }): string {
+  const { rule, changes, weeks } = headline
+  const when = since(headline.since)
+  const until = headline.readableFrom
+    ? ` Readable from about ${formatDate(headline.readableFrom, true)}.`
+    : ''
+  switch (rule) {
+    case 'too-fast':
+      return `Losing ${fixed(headline.percentAWeek!, 1)} % of body mass a week${when}: too fast.`
+    case 'losing-lean': {
+      const [fat, lean] = changes
+      const total = Math.abs(fat!.change + lean!.change)
+      const most = Math.abs(lean!.change) > total / 2
+      const all = amountOf({ ...lean!, change: total }, units)
+      return fat!.change < 0
+        ? `Down ${all}${when}, and ${most ? 'most of it was' : `${amountOf(lean!, units)} of it`} lean.`
+        : `Lean down ${amountOf(lean!, units)}${when}.`
+    }
+    case 'phase-clear':
+    case 'first-clear':
+      return `${capital(clearly(changes, units))}${when}.`
+    case 'off-the-line':
+      return 'The last check-in lies off the line: measure again.'
+    case 'probably': {
+      const likely = changes.filter(({ verdict }) => verdict === 'likely')
+      return `Probably ${likely.map((change) => moved(change, units)).join(' and ')}${when}.${until}`
+    }
+    case 'no-change':
+      return `No change that matters${when}.`
+    case 'not-yet':
+      return weeks === 0
+        ? `The first check-in: there is nothing to compare yet.${until}`
+        : `Not yet clear.${until}`
+  }
+}

@@ -1,0 +1,203 @@
+import { GIRTH_IDS, SKINFOLD_IDS, type Sex, type SiteId } from '../anatomy/ids'
+import type { LocatedValue } from '../anatomy/landmark-standards'
+import { limitsOf } from '../anatomy/limits'
+import { equationById } from '../equations/registry'
+import { inputError } from '../errors'
+import { INT_RULES, US_RULES } from '../protocols/registry'
+import type { TrialScheme } from '../protocols/trial-scheme'
+import { type IsoDate, ageOn, isIsoDate } from '../units/dates'
+import { standardFor, standardOf } from './batch'
+import { type RefusedRow, type RowReader, readOrRefuse, rowReader } from './rows'
+
+/** One row of a file of records: a check-in, or body mass alone. */
+export interface RecordRow {
+  /** In the file; the header is row 1. */
+  row: number
+  client: string
+  date: IsoDate
+  sex: Sex
+  ageYears: number | undefined
+  heightCm: number | undefined
+  massKg: number | undefined
+  massDays: number
+  /** Undefined where the row names none. */
+  equationId: string | undefined
+  standard: 'us' | 'int'
+  tester: string
+  skill: 'trained' | 'novice'
+  caliper: string
+  startsPhase: boolean
+  /** Trials by site as they were taken, mm and cm. */
+  trials: Map<SiteId, number[]>
+}
+
+const NEEDED = ['client', 'date', 'sex'] as const
+const MOST_TRIALS = 3
+const MOST_DAYS = 31
+const OLDEST = 120
+
+interface SiteColumns {
+  site: SiteId
+  columns: string[]
+}
+const trialColumns = (site: SiteId, unit: 'mm' | 'cm'): SiteColumns => ({
+  site,
+  columns: Array.from({ length: MOST_TRIALS }, (_, i) => `${site}_${unit}_${i + 1}`),
+})
+const SITES: readonly SiteColumns[] = [
+  ...SKINFOLD_IDS.map((site) => trialColumns(site, 'mm')),
+  ...GIRTH_IDS.map((site) => trialColumns(site, 'cm')),
+]
+
+/** How the trials of a site are settled, by the landmark standard of the row. */
+export function schemeIn(standard: 'us' | 'int', site: SiteId): TrialScheme {
+  const rules = standard === 'us' ? US_RULES : INT_RULES
+  return site in limitsBySkinfold ? rules.foldTrials : rules.girthTrials
+}
+const limitsBySkinfold: Readonly<Record<string, true>> = Object.fromEntries(
+  SKINFOLD_IDS.map((site) => [site, true]),
+)
+
+/** Where a value of a site stands on the body, by the standard of its row. */
+export function placeIn(standard: 'us' | 'int', site: SiteId): Omit<LocatedValue, 'value'> {
+  const fold = SKINFOLD_IDS.find((id) => id === site)
+  return { site, standard: fold ? standardFor(fold, standard) : null }
+}
+
+function dateIn(row: RowReader, column: string): IsoDate | undefined {
+  const text = row.text(column)
+  if (text !== '' && !isIsoDate(text)) {
+    throw inputError(column, 'impossible', column, text, 'a date that exists, as 2026-03-14')
+  }
+  return text || undefined
+}
+
+function within(column: string, value: number | undefined, low: number, high: number) {
+  if (value !== undefined && !(value >= low && value <= high)) {
+    throw inputError(column, 'impossible', column, value, `${low} to ${high}`)
+  }
+  return value
+}
+
+function chosen<T extends string>(row: RowReader, column: string, from: readonly T[]): T {
+  const text = row.text(column)
+  const found = from.find((choice) => choice === text)
+  if (found === undefined) {
+    const [first, ...more] = from.filter((choice) => choice !== '')
+    throw inputError(
+      column,
+      text ? 'unknown' : 'missing',
+      column,
+      text,
+      `${[first, ...more].join(', ')}${from.some((choice) => choice === '') ? ', or empty' : ''}`,
+    )
+  }
+  return found
+}
+
+/** @param impossible what is to be done with a value that cannot be: refused where not said */
+function trialsOf(row: RowReader, impossible: 'refuse' | 'take'): RecordRow['trials'] {
+  const trials: RecordRow['trials'] = new Map()
+  for (const { site, columns } of SITES) {
+    const { hardLow, hardHigh } = limitsOf(site)
+    const values = columns.flatMap((column) => {
+      const value = row.number(column)
+      if (value === undefined) return []
+      return impossible === 'take' ? [value] : [within(column, value, hardLow, hardHigh)!]
+    })
+    if (values.length > 0) trials.set(site, values)
+  }
+  return trials
+}
+
+function readRow(at: number, row: RowReader, impossible: 'refuse' | 'take'): RecordRow {
+  const client = row.text('client')
+  if (client === '') throw inputError('client', 'missing', 'client', '', 'a name or number')
+  const date = dateIn(row, 'date')
+  if (date === undefined) {
+    throw inputError('date', 'missing', 'date', '', 'a date that exists, as 2026-03-14')
+  }
+  const born = dateIn(row, 'birth_date')
+  const ageYears = born === undefined ? undefined : ageOn(born, date)
+  if (born !== undefined && born > date) {
+    throw inputError('birth_date', 'impossible', 'birth_date', born, `a day up to ${date}`)
+  }
+  within('birth_date', ageYears, 0, OLDEST)
+  const body = (column: 'mass_kg' | 'height_cm', of: 'mass' | 'height') => {
+    const value = row.number(column)
+    const { hardLow, hardHigh } = limitsOf(of)
+    return impossible === 'take' && of === 'mass' ? value : within(column, value, hardLow, hardHigh)
+  }
+  const equation = row.text('equation')
+  if (equation !== '') equationById(equation)
+  return {
+    ...{ row: at, client, date, ageYears },
+    sex: chosen(row, 'sex', ['male', 'female']),
+    heightCm: body('height_cm', 'height'),
+    massKg: body('mass_kg', 'mass'),
+    massDays: within('mass_days', row.number('mass_days'), 1, MOST_DAYS) ?? 1,
+    equationId: equation || undefined,
+    standard: standardOf(row),
+    tester: row.text('tester'),
+    skill: chosen(row, 'tester_skill', ['', 'trained', 'novice']) || 'trained',
+    caliper: row.text('caliper'),
+    startsPhase: chosen(row, 'event', ['', 'plan', 'mark']) !== '',
+    trials: trialsOf(row, impossible),
+  }
+}
+
+/** The rows of a file by client, in the order in which they come first, and what was refused. */
+export interface RecordFile {
+  clients: Map<string, RecordRow[]>
+  refused: RefusedRow[]
+}
+
+/**
+ * Reads the rows of a file of records: one row a check-in, each client's in the order of their dates.
+ *
+ * @param rows with the header first; empty ones do not count
+ * @param impossible a value that cannot be is refused with its row, or taken where it is to be found
+ * @throws InputError where a column is missing that every row needs
+ */
+export function readRecords(
+  rows: readonly (readonly string[])[],
+  impossible: 'refuse' | 'take' = 'refuse',
+): RecordFile {
+  const [header = [], ...rest] = rows
+  for (const column of NEEDED) {
+    if (!header.includes(column)) {
+      throw inputError(column, 'missing', `Column ${column}`, '', 'a header row that names it')
+    }
+  }
+  const reader = rowReader(header)
+  const clients: RecordFile['clients'] = new Map()
+  const refused: RefusedRow[] = []
+  rest.forEach((cells, i) => {
+    if (cells.every((cell) => cell.trim() === '')) return
+    const at = i + 2
+    readOrRefuse(at, refused, () => {
+      const row = readRow(at, reader(cells), impossible)
+      const of = clients.get(row.client) ?? []
+      inOrder(row, of.at(-1))
+      clients.set(row.client, [...of, row])
+    })
+  })
+  return { clients, refused }
+}
+
+/** A client's rows follow one another in time and are about one person. */
+function inOrder(row: RecordRow, before: RecordRow | undefined) {
+  if (!before) return
+  if (row.date < before.date) {
+    throw inputError(
+      'date',
+      'impossible',
+      'date',
+      row.date,
+      `a day from ${before.date} on, as the row before of ${row.client} has it`,
+    )
+  }
+  if (row.sex !== before.sex) {
+    throw inputError('sex', 'impossible', 'sex', row.sex, `${before.sex}, as in the row before`)
+  }
+}

@@ -1,0 +1,55 @@
+import { InputError, inputError } from '../errors'
+import { typedNumber } from '../units/typed-number'
+
+/** One row of a file with its columns by name. */
+export interface RowReader {
+  text(column: string): string
+  /** @throws InputError for what is no number */
+  number(column: string): number | undefined
+}
+
+/** A number as spreadsheets write it; undefined for an empty cell. */
+export function numberOf(column: string, text: string): number | undefined {
+  if (text === '') return undefined
+  // A plain decimal is read directly; anything else by the parser of typed numbers.
+  const plain = Number(text)
+  const value = Number.isFinite(plain) ? plain : typedNumber(text)
+  if (value === undefined) {
+    throw inputError(
+      column,
+      'not-a-number',
+      column,
+      text,
+      'a number, with a decimal point or comma',
+    )
+  }
+  return value
+}
+
+/** Reads the rows of a header. */
+export function rowReader(header: readonly string[]): (cells: readonly string[]) => RowReader {
+  const places = new Map(header.map((name, i) => [name, i]))
+  return (cells) => {
+    const text = (column: string) => cells[places.get(column) ?? -1]?.trim() ?? ''
+    return { text, number: (column) => numberOf(column, text(column)) }
+  }
+}
+
+/** A row that was refused, with its number in the file and the words of why. */
+export interface RefusedRow {
+  /** The header is row 1. */
+  row: number
+  column: string
+  words: string
+}
+
+/** Runs the reading of a row; a refusal is kept with its row and column, and any other error is a fault. */
+export function readOrRefuse<T>(row: number, refused: RefusedRow[], read: () => T): T | undefined {
+  try {
+    return read()
+  } catch (error) {
+    if (!(error instanceof InputError)) throw error
+    refused.push({ row, column: error.input, words: error.message })
+    return undefined
+  }
+}

@@ -52,7 +52,7 @@ const percent = (value: number | undefined) => (value === undefined ? '–' : `$
     </p>
     <div class="grid gap-x-12 gap-y-6 lg:grid-cols-[1fr_1.4fr]">
       <NumberFields :model-value="texts" :fields class="self-start sm:grid-cols-2!" />
-      <section aria-live="polite">
+      <section aria-live="polite" class="min-w-0">
         <p v-if="!reading" class="text-lg text-faded">
           Type fat, carbohydrate and protein as they stand on the label.
         </p>
@@ -61,7 +61,7 @@ const percent = (value: number | undefined) => (value === undefined ? '–' : `$
             <TableHead :columns />
             <tbody>
               <tr v-for="line in result.lines" :key="line.part" class="border-b border-line">
-                <th scope="row" class="py-1">{{ line.part }}</th>
+                <th scope="row" class="py-1 pr-3">{{ line.part }}</th>
                 <td class="figure text-right text-[20px]">{{ fixed(line.gramsServing, 1) }}</td>
                 <td class="figure text-right text-[20px]">{{ fixed(line.kcalServing, 0) }}</td>
                 <td class="figure text-right text-[26px]">{{ percent(line.ofEnergy) }}</td>

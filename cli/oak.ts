@@ -4,10 +4,10 @@
  */
 import { isMainThread } from 'node:worker_threads'
 import { estimate, estimateBlocks } from './estimate'
-import { judge } from './judge'
+import { check, judge } from './records'
 import { UsageError, type Verb } from './verb'
 
-const VERBS: Record<string, Verb> = { estimate, judge }
+const VERBS: Record<string, Verb> = { check, estimate, judge }
 
 const HELP = `Usage: npm run -s oak -- VERB
 

@@ -1,0 +1,70 @@
+/** The verbs of a file of records, one row a check-in: `judge` and `check`. */
+import Papa from 'papaparse'
+import { CHECK_COLUMNS, checkRows } from '../core/exchange/check-rows'
+import { columnName, csvLines } from '../core/exchange/csv'
+import { JUDGE_COLUMNS, judgeRows } from '../core/exchange/judge-rows'
+import { readRecords, type RecordRow } from '../core/exchange/record-file'
+import { readWhole, write } from './files'
+import { UsageError, type Verb } from './verb'
+
+const FILE = `FILE
+
+  FILE  CSV with one row a check-in, in order of date, its columns named as docs/how-it-computes.md says; - for
+        standard input.`
+
+type Line = Readonly<Record<string, string | number>>
+
+/** A verb that makes lines of each client's rows. */
+function ofRecords(
+  about: Pick<Verb, 'summary' | 'help'>,
+  columns: readonly string[],
+  linesOf: (rows: readonly RecordRow[]) => readonly Line[],
+  impossible: 'refuse' | 'take',
+): Verb {
+  return {
+    ...about,
+    async run(args) {
+      const [path, ...more] = args
+      if (path === undefined) throw new UsageError('File: is missing. Accepted: a CSV file, or -.')
+      if (more.length > 0) throw new UsageError(`File: got ${args.length}. Accepted: one.`)
+      const text = await readWhole(path)
+      const { data } = Papa.parse<string[]>(text, { delimitersToGuess: [',', ';', '\t'] })
+      const [header = [], ...rows] = data
+      const { clients, refused } = readRecords([header.map(columnName), ...rows], impossible)
+      for (const { row, column, words } of refused) {
+        process.stderr.write(`Row ${row}, column ${column}: ${words}\n`)
+      }
+      await write(`${columns.join(',')}\r\n`)
+      let done = false
+      for (const of of clients.values()) {
+        done ||= of.some(({ trials }) => trials.size > 0)
+        await write(csvLines(columns, linesOf(of)))
+      }
+      return done ? 0 : 2
+    },
+  }
+}
+
+export const judge = ofRecords(
+  {
+    summary: 'what changed in each record of a CSV file, at every check-in, and how sure it is',
+    help: `${FILE}
+  Results are CSV with one row for each check-in, horizon and quantity. Rows that are refused are named on standard
+  error with row and column, and the others are judged; the exit code is 2 when none could be.`,
+  },
+  JUDGE_COLUMNS,
+  judgeRows,
+  'refuse',
+)
+
+export const check = ofRecords(
+  {
+    summary: 'what asks for a second look in each sheet of a CSV file, against the ones before it',
+    help: `${FILE}
+  Results are CSV with one row for each reading that was likely meant otherwise. Rows that are refused are named on
+  standard error with row and column; the exit code is 2 when no sheet could be read.`,
+  },
+  CHECK_COLUMNS,
+  checkRows,
+  'take',
+)

@@ -148,10 +148,13 @@ describe('the calendar', () => {
     const from = await place(`[data-day="${due}"] button`)
     const target = addDays(due, new Date(`${due}T00:00:00`).getDay() === 0 ? -1 : 1)
     const to = await place(`[data-day="${target}"]`)
+    // The page wakes as the hand comes to it: only then can an entry be dragged.
     await page.mouse.move(from.x + 20, from.y + 10)
+    await page.waitForSelector(`[data-day="${due}"] button[draggable=true]`)
     await page.mouse.down()
     await page.mouse.move(from.x + 30, from.y + 14, { steps: 4 })
     await page.mouse.move(to.x + 30, to.y + 60, { steps: 12 })
+    await page.waitForSelector(`[data-day="${target}"].bg-white`)
     await page.mouse.up()
     await page.waitForFunction(
       (day) => !!document.querySelector(`[data-day="${day}"] button`),

@@ -11,8 +11,8 @@ import { parentPort, Worker } from 'node:worker_threads'
 import Papa from 'papaparse'
 import { BATCH_COLUMNS, batchReader } from '../core/exchange/batch'
 import { columnName, csvLines, READ_ROWS } from '../core/exchange/csv'
-import { opened, write } from './files'
-import { UsageError, type Verb } from './verb'
+import { onePath, opened, write } from './files'
+import type { Verb } from './verb'
 
 const BLOCK = 1 << 18
 
@@ -136,10 +136,7 @@ export const estimate: Verb = {
   Results are CSV with one row an equation. A row that cannot be computed says why in its column error, and the
   exit code is then 1.`,
   async run(args) {
-    const [path, ...more] = args
-    if (path === undefined) throw new UsageError('File: is missing. Accepted: a CSV file, or -.')
-    if (more.length > 0) throw new UsageError(`File: got ${args.length}. Accepted: one.`)
-    const input = await opened(path, BLOCK)
+    const input = await opened(onePath(args), BLOCK)
     try {
       return (await estimateAll(input)) ? 1 : 0
     } catch (error) {

@@ -1,6 +1,15 @@
-/** Reading and writing of the verbs. */
+/** What the verbs read and write. */
 import { once } from 'node:events'
 import { createReadStream } from 'node:fs'
+import { UsageError } from './verb'
+
+/** The one file that a verb takes. */
+export function onePath(args: readonly string[]): string {
+  const [path, ...more] = args
+  if (path === undefined) throw new UsageError('File: is missing. Accepted: a CSV file, or -.')
+  if (more.length > 0) throw new UsageError(`File: got ${args.length}. Accepted: one.`)
+  return path
+}
 
 /** A file, opened, so that one that is not there is told of before anything is written. */
 export async function opened(path: string, block?: number): Promise<NodeJS.ReadableStream> {

@@ -1,11 +1,11 @@
 /** The verbs of a file of records, one row a check-in: `judge` and `check`. */
 import Papa from 'papaparse'
 import { CHECK_COLUMNS, checkRows } from '../core/exchange/check-rows'
-import { columnName, csvLines } from '../core/exchange/csv'
+import { columnName, csvLines, READ_ROWS } from '../core/exchange/csv'
 import { JUDGE_COLUMNS, judgeRows } from '../core/exchange/judge-rows'
 import { readRecords, type RecordRow } from '../core/exchange/record-file'
-import { readWhole, write } from './files'
-import { UsageError, type Verb } from './verb'
+import { onePath, readWhole, write } from './files'
+import type { Verb } from './verb'
 
 const FILE = `FILE
 
@@ -24,11 +24,9 @@ function ofRecords(
   return {
     ...about,
     async run(args) {
-      const [path, ...more] = args
-      if (path === undefined) throw new UsageError('File: is missing. Accepted: a CSV file, or -.')
-      if (more.length > 0) throw new UsageError(`File: got ${args.length}. Accepted: one.`)
-      const text = await readWhole(path)
-      const { data } = Papa.parse<string[]>(text, { delimitersToGuess: [',', ';', '\t'] })
+      const text = await readWhole(onePath(args))
+      // Empty rows stay, so that a row is named by its number in the file.
+      const { data } = Papa.parse<string[]>(text, { ...READ_ROWS, skipEmptyLines: false })
       const [header = [], ...rows] = data
       const { clients, refused } = readRecords([header.map(columnName), ...rows], impossible)
       for (const { row, column, words } of refused) {

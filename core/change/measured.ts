@@ -15,7 +15,7 @@ import {
 import type { Protocol } from '../protocols/types'
 import type { Conditions } from '../readings/conditions'
 import { type Reading, readingsInForce } from '../readings/reading'
-import type { SiteValue } from '../readings/site-value'
+import { type SiteValue, allowedAt } from '../readings/site-value'
 import { schemeOf } from '../readings/trials'
 import { massTaken } from '../readings/values'
 import type { WeighIn } from '../weigh-ins/parse'
@@ -153,10 +153,7 @@ function trialsWorth(
   for (const site of Object.keys(sites) as SiteId[]) {
     const value = sites[site]!
     const { tolerance, count } = schemeOf(protocol, site)
-    const allowed =
-      tolerance.kind === 'percent'
-        ? Math.max((tolerance.value / 100) * value.value, tolerance.atLeast ?? 0)
-        : tolerance.value
+    const allowed = allowedAt(tolerance, value.value)
     worth[site] = effectiveTrials(value, { allowed, count }, siteError(site, setupOf(site)))
   }
   return worth

@@ -4,9 +4,8 @@ import { expectedMass } from '../composition/expected-mass'
 import { findEntryErrors } from '../data-quality/find'
 import type { EntryErrorContext, EntryErrorKind, Finding } from '../data-quality/finding'
 import { USUAL_SETUP, siteErrorAt } from '../measurement-error/site-error'
-import { siteValue } from '../readings/site-value'
 import { daysBetween } from '../units/dates'
-import { type RecordRow, placeIn, schemeIn } from './record-file'
+import { type RecordRow, placeIn, valueIn } from './record-file'
 
 export const CHECK_COLUMNS = [
   'client',
@@ -55,8 +54,7 @@ export function checkRows(rows: readonly RecordRow[]): CheckRow[] {
     const findings = findEntryErrors(row.trials, contextOf(row, { ...known, last }))
     const right = corrected(row, findings)
     for (const [site, trials] of right.trials) {
-      const { tolerance, value: gives } = schemeIn(row.standard, site)
-      const { value } = siteValue(trials, tolerance, gives)!
+      const { value } = valueIn(row.standard, site, trials)
       values.set(keyOf(row, site), { value, trials: trials.length })
     }
     known = {
@@ -99,10 +97,7 @@ function corrected(row: RecordRow, findings: readonly Finding[]) {
 function massAtOf({ row, trials, massKg }: ReturnType<typeof corrected>): Known['massAt'] {
   if (!row.equationId || massKg === undefined) return undefined
   const values = Object.fromEntries(
-    [...trials].map(([site, typed]) => {
-      const { tolerance, value } = schemeIn(row.standard, site)
-      return [site, siteValue(typed, tolerance, value)!.value]
-    }),
+    [...trials].map(([site, typed]) => [site, valueIn(row.standard, site, typed).value]),
   )
   const { sex, ageYears, heightCm } = row
   return expectedMass(row.equationId, { sex, ageYears, heightCm, massKg }, values)

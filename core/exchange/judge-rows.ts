@@ -13,8 +13,8 @@ import {
   siteErrorAt,
   valueVariance,
 } from '../measurement-error/site-error'
-import { siteValue } from '../readings/site-value'
-import { type RecordRow, placeIn, schemeIn } from './record-file'
+import { allowedAt } from '../readings/site-value'
+import { type RecordRow, placeIn, valueIn } from './record-file'
 
 export const JUDGE_COLUMNS = [
   'client',
@@ -40,7 +40,6 @@ const QUANTITIES: readonly [RecordQuantity, string][] = [
 ]
 const HORIZONS = ['last', 'phase', 'first'] as const
 
-const HUNDRED = 100
 const MOST_ODDS = 1e12
 const DIGITS = 4
 
@@ -49,12 +48,9 @@ function visitOf(row: RecordRow): Visit {
   const setup: MeasurementSetup = { ...USUAL_SETUP, skill: row.skill }
   const variances: Partial<Record<SiteId, number>> = {}
   const measured = [...row.trials].map(([site, trials]) => {
-    const { tolerance, count, value: gives } = schemeIn(row.standard, site)
-    const found = siteValue(trials, tolerance, gives)!
-    const allowed =
-      tolerance.kind === 'percent'
-        ? Math.max((tolerance.value / HUNDRED) * found.value, tolerance.atLeast ?? 0)
-        : tolerance.value
+    const found = valueIn(row.standard, site, trials)
+    const { tolerance, count } = found.scheme
+    const allowed = allowedAt(tolerance, found.value)
     const error = siteErrorAt(site, setup, found.value)
     variances[site] = valueVariance(error, effectiveTrials(found, { allowed, count }, error))
     return { ...placeIn(row.standard, site), value: found.value }

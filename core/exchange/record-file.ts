@@ -1,10 +1,12 @@
-import { GIRTH_IDS, SKINFOLD_IDS, type Sex, type SiteId } from '../anatomy/ids'
-import type { LocatedValue } from '../anatomy/landmark-standards'
+import { GIRTH_IDS, SKINFOLD_IDS, type Sex, type SiteId, isSkinfold } from '../anatomy/ids'
+import type { Location } from '../anatomy/landmark-standards'
 import { limitsOf } from '../anatomy/limits'
 import { equationById } from '../equations/registry'
 import { inputError } from '../errors'
 import { INT_RULES, US_RULES } from '../protocols/registry'
 import type { TrialScheme } from '../protocols/trial-scheme'
+import { type SiteValue, siteValue } from '../readings/site-value'
+import { schemeOf } from '../readings/trials'
 import { type IsoDate, ageOn, isIsoDate } from '../units/dates'
 import { standardFor, standardOf } from './batch'
 import { type RefusedRow, type RowReader, readOrRefuse, rowReader } from './rows'
@@ -49,20 +51,26 @@ const SITES: readonly SiteColumns[] = [
   ...GIRTH_IDS.map((site) => trialColumns(site, 'cm')),
 ]
 
-/** How the trials of a site are settled, by the landmark standard of the row. */
-export function schemeIn(standard: 'us' | 'int', site: SiteId): TrialScheme {
-  const rules = standard === 'us' ? US_RULES : INT_RULES
-  return site in limitsBySkinfold ? rules.foldTrials : rules.girthTrials
+/** A site's value with the scheme that it was settled by. */
+export interface SettledValue extends SiteValue {
+  scheme: TrialScheme
 }
-const limitsBySkinfold: Readonly<Record<string, true>> = Object.fromEntries(
-  SKINFOLD_IDS.map((site) => [site, true]),
-)
+
+/** The value of a site by the rules of its row's standard. */
+export function valueIn(
+  standard: 'us' | 'int',
+  site: SiteId,
+  trials: readonly number[],
+): SettledValue {
+  const scheme = schemeOf(standard === 'us' ? US_RULES : INT_RULES, site)
+  return { scheme, ...siteValue(trials, scheme.tolerance, scheme.value)! }
+}
 
 /** Where a value of a site stands on the body, by the standard of its row. */
-export function placeIn(standard: 'us' | 'int', site: SiteId): Omit<LocatedValue, 'value'> {
-  const fold = SKINFOLD_IDS.find((id) => id === site)
-  return { site, standard: fold ? standardFor(fold, standard) : null }
-}
+export const placeIn = (standard: 'us' | 'int', site: SiteId): Location => ({
+  site,
+  standard: isSkinfold(site) ? standardFor(site, standard) : null,
+})
 
 function dateIn(row: RowReader, column: string): IsoDate | undefined {
   const text = row.text(column)
@@ -179,7 +187,8 @@ export function readRecords(
       const row = readRow(at, reader(cells), impossible)
       const of = clients.get(row.client) ?? []
       inOrder(row, of.at(-1))
-      clients.set(row.client, [...of, row])
+      of.push(row)
+      clients.set(row.client, of)
     })
   })
   return { clients, refused }

@@ -52,20 +52,11 @@ export function siteError(site: SiteId, setup: MeasurementSetup): SiteError {
   return error
 }
 
-/**
- * The technical error of a site where it reads so much: a thick fold is less sure than a thin one.
- *
- * @param share of the fold that its error grows by
- */
-export function siteErrorAt(
-  site: SiteId,
-  setup: MeasurementSetup,
-  value: number,
-  share = FOLD_SHARE,
-): SiteError {
+/** The technical error of a site where it reads so much: a thick fold is less sure than a thin one. */
+export function siteErrorAt(site: SiteId, setup: MeasurementSetup, value: number): SiteError {
   const error = siteError(site, setup)
   if (!isSkinfold(site)) return error
-  const grown = share * value
+  const grown = FOLD_SHARE * value
   return {
     repeat: Math.hypot(error.repeat, grown),
     relocation: Math.hypot(error.relocation, RELOCATION_SHARE * grown),

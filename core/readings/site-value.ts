@@ -19,6 +19,12 @@ export interface SiteValue {
 /** Readings are decimal: 12.1 - 10.1 must count as 2, not as 2.0000000000000018. */
 const BINARY_TAIL = 1e-9
 
+/** How far two trials about a value may be apart, in its unit; for a percentage never less than `atLeast`. */
+export const allowedAt = (tolerance: Tolerance, value: number): number =>
+  tolerance.kind === 'percent'
+    ? Math.max((tolerance.value / 100) * value, tolerance.atLeast ?? 0)
+    : tolerance.value
+
 /**
  * True when two trials are no further apart than the protocol allows. For a percentage the mean of the two is the base,
  * and never less than `atLeast`.
@@ -27,11 +33,7 @@ const BINARY_TAIL = 1e-9
  * @param b second trial, in the same unit
  */
 export function agree(a: number, b: number, tolerance: Tolerance): boolean {
-  const allowed =
-    tolerance.kind === 'percent'
-      ? Math.max((tolerance.value / 100) * ((a + b) / 2), tolerance.atLeast ?? 0)
-      : tolerance.value
-  return Math.abs(a - b) <= allowed + BINARY_TAIL
+  return Math.abs(a - b) <= allowedAt(tolerance, (a + b) / 2) + BINARY_TAIL
 }
 
 /**

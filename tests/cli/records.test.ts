@@ -78,6 +78,17 @@ describe('oak judge', () => {
     expect(last[0]!.headline).toMatch(/^Fat down \d\.\d kg, lean .* since 7 Jan 2030\.$/)
   }, 60_000)
 
+  test('weigh-ins say more of the mass', () => {
+    const widthOf = (rows: Row[]) => {
+      const { low95, high95 } = judge(csv(rows)).rows.findLast(
+        ({ horizon, quantity }) => horizon === 'first' && quantity === 'body_mass',
+      )!
+      return Number(high95) - Number(low95)
+    }
+    const weighed = [1, 2, 3].map((week) => weighIn(week, 70 - 0.45 * week))
+    expect(widthOf([CUT[0]!, ...weighed, CUT[1]!])).toBeLessThan(0.85 * widthOf(CUT.slice(0, 2)))
+  }, 60_000)
+
   test('an event begins a phase after its own row', () => {
     const rows = CUT.map((row, i) => ({ ...row, event: i === 1 ? 'mark' : '' }))
     const since = judge(csv(rows)).rows.filter(

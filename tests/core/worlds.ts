@@ -1,6 +1,7 @@
 import { randomLcg, randomNormal } from 'd3-random'
 import {
   addDays,
+  allowedAt,
   effectiveTrials,
   estimate,
   headlineOf,
@@ -212,8 +213,7 @@ export function follow(seed: number, { world, course, weeks, daily, ...run }: Ru
       if (wantsAnotherTrial(trials, protocol.foldTrials)) trials.push(take())
       const { tolerance, count, value: gives } = protocol.foldTrials
       const value = siteValue(trials, tolerance, gives)!
-      const allowed =
-        tolerance.kind === 'percent' ? (tolerance.value / 100) * value.value : tolerance.value
+      const allowed = allowedAt(tolerance, value.value)
       worth[site] = effectiveTrials(
         value,
         { allowed, count },

@@ -16,13 +16,11 @@ export interface RecordForm {
   driftVariance: number
   /** What is judged, by name. */
   judged: Readonly<Record<string, PartSet>>
-  /** Places for levels that are kept beside those of the horizons. */
-  marks?: number
 }
 
 /** Levels that are kept: at the first check-in, where the phase began, at the last check-in. */
-export const MARKS = { first: 0, phase: 1, last: 2 } as const
-const OWN_MARKS = 3
+const MARKS = { first: 0, phase: 1, last: 2 } as const
+const MARKS_KEPT = Object.keys(MARKS).length
 
 export type Horizon = keyof typeof MARKS
 
@@ -71,7 +69,7 @@ export class Ensemble {
     private readonly form: RecordForm,
     levels: readonly number[],
   ) {
-    const { moves, pairs, biasSd, driftVariance, judged, marks = 0 } = form
+    const { moves, pairs, biasSd, driftVariance, judged } = form
     const member = (choice: readonly (Movement | null)[], noise: Noise, kept: number): Member => {
       const filter = new RecordFilter(
         ...([moves.length, pairs, kept, driftVariance] as const),
@@ -85,7 +83,7 @@ export class Ensemble {
     }
     const members = (choices: readonly (readonly (Movement | null)[])[], kept = 0) =>
       choices.flatMap((choice) => this.form.noises.map((noise) => member(choice, noise, kept)))
-    this.moving = members(choicesOf(moves), OWN_MARKS + marks)
+    this.moving = members(choicesOf(moves), MARKS_KEPT)
     this.stillInPhase = {}
     this.stillSinceFirst = Object.fromEntries(
       Object.entries(judged).map(([name, still]) => [name, members(choicesOf(moves, still))]),
@@ -108,10 +106,9 @@ export class Ensemble {
     for (const filter of this.everyone) filter.learn(row)
   }
 
-  /** Keeps the levels of now under a mark of a horizon, or under one of one's own. */
-  keep(mark: Horizon | number) {
-    const at = typeof mark === 'number' ? OWN_MARKS + mark : MARKS[mark]
-    for (const { filter } of this.moving) filter.keep(at)
+  /** Keeps the levels of now as those that a horizon begins with. */
+  keep(mark: Horizon) {
+    for (const { filter } of this.moving) filter.keep(MARKS[mark])
   }
 
   /** A phase begins: every part may move anew from here, and its start is kept. */
@@ -174,13 +171,9 @@ export class Ensemble {
     return { mean, variance }
   }
 
-  /** The change of a sum of parts since a mark, or between two marks of one's own. */
-  change(of: readonly number[], from: Horizon | number, to?: number) {
-    const at = (mark: Horizon | number) =>
-      typeof mark === 'number' ? OWN_MARKS + mark : MARKS[mark]
-    return this.mixed((filter) =>
-      filter.change(of, at(from), to === undefined ? undefined : at(to)),
-    )
+  /** The change of a sum of parts since a mark. */
+  change(of: readonly number[], from: Horizon) {
+    return this.mixed((filter) => filter.change(of, MARKS[from]))
   }
 
   /** What was to be expected of a number, before it is learnt. */

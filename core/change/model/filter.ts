@@ -189,14 +189,14 @@ export class RecordFilter {
   }
 
   /**
-   * The change of a sum of parts from one mark to another, or to now.
+   * The change of a sum of parts from a mark to now.
    *
    * @param of by part: how much of it counts
    */
-  change(of: readonly number[], from: number, to?: number): { mean: number; variance: number } {
+  change(of: readonly number[], from: number): { mean: number; variance: number } {
     const { size, covariance, mean } = this
     const weights: [at: number, weight: number][] = of.flatMap((weight, part) => [
-      [to === undefined ? 2 * part : this.markAt(to, part), weight],
+      [2 * part, weight],
       [this.markAt(from, part), -weight],
     ])
     let [total, variance] = [0, 0]

@@ -1,5 +1,4 @@
-import type { LocatedFold } from '../../composition/fold-sum'
-import { sumPerKgOfFat } from '../../composition/fold-sum'
+import { type LocatedFold, sumPerKgOfFat } from '../../composition/fold-sum'
 import type { Conversion } from '../../equations/types'
 import type { IsoDate } from '../../units/dates'
 import type { Horizon, RecordForm } from './ensemble'
@@ -24,10 +23,9 @@ const WEEKS_OF_DRIFT = 10
 const PARTS = { fat: 0, lean: 1 } as const
 
 /** The usual errors, or larger ones of the scale, of the method, or of both. */
-const SHARES = { usual: 1 - LARGER_SHARE, larger: LARGER_SHARE }
 const EACH = [
-  { by: 1, share: SHARES.usual },
-  { by: LARGER_ERRORS, share: SHARES.larger },
+  { by: 1, share: 1 - LARGER_SHARE },
+  { by: LARGER_ERRORS, share: LARGER_SHARE },
 ]
 const NOISES = EACH.flatMap((scale) =>
   EACH.map((method) => ({
@@ -37,14 +35,17 @@ const NOISES = EACH.flatMap((scale) =>
 /** Where nothing is weighed. */
 const METHOD_NOISES = EACH.map(({ by, share }) => ({ scale: 1, method: by, share }))
 
+/** What every form of the model has in common. */
+const formOf = ({ pairBias, driftPoints }: ModelFigures, pairs: number) => ({
+  ...{ pairs, biasSd: pairBias, driftVariance: driftPoints ** 2 / WEEKS_OF_DRIFT },
+})
+
 /** The model of fat and lean. */
 function compositionForm(figures: ModelFigures, pairs: number): RecordForm {
   return {
+    ...formOf(figures, pairs),
     moves: [FAT_MOVES, LEAN_MOVES],
     noises: NOISES,
-    pairs,
-    biasSd: figures.pairBias,
-    driftVariance: figures.driftPoints ** 2 / WEEKS_OF_DRIFT,
     judged: { fat: [PARTS.fat], lean: [PARTS.lean], mass: [PARTS.fat, PARTS.lean] },
   }
 }
@@ -117,10 +118,10 @@ export class RecordModel {
 
   private learnComposition(visit: Visit, basis: RecordBasis, looked: boolean) {
     const { equationId } = basis
-    if (equationId === undefined) return
     const { ageYears } = visit.subject
     const at = this.computedAt
-    if (isCheckIn(visit) && (at?.equationId !== equationId || at.ageYears !== ageYears)) {
+    const named = isCheckIn(visit) && equationId !== undefined
+    if (named && (at?.equationId !== equationId || at.ageYears !== ageYears)) {
       this.computedAt = { equationId, ageYears }
       this.composition = new RecordTracker(
         compositionForm(this.figures, this.pairs.length),
@@ -161,13 +162,10 @@ export class RecordModel {
   }
 
   private sumTracker(folds: number) {
-    const { figures } = this
     const form: RecordForm = {
+      ...formOf(this.figures, this.pairs.length),
       moves: [scaledMoves(sumPerKgOfFat(folds))],
       noises: METHOD_NOISES,
-      pairs: this.pairs.length,
-      biasSd: figures.pairBias,
-      driftVariance: figures.driftPoints ** 2 / WEEKS_OF_DRIFT,
       judged: { sum: [0] },
     }
     return new RecordTracker(form, {

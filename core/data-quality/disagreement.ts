@@ -1,15 +1,16 @@
 import { type SiteId, WAISTS, isSkinfold } from '../anatomy/ids'
 import { nameOf } from '../anatomy/names'
 import { type EntryErrorContext, type Finding, asRead, unitOf } from './finding'
-import type { Trials } from './likelihood'
+import { worseThanUsual } from './hand'
+import { type Trials, repeatAt } from './likelihood'
 import { CM_PER_INCH } from '../units/constants'
 import { fixed, lengthText } from '../units/format'
 
 /** Readings of one site from which it is said that they disagree; two apart ask for a third by the protocol. */
 const READINGS = 3
 /** Repeat errors that the readings span, and that the two nearest are apart, before it is said. Judgement. */
-const SPAN = 5
-const NEAREST = 2
+const SPAN = 6
+const NEAREST = 3
 
 const NUMBERS = ['', '', '', 'Three', 'Four', 'Five']
 
@@ -17,8 +18,10 @@ const NUMBERS = ['', '', '', 'Three', 'Four', 'Five']
 export function findApart(trials: Trials, context: EntryErrorContext): Finding[] {
   return [...trials].flatMap(([site, values]): Finding[] => {
     if (values.length < READINGS) return []
-    const { repeat } = context.errorOf(site)
     const sorted = [...values].sort((a, b) => a - b)
+    // Where the other sites scatter as much, it is the hand and not this site.
+    const others = new Map([...trials].filter(([other]) => other !== site))
+    const repeat = repeatAt(site, sorted[1]!, context) * worseThanUsual(others, context)
     const gaps = sorted.slice(1).map((value, i) => value - sorted[i]!)
     const span = sorted.at(-1)! - sorted[0]!
     if (span <= SPAN * repeat || Math.min(...gaps) <= NEAREST * repeat) return []
@@ -70,7 +73,7 @@ export function findGirthJumps(trials: Trials, context: EntryErrorContext): Find
  * Conicity index: waist over the girth of a cylinder of the same mass and height. 1 is the cylinder; people are between
  * 1.0 and 1.73. Valdez R, J Clin Epidemiol 1991;44:955-956 (from memory).
  */
-function conicity(waistCm: number, massKg: number, heightCm: number): number {
+export function conicity(waistCm: number, massKg: number, heightCm: number): number {
   return waistCm / 100 / (0.109 * Math.sqrt(massKg / (heightCm / 100)))
 }
 

@@ -19,16 +19,16 @@ import { findShift } from './visit-shift'
  */
 export function findEntryErrors(trials: Trials, context: EntryErrorContext): Finding[] {
   const kinds = byKind(trials)
-  const mass = findMassError(context)
+  const means = Object.fromEntries(
+    [...trials].map(([site, v]) => [site, v.reduce((a, b) => a + b, 0) / v.length]),
+  )
+  const mass = findMassError(context, means)
   // A body mass that is an entry error itself is no evidence about the folds.
   const trusted: EntryErrorContext = mass.length ? { ...context, massKg: undefined } : context
   const slips = [
     ...entryErrorsIn('fold', kinds.fold, trusted),
     ...entryErrorsIn('girth', kinds.girth, trusted),
   ]
-  const means = Object.fromEntries(
-    [...trials].map(([site, v]) => [site, v.reduce((a, b) => a + b, 0) / v.length]),
-  )
   const slipped = new Set(slips.flatMap((s) => s.sites))
   const whole = slips.length
     ? []

@@ -8,6 +8,10 @@ export type EntryErrorKind =
   | 'unit'
   | 'swap'
   | 'transposition'
+  | 'ten'
+  | 'odd trial'
+  | 'repeated site'
+  | 'odd mass'
   | 'copy'
   | 'moved alone'
   | 'apart'
@@ -23,12 +27,23 @@ export interface SuggestedValue {
   trial: number | null
   /** mm, cm or kg. */
   value: number
+  /** Another value that may as well have been meant. */
+  second?: number
+}
+
+/** One typed reading. */
+export interface QuestionedReading {
+  site: SiteId
+  /** From 1. */
+  trial: number
 }
 
 /** Something about the readings that asks for a second look. It never blocks. */
 export interface Finding {
   kind: EntryErrorKind
   sites: (SiteId | 'mass' | 'height')[]
+  /** The readings in question, where it is some and not all of the sites'. */
+  readings?: QuestionedReading[]
   /** The likely intended values; empty where there is nothing to offer but a second look. */
   suggestions: SuggestedValue[]
   /** What speaks for it, for the coach. */
@@ -37,11 +52,19 @@ export interface Finding {
   support: number
 }
 
+/** A body mass on record. */
+export interface MassBefore {
+  kg: number
+  /** How long before the one in question, weeks. */
+  weeksAgo: number
+}
+
 /** Everything that slips are judged by. */
 export interface EntryErrorContext extends Expectation {
-  /** Body mass now and last time, kg. */
+  /** Body mass now, kg. */
   massKg?: number
-  lastMassKg?: number
+  /** Body masses on record, from check-ins and weigh-ins, in any order. */
+  masses?: readonly MassBefore[]
   /** Body mass to be expected if the folds changed by this share and lean was held, kg. */
   massAt?: (change: number) => number
   heightCm?: number
@@ -55,18 +78,25 @@ export interface EntryErrorContext extends Expectation {
  * are seldom questioned. Judgement, no source.
  */
 export const AGAINST: Record<EntryErrorKind, number> = {
-  decimal: 6,
+  decimal: 5,
   unit: 7,
-  swap: 5.8,
-  transposition: 7.5,
+  swap: 3.8,
+  transposition: 5.5,
+  ten: 4.5,
+  'odd trial': 5,
+  'repeated site': 5.5,
+  'odd mass': 3.5,
   copy: 7,
-  'moved alone': 4.5,
+  'moved alone': 7,
   apart: 0,
   'girth jump': 0,
   'visit shift': 6,
   limit: 0,
   relation: 0,
 }
+
+/** A value is offered only where it leads every other explanation of its reading by so much, log odds. */
+export const LEAD = 3
 
 /** Where a finding is reported: even odds after the prior. */
 export const REPORT = 0
@@ -77,7 +107,7 @@ export function asRead(site: SiteId, value: number, { units }: EntryErrorContext
 }
 
 /** A body mass as the coach reads it. */
-export const massAsRead = (kg: number, { units }: EntryErrorContext) =>
+export const massAsRead = (kg: number, { units }: Pick<EntryErrorContext, 'units'>) =>
   formatMass(kg, units?.mass ?? 'kg')
 
 /** A height as the coach reads it. */

@@ -1,117 +1,155 @@
-import { type SiteId, isSkinfold } from '../anatomy/ids'
-import { limitsOf, plausibility } from '../anatomy/limits'
-import type { EntryErrorContext, EntryErrorKind, SuggestedValue } from './finding'
-import type { Trials } from './likelihood'
-import { CM_PER_INCH, MM_PER_INCH } from '../units/constants'
+import type { SiteId } from '../anatomy/ids'
+import {
+  AGAINST,
+  type EntryErrorContext,
+  type EntryErrorKind,
+  type QuestionedReading,
+  type SuggestedValue,
+} from './finding'
+import { meaningsOf, throughoutOf } from './meanings'
+import { type Trials, logCauchy } from './likelihood'
 
 /** One entry error that could have made the sheet what it is. */
 export interface Hypothesis {
   kind: EntryErrorKind
   sites: SiteId[]
+  /** Trials of the sites as they would have been; none left is a site that was not measured. */
   replaced: Map<SiteId, number[]>
+  readings: QuestionedReading[]
   suggestions: SuggestedValue[]
+  /** Log density of what the error itself typed, beside that of the readings as they would have been. */
+  typed: number
 }
 
-/** All numbers that swapping two neighbouring digits of a typed number makes. */
-export function transpositionsOf(value: number): number[] {
-  const text = String(Number(value.toFixed(2)))
-  if (text.startsWith('0')) return []
-  const found = new Set<number>()
-  const places = [...text].flatMap((sign, i) => (sign === '.' ? [] : [i]))
-  for (let k = 0; k + 1 < places.length; k++) {
-    const signs = [...text]
-    const [a, b] = [places[k]!, places[k + 1]!]
-    ;[signs[a], signs[b]] = [signs[b]!, signs[a]!]
-    const other = Number(signs.join(''))
-    // Nobody types a leading nought.
-    if (signs[0] !== '0' && other !== value) found.add(other)
+/** Log odds against a hypothesis beforehand: what is done in every trial is done more often than in one alone. */
+export function againstOf({ kind, readings }: Hypothesis): number {
+  if (kind === 'swap' && readings.length > 2) return AGAINST.swap - IN_EVERY_TRIAL.swap
+  if (kind === 'repeated site' && readings.length > 1) {
+    return AGAINST[kind] - IN_EVERY_TRIAL['repeated site']
   }
-  return [...found]
+  return AGAINST[kind]
 }
+const IN_EVERY_TRIAL = { swap: 0.6, 'repeated site': 2.5 }
 
-/** What one typed number may have been meant as, by kind of slip. */
-function meanings(
-  site: SiteId,
-  typed: number,
-  inches = false,
-): { kind: EntryErrorKind; value: number }[] {
-  const scale = inches && !isSkinfold(site) ? CM_PER_INCH : 1
-  const units = isSkinfold(site)
-    ? typed <= 4
-      ? [typed * MM_PER_INCH]
-      : []
-    : [typed * CM_PER_INCH, typed / CM_PER_INCH]
-  const { hardLow, hardHigh } = limitsOf(site)
-  return [
-    ...[typed / 10, typed * 10].map((value) => ({ kind: 'decimal' as const, value })),
-    ...units.map((value) => ({ kind: 'unit' as const, value })),
-    ...transpositionsOf(typed / scale).map((value) => ({
-      kind: 'transposition' as const,
-      value: value * scale,
-    })),
-  ].filter(({ value }) => value >= hardLow && value <= hardHigh)
-}
+const replacedAt = (values: readonly number[], index: number, value: number) =>
+  values.map((v, i) => (i === index ? value : v))
 
-function replacedAt(values: readonly number[], index: number, value: number): number[] {
-  return values.map((v, i) => (i === index ? value : v))
-}
+const suggestedFor = (site: SiteId, values: readonly number[]): SuggestedValue[] =>
+  values.map((value, i) => ({ site, trial: i + 1, value }))
 
-/** Every single slip that could have made the sheet what it is. */
-export function hypotheses(trials: Trials, context: EntryErrorContext): Hypothesis[] {
-  const found: Hypothesis[] = []
-  const all = [...trials]
-  for (const [site, values] of all) {
-    values.forEach((typed, i) => {
-      for (const { kind, value } of meanings(site, typed, context.units?.length === 'in')) {
-        found.push({
-          kind,
-          sites: [site],
-          replaced: new Map([[site, replacedAt(values, i, value)]]),
-          suggestions: [{ site, trial: i + 1, value }],
-        })
-      }
-    })
-    // The same slip in every trial: the caliper's scale misread, or the unit taken wrong throughout. A value that is
-    // usual as it stands needs a last one to say so: else it would explain trials that merely disagree.
-    const mean = values.reduce((a, b) => a + b, 0) / values.length
-    const usual = !context.last[site] && plausibility(site, mean, context.sex) === 'usual'
-    if (values.length > 1 && !usual) {
-      const throughout = isSkinfold(site)
-        ? [0.1, 10, MM_PER_INCH]
-        : [0.1, 10, CM_PER_INCH, 1 / CM_PER_INCH]
-      for (const factor of throughout) {
-        const meant = values.map((v) => v * factor)
-        found.push({
-          kind: factor === 0.1 || factor === 10 ? 'decimal' : 'unit',
-          sites: [site],
-          replaced: new Map([[site, meant]]),
-          suggestions: meant.map((value, i) => ({ site, trial: i + 1, value })),
-        })
+/** One number, or every number of a site, that was meant as another. */
+function* misread(
+  [site, values]: [SiteId, readonly number[]],
+  { units }: EntryErrorContext,
+): Generator<Hypothesis> {
+  for (const [i, typed] of values.entries()) {
+    const suggestion = (value: number) => ({ site, trial: i + 1, value })
+    for (const { kind, value, stretch } of meaningsOf(site, typed, units?.length === 'in')) {
+      yield {
+        ...{ kind, sites: [site], typed: Math.log(stretch) },
+        replaced: new Map([[site, replacedAt(values, i, value)]]),
+        readings: [{ site, trial: i + 1 }],
+        suggestions: [suggestion(value)],
       }
     }
   }
-  all.forEach(([a, ofA], i) => {
+  if (values.length < 2) return
+  for (const { kind, by } of throughoutOf(site)) {
+    const meant = values.map((value) => value * by)
+    yield {
+      ...{ kind, sites: [site], typed: values.length * Math.log(by) },
+      replaced: new Map([[site, meant]]),
+      readings: values.map((_, i) => ({ site, trial: i + 1 })),
+      suggestions: suggestedFor(site, meant),
+    }
+  }
+}
+
+/** An odd trial lies this far from where it should, mm or cm, or much farther: the width of a Cauchy distribution. */
+const ODD_BY = 8
+
+/** One trial that has nothing to do with its site. */
+function* oddTrials(
+  [site, values]: [SiteId, readonly number[]],
+  { last }: EntryErrorContext,
+): Generator<Hypothesis> {
+  // One of two is told from the other by last time only; else it is what a third trial is taken for.
+  const fewest = last[site] ? 2 : 3
+  if (values.length < fewest) return
+  for (const [i, typed] of values.entries()) {
+    const others = values.filter((_, at) => at !== i)
+    const about = last[site]?.value ?? others.reduce((a, b) => a + b, 0) / others.length
+    yield {
+      ...{ kind: 'odd trial', sites: [site], typed: logCauchy(typed - about, ODD_BY) },
+      replaced: new Map([[site, others]]),
+      ...{ readings: [{ site, trial: i + 1 }], suggestions: [] },
+    }
+  }
+}
+
+/** Two sites that were exchanged in one trial or in all. */
+function* swaps(
+  all: readonly [SiteId, readonly number[]][],
+  { last }: EntryErrorContext,
+): Generator<Hypothesis> {
+  for (const [i, [a, ofA]] of all.entries()) {
     for (const [b, ofB] of all.slice(i + 1)) {
       const both = Math.min(ofA.length, ofB.length)
-      const swaps = Array.from({ length: both }, (_, trial) => [trial])
-      if (both > 1) swaps.push(Array.from({ length: both }, (_, trial) => trial))
-      for (const rounds of swaps) {
+      const trials = Array.from({ length: both }, (_, trial) => [trial])
+      // Without a last value nobody can say that all of one are the other's.
+      if (both > 1 && last[a] && last[b])
+        trials.push(Array.from({ length: both }, (_, trial) => trial))
+      for (const swapped of trials) {
         const [forA, forB] = [[...ofA], [...ofB]]
-        for (const trial of rounds) [forA[trial], forB[trial]] = [forB[trial]!, forA[trial]!]
-        found.push({
-          kind: 'swap',
-          sites: [a, b],
+        for (const trial of swapped) [forA[trial], forB[trial]] = [forB[trial]!, forA[trial]!]
+        const suggestions = swapped.flatMap((trial) => [
+          { site: a, trial: trial + 1, value: forA[trial]! },
+          { site: b, trial: trial + 1, value: forB[trial]! },
+        ])
+        yield {
+          ...{ kind: 'swap', sites: [a, b], typed: 0, suggestions },
+          readings: suggestions.map(({ site, trial }) => ({ site, trial })),
           replaced: new Map([
             [a, forA],
             [b, forB],
           ]),
-          suggestions: rounds.flatMap((trial) => [
-            { site: a, trial: trial + 1, value: forA[trial]! },
-            { site: b, trial: trial + 1, value: forB[trial]! },
-          ]),
-        })
+        }
       }
     }
-  })
-  return found
+  }
+}
+
+/** The site before that was measured again, in one trial or in all: its mark, under this name. */
+function* repeatedSites(
+  all: readonly [SiteId, readonly number[]][],
+  { last }: EntryErrorContext,
+): Generator<Hypothesis> {
+  for (const [i, [site, values]] of all.slice(1).entries()) {
+    // Two sites may well read alike; only one that did not last time stands out.
+    if (!last[site]) continue
+    const [before, ofBefore] = all[i]!
+    const each = values.map((_, trial) => [trial])
+    for (const trials of values.length > 1 ? [...each, [...values.keys()]] : each) {
+      const repeats = trials.map((trial) => values[trial]!)
+      yield {
+        ...{ kind: 'repeated site', sites: [site], typed: 0, suggestions: [] },
+        readings: trials.map((trial) => ({ site, trial: trial + 1 })),
+        replaced: new Map([
+          [before, [...ofBefore, ...repeats]],
+          [site, values.filter((_, trial) => !trials.includes(trial))],
+        ]),
+      }
+    }
+  }
+}
+
+/** Every single slip that could have made the sheet what it is. */
+export function* hypotheses(trials: Trials, context: EntryErrorContext): Generator<Hypothesis> {
+  const all = [...trials]
+  for (const site of all) {
+    yield* misread(site, context)
+    yield* oddTrials(site, context)
+  }
+  yield* swaps(all, context)
+  yield* repeatedSites(all, context)
 }

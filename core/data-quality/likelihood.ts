@@ -4,9 +4,11 @@ import { limitsOf } from '../anatomy/limits'
 /*
  * How likely a set of readings is from an honest tester, given the last check-in.
  *
- * Every site of a kind moves by one common share c of its last value, and by a little of its own; the mark is found
- * again with the re-mark error, and each trial repeats with the repeat error. c is not known, so the likelihood is
- * summed over a grid of it. A slip of the hand is then a correction that makes the whole sheet much more likely.
+ * Every site of a kind moves by one common share c of its last value, and by a little of its own; the mark m is found
+ * again with the re-mark error, and each trial repeats with the repeat error. Neither c nor m is known, so the
+ * likelihood is summed over a grid of both. Trials have the tails of Student's t with 8 degrees of freedom, the mark
+ * those of 12: a hand slips a little more often than a normal distribution allows. A slip of the keys is then a
+ * correction that makes the whole sheet much more likely.
  */
 
 const LOG_TWO_PI = Math.log(2 * Math.PI)
@@ -16,14 +18,37 @@ export function logNormal(x: number, mean: number, variance: number): number {
   return -0.5 * (LOG_TWO_PI + Math.log(variance) + (x - mean) ** 2 / variance)
 }
 
+/** Log density of a Cauchy distribution about 0: what may lie anywhere, though sooner near than far. */
+export function logCauchy(x: number, width: number): number {
+  return -Math.log(Math.PI * width * (1 + (x / width) ** 2))
+}
+
 /** log(sum(exp(values))) without overflow. */
-export function logSumExp(values: readonly number[]): number {
+export function logSumExp(values: ArrayLike<number>): number {
   let largest = -Infinity
-  for (const value of values) if (value > largest) largest = value
+  for (let i = 0; i < values.length; i++) if (values[i]! > largest) largest = values[i]!
   if (largest === -Infinity) return -Infinity
   let sum = 0
-  for (const value of values) sum += Math.exp(value - largest)
+  for (let i = 0; i < values.length; i++) sum += Math.exp(values[i]! - largest)
   return largest + Math.log(sum)
+}
+
+/*
+ * Density of Student's t with 8 and with 12 degrees of freedom: constant (1 + z^2 / f)^-((f + 1) / 2), where the constant
+ * is gamma((f + 1) / 2) / (gamma(f / 2) sqrt(f pi)). Products of the base are a good deal faster than powers.
+ */
+const TRIAL_FREEDOM = 8
+const AT_THE_MARK = 0.386_699
+const trialPower = (base: number) => {
+  const square = base * base
+  return 1 / (square * square * Math.sqrt(base))
+}
+const MARK_FREEDOM = 12
+const MARK_CONSTANT = 0.390_727
+function markAt(z: number): number {
+  const base = 1 + (z * z) / MARK_FREEDOM
+  const cube = base * base * base
+  return MARK_CONSTANT / (cube * cube * Math.sqrt(base))
 }
 
 /** How far a kind of site moves between two check-ins four weeks apart. Judgement. */
@@ -33,15 +58,32 @@ interface Drift {
   sd: number
   /** Each site's own part beside the common one, as a share. */
   own: number
-  grid: number[]
+  /** What all sites of a visit are off by together, as a share: the day and the handling. */
+  session: number
+  /** Of the value, that the error of a trial grows by. */
+  growth: number
+  changes: number[]
+  /** Least and greatest mark, mm or cm, and the share by which each mark of the grid is over the one before. */
+  marks: { low: number; high: number; step: number }
 }
 
 function grid(from: number, to: number, steps: number): number[] {
   return Array.from({ length: steps + 1 }, (_, i) => from + ((to - from) * i) / steps)
 }
 
-const FOLD_DRIFT: Drift = { mean: -0.03, sd: 0.08, own: 0.04, grid: grid(-0.4, 0.3, 35) }
-const GIRTH_DRIFT: Drift = { mean: 0, sd: 0.025, own: 0.012, grid: grid(-0.12, 0.12, 24) }
+const DRIFT: Record<'fold' | 'girth', Drift> = {
+  fold: {
+    ...{ mean: -0.03, sd: 0.08, own: 0.04, session: 0.015, growth: 0.03 },
+    changes: grid(-0.4, 0.3, 28),
+    marks: { low: 1, high: 130, step: 0.04 },
+  },
+  girth: {
+    ...{ mean: 0, sd: 0.025, own: 0.012, session: 0.005, growth: 0 },
+    changes: grid(-0.12, 0.12, 24),
+    marks: { low: 8, high: 260, step: 0.005 },
+  },
+}
+const kindOf = (site: SiteId) => (isSkinfold(site) ? 'fold' : 'girth')
 
 const USUAL_WEEKS = 4
 const WIDEST_TIME = 3
@@ -53,7 +95,7 @@ export function timeFactor(weeks: number | undefined): number {
 
 /** What the model knows before the readings. */
 export interface Expectation {
-  /** Technical error of one trial at a site, and of finding the mark again another day: mm or cm. */
+  /** Technical error of one trial at a thin fold or girth, and of finding the mark again another day: mm or cm. */
   errorOf(site: SiteId): { repeat: number; relocation: number }
   /** Smallest step of the caliper, mm. */
   graduationMm?: number
@@ -67,42 +109,173 @@ export interface Expectation {
 /** Trials of the sites of one kind, in the order they were taken. */
 export type Trials = ReadonlyMap<SiteId, readonly number[]>
 
+/** The error of a trial at a site that reads so much: a thick fold repeats less well than a thin one. mm or cm. */
+export function repeatAt(site: SiteId, value: number, { errorOf }: Expectation): number {
+  return grown(site, errorOf(site).repeat, value)
+}
+
+const grown = (site: SiteId, repeat: number, value: number) =>
+  Math.hypot(repeat, DRIFT[kindOf(site)].growth * value)
+
+/** All that a fold is off by together with the others of its day, as a share, against those of another day. */
+export const SESSION_SHARE = Math.SQRT2 * DRIFT.fold.session
+
+const SITE_REACH = 1.7
+
+/** What is expected of one site before its trials: how probable each mark is at each common change. */
+class SiteExpectation {
+  /** Marks of the grid, mm or cm. */
+  private readonly marks: number[]
+  private readonly repeats: number[]
+  /** Probability of each mark at each common change, row by row; one row where the change says nothing. */
+  private readonly rows: Float64Array[]
+
+  constructor(
+    site: SiteId,
+    known: Expectation,
+    reach: [low: number, high: number],
+    /** mm or cm that the site may have moved by itself. */
+    { alone = 0 } = {},
+  ) {
+    const { marks, changes, own } = DRIFT[kindOf(site)]
+    this.marks = []
+    const low = Math.max(marks.low, reach[0] / SITE_REACH)
+    const high = Math.min(marks.high, reach[1] * SITE_REACH)
+    for (let mark = low; mark <= high; mark *= 1 + marks.step) this.marks.push(mark)
+    const error = known.errorOf(site)
+    this.repeats = this.marks.map((mark) => grown(site, error.repeat, mark))
+    const width = Math.log(1 + marks.step)
+    const last = known.last[site]
+    if (!last) {
+      const usual = usualMark(site, known.sex)
+      this.rows = [Float64Array.from(this.marks, (mark) => usual(mark) * width)]
+      return
+    }
+    const repeat = grown(site, error.repeat, last.value)
+    // Finding the mark again grows with the fold as repeating does.
+    const relocated = error.relocation * (repeat / error.repeat)
+    const spread = Math.hypot(
+      own * timeFactor(known.weeks) * last.value,
+      Math.SQRT2 * relocated,
+      repeat / Math.sqrt(last.trials),
+      alone,
+    )
+    this.rows = changes.map((change) => {
+      const centre = last.value * (1 + change)
+      const row = new Float64Array(this.marks.length)
+      for (let i = 0; i < row.length; i++) {
+        const mark = this.marks[i]!
+        row[i] = (markAt((mark - centre) / spread) / spread) * mark * width
+      }
+      return row
+    })
+  }
+
+  /** Log likelihood of trials at each common change; nothing measured is nothing said. */
+  along(values: readonly number[], changes: number): number[] {
+    if (values.length === 0) return new Array<number>(changes).fill(0)
+    const { scaled, largest } = this.atMarks(values)
+    const of = (row: Float64Array) => {
+      let sum = 0
+      for (let i = 0; i < row.length; i++) sum += row[i]! * scaled[i]!
+      return Math.log(sum) + largest
+    }
+    if (this.rows.length > 1) return this.rows.map(of)
+    return new Array<number>(changes).fill(of(this.rows[0]!))
+  }
+
+  /** Likelihood of the trials at each mark, as a share of the greatest. */
+  private atMarks(values: readonly number[]) {
+    const scaled = new Float64Array(this.marks.length)
+    for (let i = 0; i < scaled.length; i++) {
+      let product = 1
+      for (const value of values) {
+        const z = (value - this.marks[i]!) / this.repeats[i]!
+        product *= 1 + (z * z) / TRIAL_FREEDOM
+      }
+      // One power of the product is that of its factors.
+      scaled[i] = trialPower(product) * (AT_THE_MARK / this.repeats[i]!) ** values.length
+    }
+    let most = 0
+    for (const likelihood of scaled) if (likelihood > most) most = likelihood
+    for (let i = 0; i < scaled.length; i++) scaled[i]! /= most
+    return { scaled, largest: Math.log(most) }
+  }
+}
+
+/** From the lower to the upper soft limit are so many standard deviations of a first value's logarithm. Judgement. */
+const SOFT_RANGE = 4
+
+function softLimits(site: SiteId, sex: 'male' | 'female') {
+  const { softLow, softHighMale, softHighFemale } = limitsOf(site)
+  return { softLow, softHigh: sex === 'male' ? softHighMale : softHighFemale }
+}
+
+/** What anybody may have at a site, mm or cm. */
+function usualCentre(site: SiteId, sex: 'male' | 'female'): number {
+  const { softLow, softHigh } = softLimits(site, sex)
+  return Math.sqrt(softLow * softHigh)
+}
+
+/** How usual a mark is in anybody, as a density of its logarithm. */
+function usualMark(site: SiteId, sex: 'male' | 'female') {
+  const { softLow, softHigh } = softLimits(site, sex)
+  const centre = Math.log(usualCentre(site, sex))
+  const sd = Math.log(softHigh / softLow) / SOFT_RANGE
+  return (mark: number) => markAt((Math.log(mark) - centre) / sd) / sd
+}
+
+/** A site that moves by itself may have moved by this share of its last value, or by so many mm or cm. */
+const ALONE_SHARE = 0.35
+const ALONE_LEAST = 4
+
+/** Where the mark of a site can be. Of folds every mark is looked at, so that another site's readings can stand here. */
+function reachOf(site: SiteId, values: readonly number[], { last }: Expectation): [number, number] {
+  if (isSkinfold(site)) return [0, Infinity]
+  const seen = [...values, ...(last[site] ? [last[site].value] : [])]
+  return [Math.min(...seen), Math.max(...seen)]
+}
+
 /** The sheet of one kind (folds or girths) with the likelihood of each site at each common change. */
 export class SheetLikelihood {
-  readonly grid: number[]
-  private readonly own: number
-  private readonly prior: number[]
+  readonly changes: number[]
   private readonly sites = new Map<SiteId, number[]>()
+  private readonly expected = new Map<SiteId, SiteExpectation>()
   private readonly total: number[]
+  private readonly honest: number
 
   constructor(
     kind: 'fold' | 'girth',
     trials: Trials,
     private readonly known: Expectation,
-    /** Further evidence on the common change, such as body mass: log likelihood at each point of the grid. */
+    /** Further evidence on the common change, such as body mass: log likelihood at each change. */
     evidence?: (change: number) => number,
   ) {
-    const drift = kind === 'fold' ? FOLD_DRIFT : GIRTH_DRIFT
+    const drift = DRIFT[kind]
     const time = timeFactor(known.weeks)
-    this.grid = drift.grid
-    this.own = drift.own * time
-    const weights = drift.grid.map((c) => logNormal(c, drift.mean, (drift.sd * time) ** 2))
+    this.changes = drift.changes
+    const variance = (drift.sd * time) ** 2 + 2 * drift.session ** 2
+    const weights = drift.changes.map((c) => logNormal(c, drift.mean, variance))
     const norm = logSumExp(weights)
-    this.prior = weights.map((w, i) => w - norm + (evidence?.(drift.grid[i]!) ?? 0))
-    for (const [site, values] of trials) this.sites.set(site, this.along(site, values))
-    this.total = this.prior.map((p, i) => {
+    const prior = weights.map((w, i) => w - norm + (evidence?.(drift.changes[i]!) ?? 0))
+    for (const [site, values] of trials) {
+      this.expected.set(site, new SiteExpectation(site, known, reachOf(site, values, known)))
+      this.sites.set(site, this.along(site, values))
+    }
+    this.total = prior.map((p, i) => {
       let sum = p
       for (const likelihood of this.sites.values()) sum += likelihood[i]!
       return sum
     })
+    this.honest = logSumExp(this.total)
   }
 
   /** Log likelihood of the sheet as typed. */
   asTyped(): number {
-    return logSumExp(this.total)
+    return this.honest
   }
 
-  /** Log likelihood of the sheet with the trials of some sites replaced. */
+  /** Log likelihood of the sheet with the trials of some sites replaced; none left is a site not measured. */
   corrected(replaced: Trials): number {
     const parts = [...replaced].map(([site, values]) => ({
       before: this.sites.get(site)!,
@@ -113,37 +286,30 @@ export class SheetLikelihood {
     )
   }
 
+  /**
+   * Log likelihood of the sheet if a site had so many trials exactly where they are expected: hardly any others could
+   * make it more likely, so that most sites need no second look.
+   */
+  most(site: SiteId, trials: number): number {
+    const before = this.sites.get(site)!
+    const { last, sex } = this.known
+    const expected = last[site]?.value ?? usualCentre(site, sex)
+    const best = Math.max(...this.along(site, new Array<number>(trials).fill(expected)))
+    return logSumExp(this.total.map((sum, i) => sum - before[i]! + best))
+  }
+
   /** Log likelihood of the sheet when one site is free to have moved by itself. */
   released(site: SiteId, values: readonly number[]): number {
-    const last = this.known.last[site]!.value
     const before = this.sites.get(site)!
-    const freed = this.along(site, values, Math.max(4, 0.35 * last) ** 2)
+    const { value } = this.known.last[site]!
+    const freed = new SiteExpectation(site, this.known, reachOf(site, values, this.known), {
+      alone: Math.max(ALONE_LEAST, ALONE_SHARE * value),
+    }).along(values, this.changes.length)
     return logSumExp(this.total.map((sum, i) => sum - before[i]! + freed[i]!))
   }
 
-  /** Log likelihood of one site's trials at each common change. */
-  private along(site: SiteId, values: readonly number[], extra = 0): number[] {
-    const error = this.known.errorOf(site)
-    const repeat = error.repeat ** 2
-    const relocation = error.relocation ** 2
-    const n = values.length
-    const mean = values.reduce((a, b) => a + b, 0) / n
-    const scatter = values.reduce((a, x) => a + (x - mean) ** 2, 0)
-    const within =
-      -0.5 * ((n - 1) * (LOG_TWO_PI + Math.log(repeat)) + Math.log(n) + scatter / repeat)
-    const last = this.known.last[site]
-    if (!last) {
-      const { softLow, softHighMale, softHighFemale } = limitsOf(site)
-      const high = this.known.sex === 'male' ? softHighMale : softHighFemale
-      const likelihood =
-        within + logNormal(mean, (softLow + high) / 2.4, ((high - softLow) / 2.6) ** 2 + repeat / n)
-      return this.grid.map(() => likelihood)
-    }
-    const spread = (this.own * last.value) ** 2 + relocation + extra + repeat / n
-    const lastVariance = relocation + repeat / last.trials
-    return this.grid.map(
-      (c) => within + logNormal(mean, last.value * (1 + c), spread + (1 + c) ** 2 * lastVariance),
-    )
+  private along(site: SiteId, values: readonly number[]): number[] {
+    return this.expected.get(site)!.along(values, this.changes.length)
   }
 }
 
@@ -154,7 +320,7 @@ export function byKind(trials: Trials): Record<'fold' | 'girth', Map<SiteId, rea
     girth: new Map<SiteId, readonly number[]>(),
   }
   for (const [site, values] of trials) {
-    if (values.length > 0) kinds[isSkinfold(site) ? 'fold' : 'girth'].set(site, values)
+    if (values.length > 0) kinds[kindOf(site)].set(site, values)
   }
   return kinds
 }

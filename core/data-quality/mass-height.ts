@@ -1,63 +1,126 @@
+import { type SiteId, WAISTS } from '../anatomy/ids'
 import { limitsOf } from '../anatomy/limits'
+import { conicity } from './disagreement'
+import { massByRecord } from './expected-mass'
 import {
   AGAINST,
   type EntryErrorContext,
   type EntryErrorKind,
   type Finding,
+  LEAD,
   REPORT,
   heightAsRead,
   massAsRead,
 } from './finding'
-import { transpositionsOf } from './hypotheses'
-import { logNormal, timeFactor } from './likelihood'
-import { MASS_SWING_KG } from './mass-evidence'
+import { otherTensOf, transpositionsOf } from './meanings'
+import { logCauchy, logNormal } from './likelihood'
 import { CM_PER_INCH, INCHES_PER_FOOT, KG_PER_POUND } from '../units/constants'
+import { massIn } from '../units/format'
 
-const MASS_SHARE_SD = 0.035
+/** What a mass or height may have been meant as, with its words. */
+interface Meant {
+  kind: EntryErrorKind
+  value: number
+  /** Log of how much closer its numbers lie; see Meaning. */
+  stretch?: number
+  words: string
+}
 
-/** A body mass in another unit, with its point moved or its digits changed about. */
-export function findMassError(context: EntryErrorContext): Finding[] {
-  const { massKg, lastMassKg, heightCm, weeks } = context
-  if (massKg === undefined) return []
-  const likelihood = (kg: number) => {
-    if (lastMassKg !== undefined) {
-      const sd = MASS_SHARE_SD * lastMassKg * timeFactor(weeks)
-      return logNormal(kg, lastMassKg, sd ** 2 + MASS_SWING_KG ** 2)
-    }
-    if (heightCm !== undefined) return logNormal(kg / (heightCm / 100) ** 2, 26, 7 ** 2)
-    return 0
-  }
-  const honest = likelihood(massKg)
+/** What a body mass is judged by. */
+export type MassContext = Pick<EntryErrorContext, 'massKg' | 'masses' | 'heightCm' | 'units'>
+
+/** Usual BMI of adults who are measured, and how conical they are about the waist. Judgement. */
+const BMI = { mean: 26, sd: 7 }
+const CONICITY = { mean: 1.22, sd: 0.1 }
+/** A mass unlike the record is off by this many kg, or by many more: the width of a Cauchy distribution. Judgement. */
+const ODD_BY_KG = 6
+/** Log odds against feet and inches miscounted. Judgement. */
+const AGAINST_MISCOUNTED = 4
+
+/** Log density of a body mass: by the record, or else by what goes with height and waist. */
+function massDensity(
+  { masses = [], heightCm }: MassContext,
+  waistCm: number | undefined,
+): ((kg: number) => number) | undefined {
+  const usual = massByRecord(masses)
+  if (usual) return (kg) => logNormal(kg, usual.kg, usual.sd ** 2)
+  if (heightCm === undefined) return undefined
+  const ofBmi = (kg: number) => logNormal(kg / (heightCm / 100) ** 2, BMI.mean, BMI.sd ** 2)
+  if (waistCm === undefined) return ofBmi
+  // Who is heavy and wide about the waist is heavy, and has typed no pounds. A waist that contradicts is another matter.
+  const { mean, sd } = CONICITY
+  return (kg) => Math.max(ofBmi(kg), logNormal(conicity(waistCm, kg, heightCm), mean, sd ** 2))
+}
+
+/** What a typed body mass may have been meant as, kg. */
+function massMeanings(kg: number, { units }: MassContext): Meant[] {
+  const unit = units?.mass ?? 'kg'
+  const perShown = kg / massIn(kg, unit)
+  const pounds = { value: kg * KG_PER_POUND, stretch: Math.log(KG_PER_POUND) }
+  const kilograms = { value: kg / KG_PER_POUND, stretch: -Math.log(KG_PER_POUND) }
+  const shown = Number(massIn(kg, unit).toFixed(2))
   const { hardLow, hardHigh } = limitsOf('mass')
-  const meant: { kind: EntryErrorKind; value: number; words: string }[] = [
-    { kind: 'unit', value: massKg * KG_PER_POUND, words: 'pounds typed as kilograms' },
-    { kind: 'unit', value: massKg / KG_PER_POUND, words: 'kilograms typed as pounds' },
-    ...[massKg / 10, massKg * 10].map((value) => ({
-      kind: 'decimal' as const,
-      value,
+  const meant: Meant[] = [
+    { kind: 'unit', ...pounds, words: 'pounds typed as kilograms' },
+    { kind: 'unit', ...kilograms, words: 'kilograms typed as pounds' },
+    ...[1 / 10, 10].map((by): Meant => ({
+      ...{ kind: 'decimal', value: kg * by, stretch: Math.log(by) },
       words: 'a decimal point lost or moved',
     })),
-    ...transpositionsOf(massKg).map((value) => ({
-      kind: 'transposition' as const,
-      value,
+    ...transpositionsOf(shown).map((value): Meant => ({
+      ...{ kind: 'transposition', value: value * perShown },
       words: 'two digits changed about',
     })),
+    ...otherTensOf(shown).map((value): Meant => ({
+      ...{ kind: 'ten', value: value * perShown },
+      words: 'a ten too many or too few',
+    })),
   ]
-  const best = meant
-    .filter(({ value }) => value >= hardLow && value <= hardHigh)
-    .map((m) => ({ ...m, support: likelihood(m.value) - honest - AGAINST[m.kind] }))
-    .sort((a, b) => b.support - a.support)[0]
-  if (!best || best.support <= REPORT) return []
-  const against = lastMassKg === undefined ? '' : ` (${massAsRead(lastMassKg, context)} last time)`
-  return [
-    {
-      kind: best.kind,
-      sites: ['mass'],
-      suggestions: [{ site: 'mass', trial: null, value: best.value }],
-      evidence: `Body mass ${massAsRead(massKg, context)} looks like ${best.words}${against}.`,
-      support: best.support,
-    },
-  ]
+  return meant.filter(({ value }) => value >= hardLow && value <= hardHigh)
+}
+
+/**
+ * A body mass in another unit, with its point moved, its digits changed about or a ten too many; or one that the record
+ * does not explain at all.
+ *
+ * @param values girths of the sheet, cm: where no mass is on record, a waist says how heavy its owner is
+ */
+export function findMassError(
+  context: MassContext,
+  values: Partial<Record<SiteId, number>> = {},
+): Finding[] {
+  const { massKg, masses = [] } = context
+  const waist = WAISTS.map((site) => values[site]).find((cm) => cm !== undefined)
+  const likelihood = massDensity(context, waist)
+  if (massKg === undefined || !likelihood) return []
+  const honest = likelihood(massKg)
+  const ranked = massMeanings(massKg, context)
+    .map((meant) => ({
+      ...meant,
+      support: likelihood(meant.value) + (meant.stretch ?? 0) - honest - AGAINST[meant.kind],
+    }))
+    .sort((a, b) => b.support - a.support)
+  const usual = massByRecord(masses)
+  const odd = usual
+    ? logCauchy(massKg - usual.kg, ODD_BY_KG) - honest - AGAINST['odd mass']
+    : -Infinity
+  const [best, next, third] = ranked
+  const against = usual ? ` (${massAsRead(usual.kg, context)} by the record)` : ''
+  const reads = `Body mass ${massAsRead(massKg, context)}`
+  const found = (finding: Omit<Finding, 'sites'>): Finding[] => [{ sites: ['mass'], ...finding }]
+  if (!best || best.support <= Math.max(REPORT, odd)) {
+    if (odd <= REPORT) return []
+    const evidence = `${reads} is unlike the record${against}: weigh again, or keep it.`
+    return found({ kind: 'odd mass', suggestions: [], evidence, support: odd })
+  }
+  const close = (other: typeof next) => !!other && other.support > best.support - LEAD
+  const tooMany = close(third)
+  const suggestion = { site: 'mass' as const, trial: null, value: best.value }
+  return found({
+    ...{ kind: best.kind, support: best.support },
+    suggestions: tooMany ? [] : [{ ...suggestion, ...(close(next) && { second: next!.value }) }],
+    evidence: `${reads} looks like ${best.words}${against}.`,
+  })
 }
 
 /** Adults do not change height by this much between check-ins, cm. */
@@ -80,10 +143,11 @@ export function findHeightError(context: EntryErrorContext): Finding[] {
     })),
     ...transpositionsOf(heightCm).map((value) => ({ value, kind: 'transposition' as const })),
   ]
+  const against = (kind: EntryErrorKind) => (kind === 'unit' ? AGAINST_MISCOUNTED : AGAINST[kind])
   const { hardLow, hardHigh } = limitsOf('height')
   const best = meant
     .filter(({ value }) => value >= hardLow && value <= hardHigh)
-    .map((m) => ({ ...m, support: likelihood(m.value) - likelihood(heightCm) - AGAINST[m.kind] }))
+    .map((m) => ({ ...m, support: likelihood(m.value) - likelihood(heightCm) - against(m.kind) }))
     .sort((a, b) => b.support - a.support)[0]
   if (!best || best.support <= REPORT) return []
   return [

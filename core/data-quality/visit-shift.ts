@@ -23,8 +23,8 @@ export function findShift(trials: Trials, context: EntryErrorContext): Finding[]
     (c) => logNormal(c, -0.03, 0.08 ** 2 + SHIFT_SD ** 2) - logNormal(c, -0.03, 0.08 ** 2),
   )
   const massAlone =
-    logSumExp(sheet.grid.map((c) => evidence(c) + logNormal(c, -0.03, 0.08 ** 2))) +
-    Math.log(sheet.grid[1]! - sheet.grid[0]!)
+    logSumExp(sheet.changes.map((c) => evidence(c) + logNormal(c, -0.03, 0.08 ** 2))) +
+    Math.log(sheet.changes[1]! - sheet.changes[0]!)
   const support = sheet.asTyped() + massAlone - together - AGAINST['visit shift']
   if (support <= REPORT) return []
   const way = moves[0]! > 0 ? 'more' : 'less'

@@ -3,7 +3,7 @@ import { plausibility } from '../anatomy/limits'
 import { expectedMass } from '../composition/expected-mass'
 import { findEntryErrors } from '../data-quality/find'
 import type { EntryErrorContext, EntryErrorKind, Finding } from '../data-quality/finding'
-import { USUAL_SETUP, siteErrorAt } from '../measurement-error/site-error'
+import { USUAL_SETUP, siteError } from '../measurement-error/site-error'
 import { daysBetween } from '../units/dates'
 import { type RecordRow, placeIn, valueIn } from './record-file'
 
@@ -23,6 +23,7 @@ type CheckRow = Record<(typeof CHECK_COLUMNS)[number], string | number>
 const NAMES: Partial<Record<EntryErrorKind, string>> = {
   ...{ decimal: 'decimal', unit: 'unit', swap: 'swap', transposition: 'digits' },
   ...{ copy: 'copied-round', 'moved alone': 'wrong-site', apart: 'odd-trial' },
+  ...{ ten: 'ten', 'odd trial': 'odd-trial', 'repeated site': 'repeated-site' },
 }
 const DAYS_A_WEEK = 7
 const HALF_MM = 0.5
@@ -33,7 +34,7 @@ const rounded = (value: number) => Number(value.toFixed(DIGITS))
 /** What is known of a client from the sheets before. */
 interface Known {
   last: EntryErrorContext['last']
-  massKg: number | undefined
+  masses: { date: string; kg: number }[]
   date: string | undefined
   massAt: EntryErrorContext['massAt']
 }
@@ -44,7 +45,7 @@ const keyOf = (row: RecordRow, site: SiteId) => `${site}|${placeIn(row.standard,
 /** Finds what asks for a second look in the sheets of one client, each against the ones before it. */
 export function checkRows(rows: readonly RecordRow[]): CheckRow[] {
   const values = new Map<string, { value: number; trials: number }>()
-  let known: Omit<Known, 'last'> = { massKg: undefined, date: undefined, massAt: undefined }
+  let known: Omit<Known, 'last'> = { masses: [], date: undefined, massAt: undefined }
   return rows.flatMap((row) => {
     const last: Known['last'] = {}
     for (const site of row.trials.keys()) {
@@ -58,7 +59,7 @@ export function checkRows(rows: readonly RecordRow[]): CheckRow[] {
       values.set(keyOf(row, site), { value, trials: trials.length })
     }
     known = {
-      massKg: right.massKg ?? known.massKg,
+      masses: massesAfter(known.masses, right),
       date: row.trials.size > 0 ? row.date : known.date,
       massAt: row.trials.size > 0 ? massAtOf(right) : known.massAt,
     }
@@ -66,17 +67,27 @@ export function checkRows(rows: readonly RecordRow[]): CheckRow[] {
   })
 }
 
-function contextOf(row: RecordRow, { last, massKg, date, massAt }: Known): EntryErrorContext {
+/** Masses that another is held against: older ones add nothing. */
+const MASSES_KEPT = 40
+
+/** The masses on record with one that was not questioned, or that is known as it was meant. */
+function massesAfter(masses: Known['masses'], { row, massKg }: ReturnType<typeof corrected>) {
+  if (massKg === undefined) return masses
+  return [...masses, { date: row.date, kg: massKg }].slice(-MASSES_KEPT)
+}
+
+function contextOf(row: RecordRow, { last, masses, date, massAt }: Known): EntryErrorContext {
   const setup = { ...USUAL_SETUP, skill: row.skill }
-  const size = (site: SiteId) => last[site]?.value ?? row.trials.get(site)?.[0] ?? 0
   return {
-    errorOf: (site) => siteErrorAt(site, setup, size(site)),
+    errorOf: (site) => siteError(site, setup),
     graduationMm: HALF_MM,
     sex: row.sex,
     ...(date ? { weeks: daysBetween(date, row.date) / DAYS_A_WEEK } : {}),
     last,
     massKg: row.massKg,
-    lastMassKg: massKg,
+    masses: masses.map(({ kg, date: on }) => ({
+      ...{ kg, weeksAgo: daysBetween(on, row.date) / DAYS_A_WEEK },
+    })),
     heightCm: row.heightCm,
     massAt,
   }
@@ -85,7 +96,8 @@ function contextOf(row: RecordRow, { last, massKg, date, massAt }: Known): Entry
 /** The sheet as it was likely meant: what comes later is compared with this. */
 function corrected(row: RecordRow, findings: readonly Finding[]) {
   const trials = new Map([...row.trials].map(([site, typed]) => [site, [...typed]]))
-  let { massKg } = row
+  // A mass that nothing on record explains stays out of it.
+  let massKg = findings.some(({ sites }) => sites[0] === 'mass') ? undefined : row.massKg
   for (const { site, trial, value } of findings.flatMap(({ suggestions }) => suggestions)) {
     if (site === 'mass') massKg = value
     else if (site !== 'height' && trial !== null) trials.get(site)![trial - 1] = value
@@ -107,18 +119,25 @@ function massAtOf({ row, trials, massKg }: ReturnType<typeof corrected>): Known[
 function linesOf(row: RecordRow, findings: readonly Finding[]): CheckRow[] {
   const { client, date } = row
   const empty = { trial: '', typed: '', suggested: '', second_suggestion: '' }
-  const found = findings.flatMap(({ kind, sites, suggestions }): CheckRow[] => {
+  const found = findings.flatMap(({ kind, sites, suggestions, readings }): CheckRow[] => {
     const ofMass = sites[0] === 'mass' || sites[0] === 'height'
     const finding = ofMass ? 'mass' : NAMES[kind]
-    if (finding === undefined || (ofMass && suggestions.length === 0)) return []
+    // A BMI that is unusual is no slip of the keys.
+    if (finding === undefined || kind === 'relation') return []
     const site = sites.join(' ')
-    if (suggestions.length === 0) return [{ client, date, finding, site, ...empty }]
-    return suggestions.map(({ site: of, trial, value }) => ({
-      ...{ client, date, finding, site },
-      trial: trial ?? '',
-      typed: typedOf(row, of, trial) ?? '',
-      suggested: rounded(value),
-      second_suggestion: '',
+    const head = { client, date, finding, site }
+    if (suggestions.length > 0) {
+      return suggestions.map(({ site: of, trial, value, second }) => ({
+        ...{ ...head, trial: trial ?? '' },
+        typed: typedOf(row, of, trial) ?? '',
+        suggested: rounded(value),
+        second_suggestion: second === undefined ? '' : rounded(second),
+      }))
+    }
+    if (ofMass) return [{ ...head, ...empty, typed: row.massKg ?? '' }]
+    if (!readings) return [{ ...head, ...empty }]
+    return readings.map(({ site: of, trial }) => ({
+      ...{ ...head, ...empty, trial, typed: typedOf(row, of, trial) ?? '' },
     }))
   })
   return [...found, ...impossible(row, found)]

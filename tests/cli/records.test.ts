@@ -205,6 +205,15 @@ describe('oak check', () => {
     ])
   }, 60_000)
 
+  test('a ten left out, an odd trial and a site measured twice are told apart', () => {
+    const slips = { abdominal_mm_2: 10, subscapular_mm_1: 33, subscapular_mm_2: 33.5 }
+    const twice = { thigh_mm_1: 15.5, thigh_mm_2: 15 }
+    const done = oak('check', csv([uneven(0), uneven(4, slips), uneven(8, twice)]))
+    const rows = done.rows.map((row) => [row.finding, row.site, row.trial, row.suggested])
+    expect(rows).toContainEqual(['ten', 'abdominal', '2', '20'])
+    expect(rows).toContainEqual(['repeated-site', 'thigh', '1', ''])
+  }, 60_000)
+
   test('a value that cannot be is a finding there and no refusal', () => {
     const done = oak('check', csv([uneven(0), uneven(4, { chest_mm_1: 0.9 })]))
     expect(done.stderr).toBe('')

@@ -40,7 +40,7 @@ const found = (
   now: CheckInRecord,
   earlier: CheckInRecord[] = [],
   units?: typeof INCHES,
-): Finding[] => findingsOf(woman, now, earlier, { skill: 'trained' }, units)
+): Finding[] => findingsOf(woman, now, earlier, { skill: 'trained' }, { units })
 const thrice = (site: SkinfoldId, values: number[]) => values.map((v, i) => fold(site, i + 1, v))
 
 describe('readings of one site that do not settle', () => {
@@ -146,6 +146,8 @@ describe('the unit that is read is the unit that is seen', () => {
   test('what is found speaks pounds and inches', () => {
     const earlier = record([reading('mass', null, 62)], '2026-02-08')
     const [mass] = found(record([reading('mass', null, 137)]), [earlier], INCHES)
-    expect(mass!.evidence).toMatch(/^Body mass 302\.0 lb looks like .* \(136\.7 lb last time\)\.$/)
+    expect(mass!.evidence).toMatch(
+      /^Body mass 302\.0 lb looks like .* \(136\.7 lb by the record\)\.$/,
+    )
   })
 })

@@ -143,14 +143,19 @@ function mattersTable(): string {
 const percent = (share: number) => `${(100 * share).toFixed(1)} %`
 
 function slipTable(): string {
-  const { questioned, tried } = honestQuestioned()
+  const worlds = honestQuestioned()
   return [
-    `Of ${tried} honest sessions ${percent(questioned)} raised any finding (at most 2 % is asked for).`,
+    `Of ${worlds[0]!.tried} honest sheets each:`,
     '',
-    '| slip | tried | found, with the intended value offered | asked for |',
-    '| --- | --- | --- | --- |',
+    '| what is not as assumed | questioned | at most |',
+    '| --- | --- | --- |',
+    ...worlds.map((w) => `| ${w.world} | ${percent(w.questioned)} | ${percent(w.most)} |`),
+    '',
+    '| slip | tried | found, with the intended value offered | asked for | a right value changed |',
+    '| --- | --- | --- | --- | --- |',
     ...slipTrials().map(
-      (r) => `| ${r.slip} | ${r.tried} | ${percent(r.found)} | ${percent(r.wanted)} |`,
+      (r) =>
+        `| ${r.slip} | ${r.tried} | ${percent(r.found)} | ${percent(r.wanted)} | ${percent(r.misled)} |`,
     ),
   ].join('\n')
 }

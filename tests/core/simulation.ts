@@ -1,4 +1,4 @@
-import { randomLcg, randomNormal, randomUniform } from 'd3-random'
+import { randomGamma, randomLcg, randomNormal, randomUniform } from 'd3-random'
 import {
   estimate,
   expectedMass,
@@ -51,6 +51,22 @@ export interface Settings {
   /** Each site's own part of the change, as a share. */
   own?: number
   graduationMm?: number
+  /** What the hand and the day do, where that is not what is assumed. */
+  world?: World
+}
+
+/** Errors that differ from those of the tables. */
+export interface World {
+  /** Site errors times this. */
+  factor?: number
+  /** Site errors as a share of the fold, in place of the tables'. */
+  relative?: number
+  /** Common to all folds of a visit, as a share. */
+  session?: number
+  /** Degrees of freedom of Student's t in place of a normal distribution, with the same standard deviation. */
+  freedom?: number
+  /** Folds times this: heavier people. */
+  thicker?: number
 }
 
 const protocol = protocolById('seven-fold')
@@ -62,6 +78,7 @@ export function people({
   change = [-0.16, 0.03],
   own = 0.04,
   graduationMm = 0.5,
+  world = {},
 }: Settings) {
   const source = randomLcg(seed)
   const normal = randomNormal.source(source)(0, 1)
@@ -69,14 +86,26 @@ export function people({
   const [drawChange, drawUnit] = [uniform(...change), uniform(0, 1)]
   const toStep = (v: number) => (graduationMm ? Math.round(v / graduationMm) * graduationMm : v)
 
+  const gamma = randomGamma.source(source)
+  /** An error of standard deviation 1. */
+  const error = () => {
+    const { freedom } = world
+    if (!freedom) return normal()
+    const scale = Math.sqrt((freedom - 2) / freedom)
+    return (scale * normal()) / Math.sqrt((2 * gamma(freedom / 2)()) / freedom)
+  }
+
   function visit(truth: Visit['truth']): Visit {
     const trials = new Map<SiteId, number[]>()
     const values: Values = {}
+    const day = 1 + (world.session ? world.session * normal() : 0)
     for (const site of SEVEN_FOLDS) {
-      const repeat = usualRepeatError(site, skill)
-      const mark = truth.values[site]! + normal() * RELOCATION_SHARE * repeat
+      const { relative, factor = 1 } = world
+      const fold = truth.values[site]!
+      const repeat = relative ? relative * fold : factor * usualRepeatError(site, skill)
+      const mark = day * fold + error() * RELOCATION_SHARE * repeat
       // Under its hard limit no reading is taken.
-      const take = () => Math.max(limitsOf(site).hardLow, toStep(mark + normal() * repeat))
+      const take = () => Math.max(limitsOf(site).hardLow, toStep(mark + error() * repeat))
       const taken = [take(), take()]
       if (wantsAnotherTrial(taken, protocol.foldTrials)) taken.push(take())
       trials.set(site, taken)
@@ -90,7 +119,7 @@ export function people({
     next(): Person {
       const sex: Sex = drawUnit() < 0.5 ? 'male' : 'female'
       const ageYears = 20 + Math.floor(drawUnit() * 30)
-      const size = Math.exp(normal() * 0.3)
+      const size = (world.thicker ?? 1) * Math.exp(normal() * 0.3)
       const first: Values = {}
       const later: Values = {}
       const common = drawChange()
@@ -127,7 +156,7 @@ export function contextOf({ sex, ageYears, before, now }: Person): EntryErrorCon
     sex,
     last,
     massKg: now.massKg,
-    lastMassKg: before.massKg,
+    masses: [{ kg: before.massKg, weeksAgo: 4 }],
     massAt: expectedMass(
       'jackson-pollock-7',
       { sex, ageYears, massKg: before.massKg },

@@ -16,13 +16,16 @@ import { generatedParts, withParts } from './docs-parts'
 import { honestQuestioned, slipTrials } from './slip-trials'
 
 describe('by simulation (seeded; the errors of the reference tables, which are judgement)', () => {
-  test('at most 2 % of honest sessions raise any finding', () => {
-    expect(honestQuestioned().questioned).toBeLessThanOrEqual(0.02)
-  }, 60_000)
+  test('honest check-ins are seldom questioned, whoever measures and whoever is measured', () => {
+    for (const { world, questioned, most } of honestQuestioned()) {
+      expect(questioned, world).toBeLessThanOrEqual(most)
+    }
+  }, 120_000)
 
-  test('slips are found as often as promised, with the intended value offered', () => {
-    for (const { slip, found, wanted } of slipTrials()) {
+  test('slips are found as often as promised, and right values are left alone', () => {
+    for (const { slip, found, wanted, misled } of slipTrials()) {
       expect(found, slip).toBeGreaterThanOrEqual(wanted)
+      expect(misled, slip).toBeLessThanOrEqual(0.02)
     }
   }, 120_000)
 
@@ -47,7 +50,7 @@ describe('one sheet and its slips', () => {
     weeks: 4,
     last: Object.fromEntries(SEVEN_FOLDS.map((site, i) => [site, { value: LAST[i]!, trials: 1 }])),
     massKg: 62,
-    lastMassKg: 62,
+    masses: [{ kg: 62, weeksAgo: 4 }],
     massAt: expectedMass(
       'jackson-pollock-7',
       { sex: 'female', ageYears: 36, massKg: 62 },
@@ -127,12 +130,86 @@ describe('one sheet and its slips', () => {
     }
   })
 
-  test('a soft limit newly crossed asks, one crossed last time does not', () => {
-    const first = { last: {}, massKg: undefined }
-    const thick = new Map<SiteId, number[]>([['triceps', [48]]])
-    expect(findEntryErrors(thick, { ...context, ...first }).map((f) => f.kind)).toEqual(['limit'])
-    const again = { ...context, massKg: undefined, last: { triceps: { value: 47, trials: 2 } } }
-    expect(findEntryErrors(thick, again)).toEqual([])
+  test('a soft limit newly crossed asks; one crossed last time does not, nor does a first visit', () => {
+    const thick = new Map<SiteId, number[]>([['triceps', [48, 48.5]]])
+    const kinds = (last: EntryErrorContext['last']) =>
+      findEntryErrors(thick, { ...context, massKg: undefined, last }).map((f) => f.kind)
+    expect(kinds({ triceps: { value: 33, trials: 2 } })).toEqual(['limit'])
+    expect(kinds({ triceps: { value: 47, trials: 2 } })).toEqual([])
+    expect(kinds({})).toEqual([])
+  })
+
+  test('three readings of which one lost its ten are that, and no swap with a neighbour', () => {
+    const last = { abdominal: 22.3, suprailiac: 15.5, thigh: 26, triceps: 17 }
+    const trials = new Map<SiteId, number[]>([
+      ['triceps', [17, 16.5]],
+      ['abdominal', [23, 19.5, 9.5]],
+      ['suprailiac', [16.5, 15]],
+      ['thigh', [26, 25]],
+    ])
+    const known = Object.entries(last).map(([site, value]) => [site, { value, trials: 2 }])
+    const found = findEntryErrors(trials, {
+      ...context,
+      ...{ massKg: undefined, last: Object.fromEntries(known) },
+    })
+    expect(found.map(({ kind, readings }) => [kind, readings])).toEqual([
+      ['ten', [{ site: 'abdominal', trial: 3 }]],
+    ])
+    expect(found[0]!.suggestions).toEqual([{ site: 'abdominal', trial: 3, value: 19.5 }])
+  })
+
+  test('a reading with nothing to it is odd, and nothing is offered', () => {
+    const trials = new Map(SEVEN_FOLDS.map((site, i) => [site, [NOW[i]!, NOW[i]!, NOW[i]! + 0.5]]))
+    trials.set('thigh', [25, 45, 25])
+    const [found, ...more] = findEntryErrors(trials, context)
+    expect(more).toEqual([])
+    expect(found).toMatchObject({ kind: 'odd trial', suggestions: [] })
+    expect(found!.readings).toEqual([{ site: 'thigh', trial: 2 }])
+  })
+
+  test('where two values fit, both are offered', () => {
+    const trials = new Map(SEVEN_FOLDS.map((site, i) => [site, [NOW[i]!, NOW[i]! + 0.5]]))
+    // 21 for 12, or for 11: digits changed about, or a ten too many.
+    trials.set('midaxillary', [21, 11.5])
+    const [found] = findEntryErrors(trials, context)
+    const [offered] = found!.suggestions
+    expect([offered!.value, offered!.second].sort()).toEqual([11, 12])
+  })
+
+  test('35 and 41 mm are not asked as 3.5 and 4.1 on a first visit', () => {
+    const thick = new Map<SiteId, number[]>([
+      ['abdominal', [35, 36]],
+      ['thigh', [41, 41.5]],
+    ])
+    expect(findEntryErrors(thick, { ...context, massKg: undefined, last: {} })).toEqual([])
+  })
+
+  describe('body mass by the record', () => {
+    const alone = new Map<SiteId, number[]>()
+    const heard = (massKg: number, kg: number, more: Partial<EntryErrorContext> = {}) =>
+      findEntryErrors(alone, {
+        ...{ ...context, massAt: undefined, massKg, units: { length: 'cm', mass: 'kg' } },
+        masses: [1, 2, 3, 4].map((days) => ({ kg: kg + days * 0.1, weeksAgo: days / 7 })),
+        ...more,
+      }).filter(({ sites }) => sites[0] === 'mass')
+
+    test('38.2 for 82.9 and 183 for 83 are asked about', () => {
+      const values = (f: ReturnType<typeof heard>) =>
+        f.flatMap(({ suggestions: [s] }) => [s!.value, s!.second ?? 0])
+      expect(values(heard(38.2, 82.9)).some((v) => Math.abs(v - 83.2) < 0.1)).toBe(true)
+      expect(values(heard(183, 83)).some((v) => Math.abs(v - 83) < 0.1)).toBe(true)
+    })
+    test('78 for 87 has no likely meaning, and is asked about all the same', () => {
+      expect(heard(79.4, 87.2)).toMatchObject([{ suggestions: [] }])
+    })
+    test('a kilogram either way is not', () => {
+      for (const kg of [81.7, 82, 83, 84.2]) expect(heard(kg, 82.9)).toEqual([])
+    })
+    test('172.4 kg with a waist of 128 cm is heavy and no pounds', () => {
+      const wide = new Map<SiteId, number[]>([['waist', [128]]])
+      const first = { ...context, massAt: undefined, massKg: 172.4, heightCm: 183, masses: [] }
+      expect(findEntryErrors(wide, { ...first, last: {} })).toEqual([])
+    })
   })
 })
 

@@ -335,6 +335,23 @@ test('weigh-ins: seven on a line are read back, kept by day, and averaged with w
   expect(weighIns.at(-1)).toEqual({ date: todayIs(), kg: 62.6 })
   expect(await textOf(page, 'weeks')).toMatch(/of \d days?, without/)
   await waitForText(page, 'kg a week')
+  // One that the record does not explain is asked about, and so is one that takes another's place.
+  await page.type('#weigh-ins', `${addDays(todayIs(), -4)} 26.4\n${todayIs()} 62`)
+  await waitForText(page, 'looks like')
+  await press(page, 'Keep')
+  await waitForText(page, 'nothing is saved yet')
+  expect((await flow.recordOf(server, id)).weighIns).toEqual(weighIns)
+  await press(page, 'Take 62.4 kg')
+  await waitForText(page, '62.0 kg takes the place of 62.6 kg')
+  await press(page, '62.0 kg is right')
+  await page.waitForFunction(() => !document.querySelector('[data-test="asked"]'))
+  await press(page, 'Keep')
+  await waitForText(page, 'Saved 2 days.')
+  const kept = (await flow.recordOf(server, id)).weighIns
+  expect(kept.filter(({ date }) => [addDays(todayIs(), -4), todayIs()].includes(date))).toEqual([
+    { date: addDays(todayIs(), -4), kg: 62.4 },
+    { date: todayIs(), kg: 62 },
+  ])
 })
 
 test('photos: freed of their metadata, marked by two taps, one laid over the other', async () => {

@@ -1,8 +1,14 @@
 <script setup lang="ts">
 import type { Finding } from '#core'
 
-defineProps<{ finding: Finding; /** What the offer reads as. */ offer: string }>()
-const emit = defineEmits<{ accept: []; again: [] }>()
+defineProps<{
+  finding: Finding
+  /** What the offer reads as. */
+  offer: string
+  /** The same of another value that may as well have been meant. */
+  other?: string
+}>()
+const emit = defineEmits<{ accept: []; other: []; again: [] }>()
 </script>
 
 <template>
@@ -13,6 +19,7 @@ const emit = defineEmits<{ accept: []; again: [] }>()
   >
     <p class="min-w-52 flex-1">{{ finding.evidence }}</p>
     <KeyedButton v-if="offer" letter="A" @click="emit('accept')">take {{ offer }}</KeyedButton>
+    <KeyedButton v-if="other" letter="O" @click="emit('other')">take {{ other }}</KeyedButton>
     <KeyedButton letter="R" @click="emit('again')">measure again</KeyedButton>
     <span class="text-faded max-sm:hidden">or go on</span>
   </div>

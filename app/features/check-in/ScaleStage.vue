@@ -95,16 +95,19 @@ const finding = computed(() =>
     ? heightFinding.value
     : store.findings.find(({ sites }) => sites.includes('mass')),
 )
-const offer = computed(() => {
-  const value = finding.value?.suggestions[0]?.value
+const show = (value: number | undefined) => {
   if (value === undefined) return ''
   return part.value === 'height'
     ? formatLength(value, lengthUnit.value)
     : formatMass(value, massUnit.value)
-})
+}
+const offer = computed(() => show(finding.value?.suggestions[0]?.value))
+const other = computed(() => show(finding.value?.suggestions[0]?.second))
 
-function accept() {
-  if (finding.value) store.accept(finding.value)
+/** Takes what is offered, or the other value that fits as well. */
+function accept(which: 'value' | 'second' = 'value') {
+  const [offered] = finding.value?.suggestions ?? []
+  if (offered) store.accept({ suggestions: [{ ...offered, value: offered[which]! }] })
   if (part.value === 'height') part.value = 'mass'
   else emit('done')
 }
@@ -112,7 +115,8 @@ function accept() {
 function onKey(event: KeyboardEvent) {
   if (text.value !== '' || event.ctrlKey || event.metaKey || event.altKey) return
   const key = event.key.toLowerCase()
-  if (key === 'a' && finding.value?.suggestions.length) accept()
+  if (key === 'a' && offer.value) accept()
+  else if (key === 'o' && other.value) accept('second')
   else if (key === 'h' && part.value === 'mass') part.value = 'height'
   else if (key === 'd' && part.value === 'mass') dry.value = !dry.value
   else return
@@ -210,7 +214,15 @@ const unlike = computed(
     <p v-if="problem" id="mass-problem" role="alert" class="mt-4 caution">
       {{ problem }}
     </p>
-    <FindingLine v-if="finding" :finding :offer @accept="accept" @again="field?.focus()" />
+    <FindingLine
+      v-if="finding"
+      :finding
+      :offer
+      :other
+      @accept="accept()"
+      @other="accept('second')"
+      @again="field?.focus()"
+    />
     <div v-if="part === 'mass'" class="flex flex-wrap items-center gap-3 pt-6">
       <button type="button" class="button" :aria-pressed="dry" @click="dry = !dry">
         <kbd class="key mr-2">D</kbd>{{ dry ? '✓ weighed dry' : 'weighed dry?' }}

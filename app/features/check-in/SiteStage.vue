@@ -56,6 +56,12 @@ const offer = computed(() => {
   return suggestions.map(({ value }) => show(value)).join(' and ')
 })
 
+/** Another value that fits as well, where there is one. */
+const other = computed(() => {
+  const second = meant.value ? meant.value.second : finding.value?.suggestions[0]?.second
+  return second === undefined ? undefined : show(second)
+})
+
 /** Something is said about a reading, or the read cue runs. */
 const noticed = computed(
   () => !!problem.value || !!finding.value || !!apart.value || cueState.value !== 'idle',
@@ -114,6 +120,7 @@ function goTo(site: SiteId) {
 /** One key each. They work while the field is empty, so that they never stand in the way of a number. */
 const KEYS: Record<string, { does: string; run: () => void }> = {
   a: { does: 'take the value that is offered', run: act.accept },
+  o: { does: 'take the other value that is offered', run: act.acceptOther },
   r: { does: 'measure what is asked about again', run: act.again },
   s: { does: 'skip this site, with a reason', run: () => (asking.value = 'skip') },
   g: { does: 'go to a site', run: () => (asking.value = 'site') },
@@ -133,7 +140,7 @@ const KEYS: Record<string, { does: string; run: () => void }> = {
 function onKey(event: KeyboardEvent) {
   if (event.ctrlKey || event.metaKey || event.altKey) return
   const key = event.key.toLowerCase()
-  const refusedOffer = key === 'a' && meant.value
+  const refusedOffer = (key === 'a' || (key === 'o' && other.value)) && meant.value
   if (text.value !== '' && !refusedOffer) return
   if (key === 'backspace') {
     event.preventDefault()
@@ -244,12 +251,17 @@ function backOnPad() {
           <KeyedButton v-if="meant" letter="A" class="ml-3" @click="act.accept">
             take {{ offer }}
           </KeyedButton>
+          <KeyedButton v-if="meant && other" letter="O" class="ml-3" @click="act.acceptOther">
+            take {{ other }}
+          </KeyedButton>
         </p>
         <FindingLine
           v-if="!problem && finding"
           :finding
           :offer
+          :other
           @accept="act.accept"
+          @other="act.acceptOther"
           @again="act.again"
         />
         <p v-if="!problem && apart" role="status" data-test="apart" class="mt-2 sm:mt-4 caution">
@@ -268,10 +280,12 @@ function backOnPad() {
       :kind
       :finding
       :offer
+      :other
       @keydown="onKey"
       @done="emit('done')"
       @girth="asking = 'girth'"
       @accept="act.accept"
+      @other="act.acceptOther"
       @again="act.again"
     />
 

@@ -3,8 +3,8 @@ import type { Finding } from '#core'
 import type { SiteKind } from '~/features/check-in/useSiteEntry'
 
 /** The end of a stage: every site is in, and what is found about the last one is said before it is left. */
-defineProps<{ kind: SiteKind; finding?: Finding; offer: string }>()
-const emit = defineEmits<{ done: []; girth: []; accept: []; again: [] }>()
+defineProps<{ kind: SiteKind; finding?: Finding; offer: string; other?: string }>()
+const emit = defineEmits<{ done: []; girth: []; accept: []; other: []; again: [] }>()
 
 const goOn = useTemplateRef<HTMLButtonElement>('goOn')
 onMounted(() => goOn.value?.focus())
@@ -18,8 +18,10 @@ onMounted(() => goOn.value?.focus())
       v-if="finding"
       :finding
       :offer
+      :other
       class="mb-5"
       @accept="emit('accept')"
+      @other="emit('other')"
       @again="emit('again')"
     />
     <div class="flex flex-wrap gap-3">

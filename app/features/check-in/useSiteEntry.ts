@@ -91,11 +91,24 @@ export function useSiteEntry(kind: SiteKind) {
     }
   }
 
+  /** O: takes the other value that may have been meant, where two fit. */
+  function acceptOther() {
+    const offered = meant.value ? [meant.value] : (finding.value?.suggestions ?? [])
+    const [first] = offered
+    if (first?.second === undefined) return
+    store.accept({ suggestions: [{ ...first, value: first.second }] })
+    taken.value = undefined
+    if (meant.value) openBox(undefined)
+  }
+
   /** R: back to the box that is asked about. */
   function again() {
     const site = finding.value?.sites[0]
     if (!site || site === 'mass' || site === 'height') return
-    const trial = finding.value!.suggestions.find((o) => o.site === site)?.trial
+    const asked = finding.value!.suggestions.length
+      ? finding.value!.suggestions
+      : (finding.value!.readings ?? [])
+    const trial = asked.find((of) => of.site === site)?.trial
     const last = trialsOf(readings.value, site, protocol.value).length
     openBox({ site, trial: trial ?? last })
   }
@@ -138,6 +151,6 @@ export function useSiteEntry(kind: SiteKind) {
 
   return {
     ...{ text, problem, meant, step, trials, before, apart, finding },
-    ...{ enter, back, openBox, accept, again, undo },
+    ...{ enter, back, openBox, accept, acceptOther, again, undo },
   }
 }

@@ -6,12 +6,15 @@ import {
   formatMass,
   isoDateOf,
   massIn,
+  massOf,
   massTrend,
   oddDays,
   parseWeighIns,
+  questionedWeighIns,
   signed,
   weekdayOf,
   weeklyAverages,
+  type WeighIn,
 } from '#core'
 import { clients, weighIns as routes } from '~/contract'
 
@@ -30,13 +33,53 @@ const { trouble, done, submit, clear } = useSubmit()
 const read = computed(() =>
   form.text.trim() ? attempt(() => parseWeighIns(form.text, form.last, unit.value)) : undefined,
 )
-watch(form, () => (trouble.value = ''))
+watch(form, () => {
+  trouble.value = ''
+  confirmed.value = new Set()
+})
+
+/** Masses of check-ins; asked for once something is typed, for most who look here only look. */
+const ofCheckIns = ref<WeighIn[]>()
+async function learnCheckIns() {
+  const record = await callApi(clients.record, { params })
+  ofCheckIns.value = record.checkIns.flatMap(({ measuredOn, readings }) => {
+    const kg = massOf(readings)
+    return kg === undefined ? [] : [{ date: measuredOn, kg }]
+  })
+}
+watch(
+  () => form.text !== '',
+  (typing) => typing && !ofCheckIns.value && void learnCheckIns().catch(() => undefined),
+)
+const onRecord = computed(() => ({ weighIns: weighIns.value, checkIns: ofCheckIns.value ?? [] }))
+/** Days that the coach has said are right as typed. */
+const confirmed = ref(new Set<string>())
+/** What is asked about before it counts. */
+const asked = computed(() =>
+  read.value?.ok ? questionedWeighIns(read.value.value, onRecord.value, unit.value) : [],
+)
+const open = computed(() => asked.value.filter(({ date }) => !confirmed.value.has(date)))
+const confirm = (date: string) => (confirmed.value = new Set([...confirmed.value, date]))
+/** Writes the days anew, with one of them as it was meant. */
+function takeInstead(date: string, kg: number) {
+  if (!read.value?.ok) return
+  const lines = read.value.value.map((day) => {
+    const shown = fixed(massIn(day.date === date ? kg : day.kg, unit.value), 1)
+    return `${day.date} ${shown}`
+  })
+  form.text = lines.join('\n')
+}
 
 async function keep() {
   clear()
   const found = read.value
   if (!found?.ok) {
     trouble.value = found?.error.message ?? 'Weigh-ins: is missing. Accepted: one mass a day.'
+    return
+  }
+  if (!ofCheckIns.value) await submit(learnCheckIns)
+  if (open.value.length > 0) {
+    trouble.value = 'Answer what is asked about below first: nothing is saved yet.'
     return
   }
   const count = found.value.length
@@ -131,6 +174,37 @@ const daysOf = (from: string, to: string) =>
           <p v-else-if="read && !trouble" class="border-l-4 border-clay pl-3">
             {{ read.error.message }}
           </p>
+          <ul v-if="open.length" class="space-y-3" data-test="asked">
+            <li
+              v-for="{ date, kg, finding, replaces } in open"
+              :key="date"
+              class="flex flex-wrap items-center gap-3 caution"
+            >
+              <p class="min-w-52 flex-1">
+                <strong>{{ short(date) }}:</strong>
+                <template v-if="finding"> {{ finding.evidence }}</template>
+                <template v-if="replaces !== undefined">
+                  {{ formatMass(kg, unit) }} takes the place of {{ formatMass(replaces, unit) }}.
+                </template>
+              </p>
+              <template v-for="offered in finding?.suggestions ?? []" :key="offered.value">
+                <button type="button" class="button" @click="takeInstead(date, offered.value)">
+                  Take {{ formatMass(offered.value, unit) }}
+                </button>
+                <button
+                  v-if="offered.second !== undefined"
+                  type="button"
+                  class="button"
+                  @click="takeInstead(date, offered.second)"
+                >
+                  Take {{ formatMass(offered.second, unit) }}
+                </button>
+              </template>
+              <button type="button" class="button" @click="confirm(date)">
+                {{ formatMass(kg, unit) }} is right
+              </button>
+            </li>
+          </ul>
           <div class="flex items-center gap-4">
             <button type="submit" class="button button-lead">Keep</button>
             <span role="status">{{ done }}</span>

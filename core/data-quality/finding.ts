@@ -74,7 +74,7 @@ export interface EntryErrorContext extends Expectation {
 }
 
 /*
- * Prior log odds against each kind of slip, tuned by the simulation in tests/core/slips.test.ts so that honest sheets
+ * Prior log odds against each kind of slip, tuned by the simulation in tests/long/slips.test.ts so that honest sheets
  * are seldom questioned. Judgement, no source.
  */
 export const AGAINST: Record<EntryErrorKind, number> = {

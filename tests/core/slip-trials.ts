@@ -15,7 +15,7 @@ import { contextOf, people, type Person, type World } from './simulation'
 
 const SEED = 0.2718
 const HONEST = 1000
-const TRIED = 400
+const TRIED = 300
 
 export interface TrialRow {
   slip: string

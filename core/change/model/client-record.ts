@@ -1,0 +1,122 @@
+import type { SiteId } from '../../anatomy/ids'
+import type { Person } from '../../composition/check-in'
+import { followedFolds } from '../../composition/fold-sum'
+import { siteErrorAt, effectiveTrials, valueVariance } from '../../measurement-error/site-error'
+import { allowedAt } from '../../readings/site-value'
+import { schemeOf } from '../../readings/trials'
+import { type IsoDate, addDays, daysBetween } from '../../units/dates'
+import type { WeighIn } from '../../weigh-ins/parse'
+import { type WeekMass, weeklyAverages } from '../../weigh-ins/weeks'
+import { type Measured, type ReadCheckIn, readCheckIn, setupAt } from '../measured'
+import { basisOf } from '../series'
+import { type ModelFigures, USUAL_FIGURES } from './figures'
+import { type Look, RecordModel } from './record'
+import type { Visit } from './visit'
+
+/** All that a client's record is judged by. */
+export interface ClientRecordParts {
+  person: Person
+  /** Closed check-ins, oldest first; the newest is the one that is looked at. */
+  checkIns: readonly Measured[]
+  weighIns?: readonly WeighIn[]
+  /** The client's own last day of a week; see `weeklyAverages`. */
+  weekEndsOn?: number | null
+  /** Days on which a plan began or something happened that the coach marked. */
+  phaseStarts?: readonly IsoDate[]
+}
+
+const WEEK = 7
+
+/**
+ * Looks at a client's record as it stands after its newest check-in: every check-in before it, and each week of weigh-ins
+ * that no check-in's own mass is made of. All is computed by the newest check-in's equation, at the age of that day. A
+ * check-in counts for the tester and the caliper that it names, also where somebody else read a site of it.
+ *
+ * @returns undefined where there is no check-in
+ */
+export function lookAtRecord(
+  { person, checkIns, weighIns = [], weekEndsOn, phaseStarts = [] }: ClientRecordParts,
+  figures: ModelFigures = USUAL_FIGURES,
+): Look | undefined {
+  const newest = checkIns.at(-1)
+  if (!newest) return undefined
+  const read = checkIns.map((checkIn) => readCheckIn(person, checkIn))
+  const { ageYears } = read.at(-1)!.sheet.subject
+  const { sumFolds = [], ...basis } = basisOf(
+    person,
+    newest,
+    followedFolds(read.map(({ sheet }) => sheet)),
+  )
+  const begins = new Set(phaseStarts.map((start) => nearestOf(checkIns, start)))
+  const ofCheckIns = read.map((one) => visitOf(one, ageYears, begins))
+  const visits = [...weeksBetween(checkIns, weighIns, weekEndsOn, person), ...ofCheckIns].sort(
+    (a, b) => daysBetween(b.date, a.date),
+  )
+  const model = new RecordModel([...new Set(ofCheckIns.map(({ pair }) => pair))], figures)
+  for (const visit of visits) {
+    const last = visit === ofCheckIns.at(-1)
+    model.learn(visit, { ...basis, sumFolds }, last)
+    if (last) break
+    model.leave()
+  }
+  return model.look()
+}
+
+/** The check-in that a phase begins at: the nearest to its day, and of two as near the earlier one. */
+function nearestOf(checkIns: readonly Measured[], start: IsoDate): IsoDate {
+  const away = ({ measuredOn }: Measured) => Math.abs(daysBetween(measuredOn, start))
+  return checkIns.reduce((nearest, one) => (away(one) < away(nearest) ? one : nearest)).measuredOn
+}
+
+/** Each site's variance by the hand that read it, at the size that it reads. */
+function varianceOf({ measured, sheet }: ReadCheckIn) {
+  return (site: SiteId) => {
+    const value = sheet.sites[site]!
+    const { tolerance, count } = schemeOf(sheet.protocol, site)
+    const allowed = allowedAt(tolerance, value.value)
+    const error = siteErrorAt(site, setupAt(measured, site).setup, value.value)
+    return valueVariance(error, effectiveTrials(value, { allowed, count }, error))
+  }
+}
+
+function visitOf(
+  read: ReadCheckIn,
+  ageYears: number | undefined,
+  begins: ReadonlySet<IsoDate>,
+): Visit {
+  const { measured, sheet, massDays } = read
+  return {
+    date: measured.measuredOn,
+    subject: { ...sheet.subject, ageYears },
+    ...{ massDays, measured: sheet.measured, variance: varianceOf(read) },
+    pair: `${measured.testerId ?? ''} ${measured.caliperId ?? ''}`,
+    startsPhase: begins.has(measured.measuredOn),
+  }
+}
+
+/** Weeks of weigh-ins besides the days that the check-ins' own masses are means of, each dated by its middle. */
+function weeksBetween(
+  checkIns: readonly Measured[],
+  weighIns: readonly WeighIn[],
+  weekEndsOn: number | null | undefined,
+  { sex }: Person,
+): Visit[] {
+  const taken = ({ date }: WeighIn) =>
+    checkIns.some(({ measuredOn }) => {
+      const before = daysBetween(date, measuredOn)
+      return before >= 0 && before < WEEK
+    })
+  const rest = weighIns.filter((weighIn) => !taken(weighIn))
+  return weeklyAverages(rest, weekEndsOn).map((week) => ({
+    date: middleOf(week),
+    subject: { sex, massKg: week.kg },
+    ...{ massDays: week.days, measured: [], pair: '' },
+    variance: () => 0,
+  }))
+}
+
+/** The middle of the days of a week that were weighed. */
+function middleOf({ from, missing }: WeekMass): IsoDate {
+  const days = [...Array(WEEK).keys()].filter((day) => !missing.includes(addDays(from, day)))
+  return addDays(from, Math.round(days.reduce((a, b) => a + b, 0) / days.length))
+}

@@ -43,6 +43,9 @@ describe('the ledger', () => {
   test('says in a sentence what changed, over any two dates that are tapped', async () => {
     const { id } = await losing('Lena Ledger', [1, 0.99, 0.9, 0.78])
     await open(`/clients/${id}`)
+    // The whole record heads the page; the two dates that are marked come under the ledger.
+    expect(await textOf(page, 'headline')).toMatch(/^Fat down \d+\.\d kg, lean .* since .*\.$/)
+    expect(await textOf(page, 'since-first')).toMatch(/fat −\d+\.\d kg, clear/)
     expect(await textOf(page, 'verdict')).toBe('Fat down, lean held.')
     expect(await textOf(page, 'sum-verdict')).toMatch(/▼\s+clear/)
     expect(await textOf(page, 'next')).toMatch(/worth measuring again after about \d+ days/)
@@ -236,6 +239,7 @@ describe('the ledger', () => {
       expect(words, path).not.toMatch(/\bfat\b|\blean\b|[0-9] ?%/i)
     }
     await open(`/clients/${id}`)
+    expect(await textOf(page, 'headline')).toMatch(/sum of folds down \d+ mm/i)
     expect(await textOf(page, 'verdict')).toBe('Folds down.')
   })
 })

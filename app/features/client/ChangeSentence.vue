@@ -53,10 +53,10 @@ const nextWords = computed(() => {
 
 <template>
   <section>
-    <p class="text-faded">{{ span }}</p>
-    <h2 class="figure pt-1 text-[34px] leading-tight sm:text-[44px]" data-test="verdict">
+    <p class="text-faded">Between the two dates marked above: {{ span }}</p>
+    <h3 class="figure pt-1 text-[26px] leading-tight" data-test="verdict">
       {{ sentence.heading }}
-    </h2>
+    </h3>
     <p v-if="swing" class="text-lg font-bold">{{ swing }}</p>
     <ul v-if="sentence.also.length" class="text-lg">
       <li v-for="rule in sentence.also" :key="rule.id">

@@ -21,6 +21,8 @@ export interface ClientRecordParts {
   weighIns?: readonly WeighIn[]
   /** The client's own last day of a week; see `weeklyAverages`. */
   weekEndsOn?: number | null
+  /** False where the client sees sums and girths only: the sum of folds is followed, and no fat and lean. */
+  fatAndLean?: boolean
   /** Days on which a plan began or something happened that the coach marked. */
   phaseStarts?: readonly IsoDate[]
 }
@@ -35,18 +37,20 @@ const WEEK = 7
  * @returns undefined where there is no check-in
  */
 export function lookAtRecord(
-  { person, checkIns, weighIns = [], weekEndsOn, phaseStarts = [] }: ClientRecordParts,
+  parts: ClientRecordParts,
   figures: ModelFigures = USUAL_FIGURES,
 ): Look | undefined {
+  const { person, checkIns, weighIns = [], weekEndsOn, fatAndLean = true, phaseStarts = [] } = parts
   const newest = checkIns.at(-1)
   if (!newest) return undefined
   const read = checkIns.map((checkIn) => readCheckIn(person, checkIn))
   const { ageYears } = read.at(-1)!.sheet.subject
-  const { sumFolds = [], ...basis } = basisOf(
-    person,
-    newest,
-    followedFolds(read.map(({ sheet }) => sheet)),
-  )
+  const {
+    sumFolds = [],
+    equationId,
+    conversion,
+  } = basisOf(person, newest, followedFolds(read.map(({ sheet }) => sheet)))
+  const basis = { sumFolds, conversion, equationId: fatAndLean ? equationId : undefined }
   const begins = new Set(phaseStarts.map((start) => nearestOf(checkIns, start)))
   const ofCheckIns = read.map((one) => visitOf(one, ageYears, begins))
   const visits = [...weeksBetween(checkIns, weighIns, weekEndsOn, person), ...ofCheckIns].sort(
@@ -55,7 +59,7 @@ export function lookAtRecord(
   const model = new RecordModel([...new Set(ofCheckIns.map(({ pair }) => pair))], figures)
   for (const visit of visits) {
     const last = visit === ofCheckIns.at(-1)
-    model.learn(visit, { ...basis, sumFolds }, last)
+    model.learn(visit, basis, last)
     if (last) break
     model.leave()
   }

@@ -7,6 +7,7 @@ import {
   formatDate,
   formatLength,
   isoDateOf,
+  lookAtRecord,
   massIn,
   nameOf,
   WAISTS,
@@ -29,8 +30,19 @@ const { newest, open, series } = ledger
 const { then, now, judgement, massKg, take } = usePair(view, measured)
 const { hiding, shown, asked } = usePercentages(() => view.value?.client)
 const today = isoDateOf(new Date())
+/** What the whole record says at its newest check-in; one check-in has nothing to be held against. */
+const look = computed(() => {
+  if (measured.value.length < 2) return undefined
+  const { client: person, weighIns, planInForce } = view.value
+  const found = lookAtRecord({
+    ...{ person, checkIns: measured.value, weighIns, weekEndsOn: person.weekEndsOn },
+    fatAndLean: shown.value,
+    phaseStarts: planInForce ? [planInForce.startedOn] : [],
+  })
+  return found && Object.keys(found.horizons).length ? found : undefined
+})
 // What the page shows at once, in the order in which each needs the one before.
-await workOut(then, series, ledger.values)
+await workOut(then, series, ledger.values, look)
 
 /** The file is asked for when one of its parts is opened: none of it is what the coach came for. */
 const {
@@ -92,9 +104,9 @@ const standing = computed(() => {
       <div class="min-w-0 flex-1 basis-[420px]">
         <!-- With what it takes to work it out. -->
         <InTurn>
-          <ChangeSentence v-if="judgement" :judgement :unit :percentages="shown" :mass-kg />
-          <p :class="judgement ? 'pt-2 text-lg' : 'figure text-[36px] sm:text-[44px]'">
-            <template v-if="judgement">Now: </template>
+          <RecordSummary v-if="look" :look :unit :cadence-days="view.client.cadenceDays" />
+          <p :class="look ? 'pt-2 text-lg' : 'figure text-[36px] sm:text-[44px]'">
+            <template v-if="look">Now: </template>
             <span data-test="standing">{{ standing }}</span>
           </p>
         </InTurn>
@@ -133,7 +145,10 @@ const standing = computed(() => {
       The first check-in takes about ten minutes: folds twice round, then the scale.
     </p>
     <InTurn v-if="then && now">
-      <VerdictTable v-if="judgement" :judgement :unit :percentages="shown" class="pt-5" />
+      <template v-if="judgement">
+        <ChangeSentence :judgement :unit :percentages="shown" :mass-kg class="pt-6" />
+        <VerdictTable :judgement :unit :percentages="shown" class="pt-5" />
+      </template>
     </InTurn>
     <p v-if="newest" class="pt-4 text-faded">
       Next check-in from

@@ -39,7 +39,7 @@ export function evidenceOf(
     case 'unit':
       return says('another unit')
     case 'ten':
-      return says('a ten too many or too few')
+      return says('a first digit that is wrong or missing')
     default:
       return says('two digits changed about')
   }

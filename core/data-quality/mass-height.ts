@@ -73,7 +73,7 @@ function massMeanings(kg: number, { units }: MassContext): Meant[] {
     })),
     ...otherTensOf(shown).map((value): Meant => ({
       ...{ kind: 'ten', value: value * perShown },
-      words: 'a ten too many or too few',
+      words: 'a first digit that is wrong or missing',
     })),
   ]
   return meant.filter(({ value }) => value >= hardLow && value <= hardHigh)

@@ -95,7 +95,7 @@ const rows = computed(() =>
         v-for="row in rows"
         :key="row.horizon"
         class="grid gap-x-4 border-b border-line py-2 sm:grid-cols-[9.5rem_1fr]"
-        :class="row.horizon === spokenOf && 'border-l-4 border-l-oak bg-board pl-3'"
+        :class="row.horizon === spokenOf && '-ml-4 border-l-4 border-l-oak bg-board pl-3'"
         :data-test="`since-${row.horizon}`"
       >
         <dt class="font-bold">{{ row.title }}</dt>

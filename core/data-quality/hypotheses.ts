@@ -143,13 +143,24 @@ function* repeatedSites(
   }
 }
 
-/** Every single slip that could have made the sheet what it is. */
-export function* hypotheses(trials: Trials, context: EntryErrorContext): Generator<Hypothesis> {
+/**
+ * Every single slip that could have made the sheet what it is.
+ *
+ * @param swappable sites that can gain enough by an exchange
+ */
+export function* hypotheses(
+  trials: Trials,
+  context: EntryErrorContext,
+  swappable: (site: SiteId) => boolean,
+): Generator<Hypothesis> {
   const all = [...trials]
   for (const site of all) {
     yield* misread(site, context)
     yield* oddTrials(site, context)
   }
-  yield* swaps(all, context)
+  yield* swaps(
+    all.filter(([site]) => swappable(site)),
+    context,
+  )
   yield* repeatedSites(all, context)
 }

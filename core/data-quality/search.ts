@@ -42,7 +42,9 @@ class Explanations {
       if (support > least) found.push({ ...hypothesis, support })
     }
     const wanted = ({ sites }: Hypothesis) => !about || sites.some((site) => about.includes(site))
-    for (const hypothesis of hypotheses(trials, context)) {
+    const swappable = (site: SiteId) =>
+      this.gainOf(site, trials.get(site)!.length) > Math.min(...Object.values(SWAP_GAIN))
+    for (const hypothesis of hypotheses(trials, context, swappable)) {
       if (!wanted(hypothesis) || !this.mayReach(least, hypothesis)) continue
       if (hypothesis.kind === 'swap' && !this.eachImproves(hypothesis)) continue
       consider(hypothesis, sheet.corrected(hypothesis.replaced))

@@ -74,6 +74,12 @@ export function limitsOf(id: Measurement): Limits {
   return known[id] ?? (isSkinfold(id) ? OWN_FOLD : OWN_GIRTH)
 }
 
+/** What is usual of a measurement in one sex, in its unit. */
+export function softLimitsOf(id: Measurement, sex: Sex): { softLow: number; softHigh: number } {
+  const { softLow, softHighMale, softHighFemale } = limitsOf(id)
+  return { softLow, softHigh: sex === 'male' ? softHighMale : softHighFemale }
+}
+
 /**
  * Where a value stands among the limits of its measurement.
  *
@@ -84,8 +90,8 @@ export function plausibility(
   value: number,
   sex: Sex,
 ): 'impossible' | 'unusual' | 'usual' {
-  const { hardLow, softLow, softHighMale, softHighFemale, hardHigh } = limitsOf(id)
+  const { hardLow, hardHigh } = limitsOf(id)
   if (!(value >= hardLow && value <= hardHigh)) return 'impossible'
-  const softHigh = sex === 'male' ? softHighMale : softHighFemale
+  const { softLow, softHigh } = softLimitsOf(id, sex)
   return value < softLow || value > softHigh ? 'unusual' : 'usual'
 }

@@ -3,21 +3,17 @@ import { type CheckInRecord, type Person, type Sheet, leadEquation, sheetOf } fr
 import { servedValues } from './every'
 import { expectedMass } from './expected-mass'
 import { lastValues } from './last-values'
+import { type DatedMass, massesFrom } from '../data-quality/expected-mass'
 import { findEntryErrors } from '../data-quality/find'
-import type { EntryErrorContext, Finding, MassBefore } from '../data-quality/finding'
+import type { EntryErrorContext, Finding } from '../data-quality/finding'
 import { equationById } from '../equations/registry'
 import { type MeasurementSetup, siteError } from '../measurement-error/site-error'
 import { type CompressionDrift, findCompressionDrift } from '../readings/compression-drift'
 import { trialsOf } from '../readings/trials'
 import { heightOf, massOf } from '../readings/values'
-import { type IsoDate, daysBetween } from '../units/dates'
+import { daysBetween } from '../units/dates'
 
 const DAYS_A_WEEK = 7
-
-interface DatedMass {
-  date: IsoDate
-  kg: number
-}
 
 /** Trials of every site of a check-in in the order they were taken. */
 function trialsBySite({ readings }: CheckInRecord, { protocol, sites }: Sheet) {
@@ -38,20 +34,20 @@ function massModel(person: Person, { protocol }: Sheet, last: CheckInRecord | un
   return expectedMass(lead, before.subject, servedValues(equationById(lead), before.measured))
 }
 
-/** Body masses on record, each with how long ago it was. */
+/** Body masses that were taken up to the day of a check-in. */
 function massesBefore(
+  { measuredOn: on }: CheckInRecord,
   earlier: readonly CheckInRecord[],
   weighIns: readonly DatedMass[],
-  weeksTo: (date: IsoDate) => number,
-): MassBefore[] {
+) {
   const taken = earlier.flatMap(({ readings, measuredOn }) => {
     const kg = massOf(readings)
     return kg === undefined ? [] : [{ date: measuredOn, kg }]
   })
-  return [...taken, ...weighIns].flatMap(({ date, kg }) => {
-    const weeksAgo = weeksTo(date)
-    return weeksAgo < 0 ? [] : [{ kg, weeksAgo }]
-  })
+  return massesFrom(
+    on,
+    [...taken, ...weighIns].filter(({ date }) => date <= on),
+  )
 }
 
 /**
@@ -73,17 +69,16 @@ export function findingsOf(
 ): Finding[] {
   const sheet = sheetOf(person, record)
   const last = earlier[0]
-  const weeksTo = (date: IsoDate) => daysBetween(date, record.measuredOn) / DAYS_A_WEEK
   const measuredHeight = heightOf(record.readings) !== undefined
   return findEntryErrors(trialsBySite(record, sheet), {
     errorOf: (site) => siteError(site, setup),
     ...(units ? { units } : {}),
     graduationMm: setup.graduation?.mm,
     sex: person.sex,
-    weeks: last && weeksTo(last.measuredOn),
+    weeks: last && daysBetween(last.measuredOn, record.measuredOn) / DAYS_A_WEEK,
     last: lastValues(sheet.protocol, person.sex, earlier),
     massKg: massOf(record.readings),
-    masses: massesBefore(earlier, weighIns, weeksTo),
+    masses: massesBefore(record, earlier, weighIns),
     massAt: massModel(person, sheet, last),
     heightCm: sheet.subject.heightCm,
     // The height on record is the last one only where another was taken today.

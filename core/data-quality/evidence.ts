@@ -4,6 +4,13 @@ import { type EntryErrorContext, type SuggestedValue, asRead } from './finding'
 import type { Hypothesis } from './hypotheses'
 import type { Trials } from './likelihood'
 
+/** What a number that was meant otherwise looks like. */
+export const LOOKS_LIKE = {
+  decimal: 'a decimal point lost or moved',
+  ten: 'a first digit that is wrong or missing',
+  transposition: 'two digits changed about',
+}
+
 /** What speaks for an entry error, in one sentence for the coach. */
 export function evidenceOf(
   { kind, sites, readings }: Hypothesis,
@@ -35,12 +42,12 @@ export function evidenceOf(
     case 'repeated site':
       return `${name} reads like the site before it${beside}: was that measured twice?`
     case 'decimal':
-      return says('a decimal point lost or moved')
+      return says(LOOKS_LIKE.decimal)
     case 'unit':
       return says('another unit')
     case 'ten':
-      return says('a first digit that is wrong or missing')
+      return says(LOOKS_LIKE.ten)
     default:
-      return says('two digits changed about')
+      return says(LOOKS_LIKE.transposition)
   }
 }

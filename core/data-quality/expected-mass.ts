@@ -1,4 +1,17 @@
 import type { MassBefore } from './finding'
+import { type IsoDate, daysBetween } from '../units/dates'
+
+/** A body mass on record with its day. */
+export interface DatedMass {
+  date: IsoDate
+  kg: number
+}
+
+const DAYS_A_WEEK = 7
+
+/** Masses as they are seen from a day, which may lie among them. */
+export const massesFrom = (on: IsoDate, masses: readonly DatedMass[]): MassBefore[] =>
+  masses.map(({ date, kg }) => ({ kg, weeksAgo: Math.abs(daysBetween(date, on)) / DAYS_A_WEEK }))
 
 /** One weighing about the usual mass of those days, kg; as core/change/model/figures.ts has it. */
 const WEIGHING_KG = 0.63

@@ -1,3 +1,4 @@
+import { mean, sampleStandardDeviation } from 'simple-statistics'
 import type { SiteId } from '../anatomy/ids'
 import { type Expectation, type Trials, repeatAt } from './likelihood'
 
@@ -39,7 +40,5 @@ export const worseThanUsual = (others: Trials, known: Expectation) =>
 /** How far the trials of a site lie about their mean, in errors. */
 function scatterOf(site: SiteId, values: readonly number[], known: Expectation) {
   if (values.length < 2) return undefined
-  const mean = values.reduce((a, b) => a + b, 0) / values.length
-  const squares = values.reduce((sum, value) => sum + (value - mean) ** 2, 0)
-  return Math.sqrt(squares / (values.length - 1)) / repeatAt(site, mean, known)
+  return sampleStandardDeviation([...values]) / repeatAt(site, mean([...values]), known)
 }

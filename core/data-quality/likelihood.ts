@@ -1,5 +1,5 @@
 import { type SiteId, isSkinfold } from '../anatomy/ids'
-import { limitsOf } from '../anatomy/limits'
+import { softLimitsOf } from '../anatomy/limits'
 
 /*
  * How likely a set of readings is from an honest tester, given the last check-in.
@@ -212,20 +212,15 @@ class SiteExpectation {
 /** From the lower to the upper soft limit are so many standard deviations of a first value's logarithm. Judgement. */
 const SOFT_RANGE = 4
 
-function softLimits(site: SiteId, sex: 'male' | 'female') {
-  const { softLow, softHighMale, softHighFemale } = limitsOf(site)
-  return { softLow, softHigh: sex === 'male' ? softHighMale : softHighFemale }
-}
-
 /** What anybody may have at a site, mm or cm. */
 function usualCentre(site: SiteId, sex: 'male' | 'female'): number {
-  const { softLow, softHigh } = softLimits(site, sex)
+  const { softLow, softHigh } = softLimitsOf(site, sex)
   return Math.sqrt(softLow * softHigh)
 }
 
 /** How usual a mark is in anybody, as a density of its logarithm. */
 function usualMark(site: SiteId, sex: 'male' | 'female') {
-  const { softLow, softHigh } = softLimits(site, sex)
+  const { softLow, softHigh } = softLimitsOf(site, sex)
   const centre = Math.log(usualCentre(site, sex))
   const sd = Math.log(softHigh / softLow) / SOFT_RANGE
   return (mark: number) => markAt((Math.log(mark) - centre) / sd) / sd

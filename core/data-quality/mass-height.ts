@@ -1,6 +1,7 @@
 import { type SiteId, WAISTS } from '../anatomy/ids'
 import { limitsOf } from '../anatomy/limits'
 import { conicity } from './disagreement'
+import { LOOKS_LIKE } from './evidence'
 import { massByRecord } from './expected-mass'
 import {
   AGAINST,
@@ -39,10 +40,10 @@ const AGAINST_MISCOUNTED = 4
 
 /** Log density of a body mass: by the record, or else by what goes with height and waist. */
 function massDensity(
-  { masses = [], heightCm }: MassContext,
+  usual: ReturnType<typeof massByRecord>,
+  heightCm: number | undefined,
   waistCm: number | undefined,
 ): ((kg: number) => number) | undefined {
-  const usual = massByRecord(masses)
   if (usual) return (kg) => logNormal(kg, usual.kg, usual.sd ** 2)
   if (heightCm === undefined) return undefined
   const ofBmi = (kg: number) => logNormal(kg / (heightCm / 100) ** 2, BMI.mean, BMI.sd ** 2)
@@ -65,15 +66,15 @@ function massMeanings(kg: number, { units }: MassContext): Meant[] {
     { kind: 'unit', ...kilograms, words: 'kilograms typed as pounds' },
     ...[1 / 10, 10].map((by): Meant => ({
       ...{ kind: 'decimal', value: kg * by, stretch: Math.log(by) },
-      words: 'a decimal point lost or moved',
+      words: LOOKS_LIKE.decimal,
     })),
     ...transpositionsOf(shown).map((value): Meant => ({
       ...{ kind: 'transposition', value: value * perShown },
-      words: 'two digits changed about',
+      words: LOOKS_LIKE.transposition,
     })),
     ...otherTensOf(shown).map((value): Meant => ({
       ...{ kind: 'ten', value: value * perShown },
-      words: 'a first digit that is wrong or missing',
+      words: LOOKS_LIKE.ten,
     })),
   ]
   return meant.filter(({ value }) => value >= hardLow && value <= hardHigh)
@@ -91,7 +92,8 @@ export function findMassError(
 ): Finding[] {
   const { massKg, masses = [] } = context
   const waist = WAISTS.map((site) => values[site]).find((cm) => cm !== undefined)
-  const likelihood = massDensity(context, waist)
+  const usual = massByRecord(masses)
+  const likelihood = massDensity(usual, context.heightCm, waist)
   if (massKg === undefined || !likelihood) return []
   const honest = likelihood(massKg)
   const ranked = massMeanings(massKg, context)
@@ -100,7 +102,6 @@ export function findMassError(
       support: likelihood(meant.value) + (meant.stretch ?? 0) - honest - AGAINST[meant.kind],
     }))
     .sort((a, b) => b.support - a.support)
-  const usual = massByRecord(masses)
   const odd = usual
     ? logCauchy(massKg - usual.kg, ODD_BY_KG) - honest - AGAINST['odd mass']
     : -Infinity

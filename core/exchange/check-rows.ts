@@ -1,11 +1,12 @@
 import type { SiteId } from '../anatomy/ids'
 import { plausibility } from '../anatomy/limits'
 import { expectedMass } from '../composition/expected-mass'
+import { type DatedMass, massesFrom } from '../data-quality/expected-mass'
 import { findEntryErrors } from '../data-quality/find'
 import type { EntryErrorContext, EntryErrorKind, Finding } from '../data-quality/finding'
-import { USUAL_SETUP, siteError } from '../measurement-error/site-error'
+import { siteError } from '../measurement-error/site-error'
 import { daysBetween } from '../units/dates'
-import { type RecordRow, placeIn, valueIn } from './record-file'
+import { type RecordRow, SETUPS, placeIn, valueIn } from './record-file'
 
 export const CHECK_COLUMNS = [
   'client',
@@ -34,7 +35,7 @@ const rounded = (value: number) => Number(value.toFixed(DIGITS))
 /** What is known of a client from the sheets before. */
 interface Known {
   last: EntryErrorContext['last']
-  masses: { date: string; kg: number }[]
+  masses: readonly DatedMass[]
   date: string | undefined
   massAt: EntryErrorContext['massAt']
 }
@@ -77,17 +78,14 @@ function massesAfter(masses: Known['masses'], { row, massKg }: ReturnType<typeof
 }
 
 function contextOf(row: RecordRow, { last, masses, date, massAt }: Known): EntryErrorContext {
-  const setup = { ...USUAL_SETUP, skill: row.skill }
   return {
-    errorOf: (site) => siteError(site, setup),
+    errorOf: (site) => siteError(site, SETUPS[row.skill]),
     graduationMm: HALF_MM,
     sex: row.sex,
     ...(date ? { weeks: daysBetween(date, row.date) / DAYS_A_WEEK } : {}),
     last,
     massKg: row.massKg,
-    masses: masses.map(({ kg, date: on }) => ({
-      ...{ kg, weeksAgo: daysBetween(on, row.date) / DAYS_A_WEEK },
-    })),
+    masses: massesFrom(row.date, masses),
     heightCm: row.heightCm,
     massAt,
   }

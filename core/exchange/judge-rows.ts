@@ -6,15 +6,8 @@ import type { Visit } from '../change/model/visit'
 import { headlineText } from '../change/model/words'
 import { estimateEvery } from '../composition/every'
 import type { LocatedFold } from '../composition/fold-sum'
-import {
-  type MeasurementSetup,
-  USUAL_SETUP,
-  effectiveTrials,
-  siteErrorAt,
-  valueVariance,
-} from '../measurement-error/site-error'
-import { allowedAt } from '../readings/site-value'
-import { type RecordRow, placeIn, valueIn } from './record-file'
+import { settledVariance } from '../measurement-error/site-error'
+import { type RecordRow, SETUPS, placeIn, valueIn } from './record-file'
 
 export const JUDGE_COLUMNS = [
   'client',
@@ -45,14 +38,11 @@ const DIGITS = 4
 
 /** A row as the model takes it: the value of each site by the rules of its standard, with its error. */
 function visitOf(row: RecordRow): Visit {
-  const setup: MeasurementSetup = { ...USUAL_SETUP, skill: row.skill }
+  const setup = SETUPS[row.skill]
   const variances: Partial<Record<SiteId, number>> = {}
   const measured = [...row.trials].map(([site, trials]) => {
     const found = valueIn(row.standard, site, trials)
-    const { tolerance, count } = found.scheme
-    const allowed = allowedAt(tolerance, found.value)
-    const error = siteErrorAt(site, setup, found.value)
-    variances[site] = valueVariance(error, effectiveTrials(found, { allowed, count }, error))
+    variances[site] = settledVariance(site, found, found.scheme, setup)
     return { ...placeIn(row.standard, site), value: found.value }
   })
   const { sex, ageYears, heightCm, massKg } = row

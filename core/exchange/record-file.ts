@@ -1,4 +1,5 @@
 import { GIRTH_IDS, SKINFOLD_IDS, type Sex, type SiteId, isSkinfold } from '../anatomy/ids'
+import { type MeasurementSetup, USUAL_SETUP } from '../measurement-error/site-error'
 import type { Location } from '../anatomy/landmark-standards'
 import { limitsOf } from '../anatomy/limits'
 import { equationById } from '../equations/registry'
@@ -31,6 +32,12 @@ export interface RecordRow {
   startsPhase: boolean
   /** Trials by site as they were taken, mm and cm. */
   trials: Map<SiteId, number[]>
+}
+
+/** Who measured a row with what: one of each, so that what is known of a hand is computed once. */
+export const SETUPS: Readonly<Record<RecordRow['skill'], MeasurementSetup>> = {
+  trained: { ...USUAL_SETUP, skill: 'trained' },
+  novice: { ...USUAL_SETUP, skill: 'novice' },
 }
 
 const NEEDED = ['client', 'date', 'sex'] as const

@@ -1,7 +1,8 @@
 import { type SiteId, isSkinfold } from '../anatomy/ids'
 import { blendedRepeatError } from './technical-error'
 import { RELOCATION_SHARE, type Skill, usualRepeatError } from './usual-errors'
-import type { SiteValue } from '../readings/site-value'
+import type { TrialScheme } from '../protocols/trial-scheme'
+import { type SiteValue, allowedAt } from '../readings/site-value'
 
 /* All factors here are judgement (no published source), and are replaced by the tester's own error once it is known. */
 
@@ -87,6 +88,18 @@ export function valueVariance({ repeat, relocation }: SiteError, trials: number)
 }
 
 const LEAST_WORTH = 0.4
+
+/** As `valueVariance`, of a value that was settled from its trials by the rules of a set, at the size that it reads. */
+export function settledVariance(
+  site: SiteId,
+  value: SiteValue,
+  { tolerance, count }: Pick<TrialScheme, 'tolerance' | 'count'>,
+  setup: MeasurementSetup,
+): number {
+  const error = siteErrorAt(site, setup, value.value)
+  const allowed = allowedAt(tolerance, value.value)
+  return valueVariance(error, effectiveTrials(value, { allowed, count }, error))
+}
 
 /**
  * How many single trials a site's value is worth. The mean of any number is what it is. More trials than are always

@@ -1,10 +1,9 @@
+import { massesFrom } from '../data-quality/expected-mass'
 import type { Finding } from '../data-quality/finding'
 import { findMassError } from '../data-quality/mass-height'
-import { type IsoDate, daysBetween } from '../units/dates'
+import type { IsoDate } from '../units/dates'
 import type { MassUnit } from '../units/parse'
 import type { WeighIn } from './parse'
-
-const DAYS_A_WEEK = 7
 
 /** A weigh-in that the record does not explain, or that would take another's place. */
 export interface QuestionedWeighIn extends WeighIn {
@@ -36,11 +35,8 @@ export function questionedWeighIns(
   // Of a day with both, the weigh-in counts.
   const trusted = new Map([...byDay(checkIns), ...kept])
   return typed.flatMap(({ date, kg }): QuestionedWeighIn[] => {
-    const known = [...trusted].filter(([on]) => on !== date)
-    const masses = known.map(([on, of]) => ({
-      kg: of,
-      weeksAgo: Math.abs(daysBetween(on, date)) / DAYS_A_WEEK,
-    }))
+    const known = [...trusted].flatMap(([on, of]) => (on === date ? [] : { date: on, kg: of }))
+    const masses = massesFrom(date, known)
     const units = { length: 'cm', mass: unit } as const
     const [finding] = findMassError({ massKg: kg, masses, units })
     const before = kept.get(date)

@@ -8,7 +8,7 @@ defineProps<{
   /** The same of another value that may as well have been meant. */
   other?: string
 }>()
-const emit = defineEmits<{ accept: []; other: []; again: [] }>()
+const emit = defineEmits<{ accept: [which?: 'second']; again: [] }>()
 </script>
 
 <template>
@@ -19,7 +19,9 @@ const emit = defineEmits<{ accept: []; other: []; again: [] }>()
   >
     <p class="min-w-52 flex-1">{{ finding.evidence }}</p>
     <KeyedButton v-if="offer" letter="A" @click="emit('accept')">take {{ offer }}</KeyedButton>
-    <KeyedButton v-if="other" letter="O" @click="emit('other')">take {{ other }}</KeyedButton>
+    <KeyedButton v-if="other" letter="O" @click="emit('accept', 'second')"
+      >take {{ other }}</KeyedButton
+    >
     <KeyedButton letter="R" @click="emit('again')">measure again</KeyedButton>
     <span class="text-faded max-sm:hidden">or go on</span>
   </div>

@@ -214,15 +214,7 @@ const unlike = computed(
     <p v-if="problem" id="mass-problem" role="alert" class="mt-4 caution">
       {{ problem }}
     </p>
-    <FindingLine
-      v-if="finding"
-      :finding
-      :offer
-      :other
-      @accept="accept()"
-      @other="accept('second')"
-      @again="field?.focus()"
-    />
+    <FindingLine v-if="finding" :finding :offer :other @accept="accept" @again="field?.focus()" />
     <div v-if="part === 'mass'" class="flex flex-wrap items-center gap-3 pt-6">
       <button type="button" class="button" :aria-pressed="dry" @click="dry = !dry">
         <kbd class="key mr-2">D</kbd>{{ dry ? '✓ weighed dry' : 'weighed dry?' }}

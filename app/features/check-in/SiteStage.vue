@@ -18,15 +18,14 @@ const props = defineProps<{ kind: SiteKind }>()
 const emit = defineEmits<{ done: [] }>()
 const store = useCheckInStore()
 const { protocol, last, skipped } = storeToRefs(store)
-const { text, problem, meant, step, before, trials, apart, finding, ...act } = useSiteEntry(
-  props.kind,
-)
+const { sites, scheme, sumSoFar, sinceLast, shownUnit, show } = useSiteSheet(props.kind)
+const { text, problem, meant, step, before, trials, apart, finding, offer, other, ...act } =
+  useSiteEntry(props.kind, show)
 const { openBox } = act
 /** Seconds to the reading; none for a caliper that is read at its click. */
 const delay = computed(() => protocol.value.readingDelaySeconds?.[1])
 const cue = useReadCue(() => delay.value ?? 0)
 const { state: cueState, choice: cueChoice } = cue
-const { sites, scheme, sumSoFar, sinceLast, shownUnit, show } = useSiteSheet(props.kind)
 const unit = useLengthUnit()
 
 /** Small screens get the keypad in place of the system's own. */
@@ -48,18 +47,6 @@ const whichReading = computed(() => {
   const { trial } = step.value!
   if (trial === 0) return 'First reading, thrown away'
   return scheme.value.order === 'rounds' ? `Pass ${trial}` : `Reading ${trial}`
-})
-
-/** The value that a finding suggests, as it would be read. */
-const offer = computed(() => {
-  const suggestions = meant.value ? [meant.value] : (finding.value?.suggestions ?? [])
-  return suggestions.map(({ value }) => show(value)).join(' and ')
-})
-
-/** Another value that fits as well, where there is one. */
-const other = computed(() => {
-  const second = meant.value ? meant.value.second : finding.value?.suggestions[0]?.second
-  return second === undefined ? undefined : show(second)
 })
 
 /** Something is said about a reading, or the read cue runs. */
@@ -119,8 +106,8 @@ function goTo(site: SiteId) {
 
 /** One key each. They work while the field is empty, so that they never stand in the way of a number. */
 const KEYS: Record<string, { does: string; run: () => void }> = {
-  a: { does: 'take the value that is offered', run: act.accept },
-  o: { does: 'take the other value that is offered', run: act.acceptOther },
+  a: { does: 'take the value that is offered', run: () => act.accept() },
+  o: { does: 'take the other value that is offered', run: () => act.accept('second') },
   r: { does: 'measure what is asked about again', run: act.again },
   s: { does: 'skip this site, with a reason', run: () => (asking.value = 'skip') },
   g: { does: 'go to a site', run: () => (asking.value = 'site') },
@@ -246,22 +233,20 @@ function backOnPad() {
       </form>
       <!-- On a phone in the place of the landmark, above the number: under it is the keypad. -->
       <div class="max-sm:order-1" data-test="notices">
-        <p v-if="problem" id="reading-problem" role="alert" class="mt-2 sm:mt-4 caution">
-          {{ problem }}
-          <KeyedButton v-if="meant" letter="A" class="ml-3" @click="act.accept">
-            take {{ offer }}
-          </KeyedButton>
-          <KeyedButton v-if="meant && other" letter="O" class="ml-3" @click="act.acceptOther">
-            take {{ other }}
-          </KeyedButton>
-        </p>
+        <RefusedLine
+          v-if="problem"
+          id="reading-problem"
+          :problem
+          :offer="meant ? offer : ''"
+          :other="meant && other"
+          @accept="act.accept"
+        />
         <FindingLine
           v-if="!problem && finding"
           :finding
           :offer
           :other
           @accept="act.accept"
-          @other="act.acceptOther"
           @again="act.again"
         />
         <p v-if="!problem && apart" role="status" data-test="apart" class="mt-2 sm:mt-4 caution">
@@ -285,7 +270,6 @@ function backOnPad() {
       @done="emit('done')"
       @girth="asking = 'girth'"
       @accept="act.accept"
-      @other="act.acceptOther"
       @again="act.again"
     />
 

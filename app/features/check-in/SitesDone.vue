@@ -4,7 +4,7 @@ import type { SiteKind } from '~/features/check-in/useSiteEntry'
 
 /** The end of a stage: every site is in, and what is found about the last one is said before it is left. */
 defineProps<{ kind: SiteKind; finding?: Finding; offer: string; other?: string }>()
-const emit = defineEmits<{ done: []; girth: []; accept: []; other: []; again: [] }>()
+const emit = defineEmits<{ done: []; girth: []; accept: [which?: 'second']; again: [] }>()
 
 const goOn = useTemplateRef<HTMLButtonElement>('goOn')
 onMounted(() => goOn.value?.focus())
@@ -20,8 +20,7 @@ onMounted(() => goOn.value?.focus())
       :offer
       :other
       class="mb-5"
-      @accept="emit('accept')"
-      @other="emit('other')"
+      @accept="emit('accept', $event)"
       @again="emit('again')"
     />
     <div class="flex flex-wrap gap-3">

@@ -158,12 +158,12 @@ export const useCheckInStore = defineStore('check-in', () => {
   /** The units that the coach reads in. */
   const [lengthUnit, massUnit] = [useLengthUnit(), useMassUnit()]
   const units = computed(() => ({ length: lengthUnit.value, mass: massUnit.value }))
-  const knownOf = () => ({ units: units.value, weighIns: stored.value?.weighIns })
+  const known = computed(() => ({ units: units.value, weighIns: stored.value?.weighIns }))
 
   /** What asks for a second look so far. It never blocks. */
   const findings = computed<Finding[]>(() =>
     person.value && checkIn.value
-      ? findingsOf(person.value, checkIn.value, stored.value!.earlier, setup.value, knownOf())
+      ? findingsOf(person.value, checkIn.value, stored.value!.earlier, setup.value, known.value)
       : [],
   )
   const compressionDrifts = computed(() =>
@@ -226,7 +226,7 @@ export const useCheckInStore = defineStore('check-in', () => {
   function suggestionsFor(reading: TypedReading): SuggestedValue[] {
     if (!person.value || !checkIn.value) return []
     const taken = { ...checkIn.value, readings: [...readings.value, stamp(reading)] }
-    const found = findingsOf(person.value, taken, stored.value!.earlier, setup.value, knownOf())
+    const found = findingsOf(person.value, taken, stored.value!.earlier, setup.value, known.value)
     return found
       .flatMap(({ suggestions }) => suggestions)
       .filter(({ site }) => site === reading.site)

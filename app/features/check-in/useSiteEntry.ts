@@ -18,8 +18,10 @@ export type SiteKind = 'folds' | 'tape'
 /**
  * The behaviour of the reading field: which box is open, what Enter and Backspace do, and the words beside it. The box
  * follows the rotation unless the coach went to another one.
+ *
+ * @param show how a value of a site is read
  */
-export function useSiteEntry(kind: SiteKind) {
+export function useSiteEntry(kind: SiteKind, show: (value: number) => string) {
   const store = useCheckInStore()
   const { next, nextTape, protocol, readings, findings } = storeToRefs(store)
   const unit = useLengthUnit()
@@ -79,24 +81,24 @@ export function useSiteEntry(kind: SiteKind) {
     meant.value = undefined
   }
 
-  /** A: takes what was likely meant, of a value refused or of one already taken. */
-  function accept() {
-    if (meant.value) {
-      store.accept({ suggestions: [meant.value] })
-      taken.value = undefined
-      openBox(undefined)
-    } else if (finding.value?.suggestions.length) {
-      store.accept(finding.value)
-      taken.value = undefined
-    }
-  }
+  /** What was likely meant, of a value refused or of one already taken. */
+  const offered = computed(() => (meant.value ? [meant.value] : (finding.value?.suggestions ?? [])))
 
-  /** O: takes the other value that may have been meant, where two fit. */
-  function acceptOther() {
-    const offered = meant.value ? [meant.value] : (finding.value?.suggestions ?? [])
-    const [first] = offered
-    if (first?.second === undefined) return
-    store.accept({ suggestions: [{ ...first, value: first.second }] })
+  const offer = computed(() => offered.value.map(({ value }) => show(value)).join(' and '))
+  /** Another value of one reading that fits as well, where there is one. */
+  const other = computed(() => {
+    const second = offered.value[0]?.second
+    return second === undefined ? undefined : show(second)
+  })
+
+  /** A: takes what is offered. O: the other value of one reading, where two fit. */
+  function accept(which: 'value' | 'second' = 'value') {
+    const suggestions = offered.value.flatMap((one) => {
+      const value = one[which]
+      return value === undefined ? [] : [{ ...one, value }]
+    })
+    if (suggestions.length === 0) return
+    store.accept({ suggestions })
     taken.value = undefined
     if (meant.value) openBox(undefined)
   }
@@ -105,10 +107,8 @@ export function useSiteEntry(kind: SiteKind) {
   function again() {
     const site = finding.value?.sites[0]
     if (!site || site === 'mass' || site === 'height') return
-    const asked = finding.value!.suggestions.length
-      ? finding.value!.suggestions
-      : (finding.value!.readings ?? [])
-    const trial = asked.find((of) => of.site === site)?.trial
+    const { suggestions, readings: asked = [] } = finding.value!
+    const trial = [...suggestions, ...asked].find((of) => of.site === site)?.trial
     const last = trialsOf(readings.value, site, protocol.value).length
     openBox({ site, trial: trial ?? last })
   }
@@ -150,7 +150,7 @@ export function useSiteEntry(kind: SiteKind) {
   }
 
   return {
-    ...{ text, problem, meant, step, trials, before, apart, finding },
-    ...{ enter, back, openBox, accept, acceptOther, again, undo },
+    ...{ text, problem, meant, step, trials, before, apart, finding, offer, other },
+    ...{ enter, back, openBox, accept, again, undo },
   }
 }

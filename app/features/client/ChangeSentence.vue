@@ -29,8 +29,7 @@ const sentence = computed(() => {
 })
 const span = computed(() => {
   const { since, until, weeks } = props.judgement
-  const count = weeks < 2 ? `${Math.round(weeks * 7)} days` : `${Math.round(weeks)} weeks`
-  return `${formatDate(since, true)} to ${formatDate(until, true)}, ${count}`
+  return `${formatDate(since, true)} to ${formatDate(until, true)}, ${spanText(weeks)}`
 })
 const swing = computed(() => {
   const { recomposition } = props.judgement.quantities

@@ -39,8 +39,6 @@ const TITLES = {
   phase: 'Since the plan',
   last: 'Since last time',
 } as const
-const span = (weeks: number) =>
-  weeks < 2 ? `${Math.round(weeks * 7)} days` : `${Math.round(weeks)} weeks`
 
 /** The row that the headline speaks of: a phase that is the whole record has none of its own. */
 const spokenOf = computed(() => {
@@ -66,7 +64,7 @@ const rows = computed(() =>
       : [['sum', sum]]
     return [
       {
-        ...{ horizon, title: TITLES[horizon], since: judged.since, span: span(judged.weeks) },
+        ...{ horizon, title: TITLES[horizon], since: judged.since, span: spanText(judged.weeks) },
         changes: shown.flatMap(([quantity, change]) =>
           change
             ? [

@@ -1,10 +1,10 @@
+import { mean } from 'simple-statistics'
 import type { SiteId } from '../../anatomy/ids'
 import type { Person } from '../../composition/check-in'
 import { followedFolds } from '../../composition/fold-sum'
-import { siteErrorAt, effectiveTrials, valueVariance } from '../../measurement-error/site-error'
-import { allowedAt } from '../../readings/site-value'
+import { settledVariance } from '../../measurement-error/site-error'
 import { schemeOf } from '../../readings/trials'
-import { type IsoDate, addDays, daysBetween } from '../../units/dates'
+import { type IsoDate, addDays, daysBetween, daysFrom } from '../../units/dates'
 import type { WeighIn } from '../../weigh-ins/parse'
 import { type WeekMass, weeklyAverages } from '../../weigh-ins/weeks'
 import { type Measured, type ReadCheckIn, readCheckIn, setupAt } from '../measured'
@@ -72,16 +72,16 @@ function nearestOf(checkIns: readonly Measured[], start: IsoDate): IsoDate {
   return checkIns.reduce((nearest, one) => (away(one) < away(nearest) ? one : nearest)).measuredOn
 }
 
-/** Each site's variance by the hand that read it, at the size that it reads. */
-function varianceOf({ measured, sheet }: ReadCheckIn) {
-  return (site: SiteId) => {
-    const value = sheet.sites[site]!
-    const { tolerance, count } = schemeOf(sheet.protocol, site)
-    const allowed = allowedAt(tolerance, value.value)
-    const error = siteErrorAt(site, setupAt(measured, site).setup, value.value)
-    return valueVariance(error, effectiveTrials(value, { allowed, count }, error))
-  }
-}
+/** Each site's variance by the hand that read it. */
+const varianceOf =
+  ({ measured, sheet }: ReadCheckIn) =>
+  (site: SiteId) =>
+    settledVariance(
+      site,
+      sheet.sites[site]!,
+      schemeOf(sheet.protocol, site),
+      setupAt(measured, site).setup,
+    )
 
 function visitOf(
   read: ReadCheckIn,
@@ -105,12 +105,10 @@ function weeksBetween(
   weekEndsOn: number | null | undefined,
   { sex }: Person,
 ): Visit[] {
-  const taken = ({ date }: WeighIn) =>
-    checkIns.some(({ measuredOn }) => {
-      const before = daysBetween(date, measuredOn)
-      return before >= 0 && before < WEEK
-    })
-  const rest = weighIns.filter((weighIn) => !taken(weighIn))
+  const taken = new Set(
+    checkIns.flatMap(({ measuredOn }) => daysFrom(addDays(measuredOn, 1 - WEEK), WEEK)),
+  )
+  const rest = weighIns.filter(({ date }) => !taken.has(date))
   return weeklyAverages(rest, weekEndsOn).map((week) => ({
     date: middleOf(week),
     subject: { sex, massKg: week.kg },
@@ -121,6 +119,6 @@ function weeksBetween(
 
 /** The middle of the days of a week that were weighed. */
 function middleOf({ from, missing }: WeekMass): IsoDate {
-  const days = [...Array(WEEK).keys()].filter((day) => !missing.includes(addDays(from, day)))
-  return addDays(from, Math.round(days.reduce((a, b) => a + b, 0) / days.length))
+  const weighed = daysFrom(from, WEEK).flatMap((date, day) => (missing.includes(date) ? [] : day))
+  return addDays(from, Math.round(mean(weighed)))
 }

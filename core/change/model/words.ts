@@ -1,5 +1,4 @@
-import { fixed } from '../../units/format'
-import { KG_PER_POUND } from '../../units/constants'
+import { fixed, formatMass } from '../../units/format'
 import { type IsoDate, formatDate } from '../../units/dates'
 import type { Headline, NamedChange } from './headline'
 import type { RecordQuantity } from './record'
@@ -17,7 +16,7 @@ const NAMES: Record<RecordQuantity, string> = {
 const amountOf = ({ quantity, change }: NamedChange, { mass }: HeadlineUnits): string => {
   const size = Math.abs(change)
   if (quantity === 'sum') return `${fixed(size, 0)} mm`
-  return mass === 'kg' ? `${fixed(size, 1)} kg` : `${fixed(size / KG_PER_POUND, 1)} lb`
+  return formatMass(size, mass)
 }
 
 const since = (date: IsoDate | undefined) => (date ? ` since ${formatDate(date, true)}` : '')

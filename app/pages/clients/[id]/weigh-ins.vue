@@ -63,10 +63,12 @@ const confirm = (date: string) => (confirmed.value = new Set([...confirmed.value
 /** Writes the days anew, with one of them as it was meant. */
 function takeInstead(date: string, kg: number) {
   if (!read.value?.ok) return
-  const lines = read.value.value.map((day) => {
-    const shown = fixed(massIn(day.date === date ? kg : day.kg, unit.value), 1)
-    return `${day.date} ${shown}`
-  })
+  // The other days stay as they were typed.
+  const lines = read.value.value.map((day) =>
+    day.date === date
+      ? `${date} ${fixed(massIn(kg, unit.value), 1)}`
+      : `${day.date} ${day.typed.text}`,
+  )
   form.text = lines.join('\n')
 }
 

@@ -24,7 +24,8 @@ import { directly } from '../tests/core/direct-model'
 const CHECK_INS = 60
 const WEEKS_WEIGHED = Math.round(300 / 7)
 const ROUNDS = 40
-const sumFolds = SEVEN_FOLDS.map((site) => ({ site, standard: 'us' as const }))
+const sites = SEVEN_FOLDS.map((site) => ({ site, standard: 'us' as const }))
+const lines = [{ quantity: 'sum' as const, sites }]
 
 const normal = randomNormal.source(randomLcg(0.6))(0, 1)
 const visits: Visit[] = Array.from({ length: CHECK_INS * 4 }, (_, week): Visit[] => {
@@ -41,15 +42,16 @@ const visits: Visit[] = Array.from({ length: CHECK_INS * 4 }, (_, week): Visit[]
         : [],
       variance: () => 1,
       pair: 'A',
+      tester: 'A',
     },
   ]
 }).flat()
 
 function byFilter() {
-  const model = new RecordModel(['A'])
+  const model = new RecordModel({ pairs: ['A'], testers: ['A'] })
   visits.forEach((visit, i) => {
     const newest = i === visits.length - 1
-    model.learn(visit, { equationId: 'jackson-pollock-7', sumFolds }, newest)
+    model.learn(visit, { equationId: 'jackson-pollock-7', lines }, newest)
     if (!newest) model.leave()
   })
   return headlineOf(model.look())

@@ -32,7 +32,7 @@ const SCRIPTS: readonly (readonly [RegExp, string | undefined])[] = [
   [/^core\/(outcome|units\/typed-trials|weigh-ins\/weeks)\b/, 'core'],
   [/^core\/(units\/|errors|schedule\/due)/, 'parts'],
   // The words of the record and its series are for the desk.
-  [/^core\/change\/(sentence|situation|series|model)/, 'desk'],
+  [/^core\/change\/(advice|series|model)/, 'desk'],
   [/^core\/(anatomy|equations|protocols|readings|data-quality)\//, 'core'],
   [/^core\/(measurement-error|composition|change)\//, 'core'],
   [/^app\/(layouts|utils|contract)\b/, 'parts'],

@@ -53,6 +53,7 @@ function visitOf(row: RecordRow): Visit {
     measured,
     variance: (site) => variances[site]!,
     pair: `${row.tester}|${row.caliper}`,
+    tester: row.tester,
     startsPhase: row.startsPhase,
   }
 }
@@ -79,15 +80,19 @@ export function judgeRows(rows: readonly RecordRow[]): JudgeRow[] {
   const visits = rows.map(visitOf)
   const sumFolds = sharedFolds(visits)
   const checkIns = visits.filter(({ measured }) => measured.length > 0)
-  const model = new RecordModel([...new Set(checkIns.map(({ pair }) => pair))])
+  const model = new RecordModel({
+    pairs: [...new Set(checkIns.map(({ pair }) => pair))],
+    testers: [...new Set(checkIns.map(({ tester }) => tester))],
+  })
+  const lines = sumFolds.length ? [{ quantity: 'sum' as const, sites: sumFolds }] : []
   return visits.flatMap((visit, i): JudgeRow[] => {
     const isCheckIn = visit.measured.length > 0
     const equationId = isCheckIn ? equationOf(rows[i]!, visit) : undefined
-    model.learn(visit, { equationId, sumFolds })
+    model.learn(visit, { equationId, lines })
     const look = isCheckIn ? model.look() : undefined
-    const lines = look ? linesOf(rows[i]!.client, look, headlineOf(look)) : []
+    const told = look ? linesOf(rows[i]!.client, look, headlineOf(look)) : []
     model.leave()
-    return lines
+    return told
   })
 }
 

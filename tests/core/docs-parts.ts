@@ -1,16 +1,15 @@
 import {
+  ADVICE,
   CONVERSIONS,
   EQUATIONS,
   NORM_TABLES,
   SMALLEST_WORTHWHILE_CHANGE,
   PROTOCOLS,
-  RULES,
   LANDMARK_STANDARD_NAMES,
   unrounded,
   nameOf,
   type AgeRow,
   type Equation,
-  type Situation,
   type Term,
   type Variant,
 } from '#core'
@@ -109,21 +108,11 @@ function rangeTable(): string {
 }
 
 function ruleTable(): string {
-  const example: Situation = {
-    fat: 'unclear',
-    lean: 'unclear',
-    mass: 'unclear',
-    folds: 'unclear',
-    comparable: 'like',
-    tooFast: false,
-    region: 'trunk',
-  }
   return [
-    '| rule | when | heading, for example | what coaches usually do next |',
-    '| --- | --- | --- | --- |',
-    ...RULES.map(
-      ({ id, when, says, next, alone, follows }) =>
-        `| \`${id}\`${alone ? ' (alone)' : follows ? ' (only follows)' : ''} | ${when} | ${says(example)} | ${next.map(({ what }) => what).join(' ')} |`,
+    '| rule | when | what coaches usually do next |',
+    '| --- | --- | --- |',
+    ...ADVICE.map(
+      ({ id, when, next }) => `| \`${id}\` | ${when} | ${next.map(({ what }) => what).join(' ')} |`,
     ),
   ].join('\n')
 }

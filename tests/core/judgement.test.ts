@@ -7,6 +7,8 @@ import {
   conditionDifferences,
   judgeChange,
   minimalDetectableChangeOfSum,
+  nextMeasuring,
+  readableAfterDays,
   EQUATION_QUANTITIES,
   SEVEN_FOLDS,
   siteError,
@@ -301,4 +303,41 @@ test('the band of a curve is the error of one check-in: of two alike, the change
       6,
     )
   }
+})
+
+test('the first of a month is not blamed for a birthday', () => {
+  const born = { ...woman, birthDate: '1986-04-01' }
+  const judgement = judgeChange(born, sheet('2026-03-01', SHEET), sheet('2026-04-26', SHEET))
+  expect(judgement.quantities.fatPercent!.change).toBe(0)
+  expect(judgement.comparison!.dueToAge).toBeGreaterThan(0)
+})
+
+test('one fold is no sum', () => {
+  const one = (day: string, mm: number): Measured => ({
+    ...sheet(day, SHEET),
+    readings: [fold('thigh', 1, mm)],
+  })
+  const alone = judgeChange(woman, one('2026-03-01', 30), one('2026-06-01', 15))
+  expect(alone.folds[0]!.verdict.certainty).toBe('clear')
+  expect(alone.quantities.sum).toBeUndefined()
+})
+
+test('a plan’s next check-in is due when the pace has outgrown the hand', () => {
+  expect(readableAfterDays(6.6, 3.3)).toBe(14)
+  expect(readableAfterDays(6.6, -3.3)).toBe(14)
+  expect(readableAfterDays(6.6, 0)).toBeUndefined()
+  const twice = (day: string) => sheet(day, SHEET, { rounds: 2, massKg: 64 })
+  const judgement = judgeChange(woman, twice('2026-03-01'), twice('2026-03-29'))
+  const next = nextMeasuring(judgement, 64)!
+  expect(next.by).toBe('fatMass')
+  // Two to four weeks are usually readable (common practice, no source).
+  expect(next.days).toBeGreaterThanOrEqual(14)
+  expect(next.days).toBeLessThanOrEqual(28)
+  expect(nextMeasuring(judgement, 64, 2 * next.pace)!.days).toBeLessThanOrEqual(next.days / 2 + 1)
+  // By the folds where no mass was taken: a kilogram of fat is about 8 mm on a sum of seven (judgement, no source).
+  const { sumFolds, quantities } = judgement
+  const { sum } = quantities
+  const half = nextMeasuring({ sumFolds, quantities: { sum } }, undefined, 0.5)!
+  expect(half).toMatchObject({ by: 'sum', pace: 4 })
+  expect(half.days).toBe(Math.ceil((7 * sum!.minimalDetectableChange) / 4))
 })

@@ -41,11 +41,13 @@ describe('the filter, against one normal distribution of all numbers', () => {
       ]
       const [driftVariance, biasSd] = [0.009, 0.05]
       const filter = new RecordFilter(2, 3, 2, driftVariance, biasSd, NOISE)
+      filter.record()
       filter.begin(0, 20, 0.5)
       filter.begin(1, 55, 0.2)
       const first = [FAT_MOVES[0]!, LEAN_MOVES[1]!]
       filter.startPhase(first)
       const rows: (ObservedRow & { week: number })[] = []
+      const stops: number[] = []
       let [week, begun, fat, lean] = [0, 0, 20, 55]
       for (let i = 0; i < visits; i++) {
         const gap = i === 0 ? 0 : 1 + Math.floor(8 * source())
@@ -79,6 +81,8 @@ describe('the filter, against one normal distribution of all numbers', () => {
           filter.keep(1)
           filter.startPhase(moves)
         }
+        filter.stop()
+        stops.push(week)
       }
       const phases = [
         { from: 0, moves: first },
@@ -94,6 +98,15 @@ describe('the filter, against one normal distribution of all numbers', () => {
           expect(mine.variance).toBeCloseTo(change.variance, 5)
         }),
       )
+      // Looking back, every day is seen by the days after it too.
+      stops.forEach((stop, at) => {
+        const { changes } = directly(record_, 0, stop)
+        changes.forEach((change, part) => {
+          const mine = filter.back([[1 - part, part]], 0)[at]![0]!.change
+          expect(mine.mean).toBeCloseTo(change.mean, 5)
+          expect(mine.variance).toBeCloseTo(change.variance, 5)
+        })
+      })
     }
   })
 })
@@ -107,16 +120,22 @@ function visit(week: number, by: number, massKg: number, more: Partial<Visit> = 
     measured: SEVEN_FOLDS.map((site) => ({ site, standard: 'us', value: 20 * by })),
     variance: () => 1,
     pair: 'A',
+    tester: 'A',
     ...more,
   }
 }
 const basis = {
   equationId: 'jackson-pollock-7',
-  sumFolds: SEVEN_FOLDS.map((site) => ({ site, standard: 'us' as const })),
+  lines: [
+    {
+      quantity: 'sum' as const,
+      sites: SEVEN_FOLDS.map((site) => ({ site, standard: 'us' as const })),
+    },
+  ],
 }
 
 function lastLook(visits: readonly Visit[], pairs = ['A']): Look {
-  const model = new RecordModel(pairs)
+  const model = new RecordModel({ pairs, testers: pairs })
   visits.forEach((each, i) => {
     model.learn(each, basis)
     if (i < visits.length - 1) model.leave()
@@ -224,6 +243,7 @@ describe('the headline', () => {
     massAtPhaseKg: 80,
     offLine: [],
     readableFrom: () => '2030-05-01',
+    course: () => [],
     ...more,
   })
   const off = { offLine: [{ row: 1, deviations: -2.7 }] }

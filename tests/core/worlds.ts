@@ -167,8 +167,12 @@ export function follow(seed: number, { world, course, weeks, daily, ...run }: Ru
     SEVEN_FOLDS.map((site) => [site, 1 + (world.testers?.site ?? 0) * normal()]),
   )
   const testerBias = 1 + (world.testers?.common ?? 0) * normal()
-  const model = new RecordModel(world.testers ? ['A', 'B'] : ['A'], run.figures)
-  const sumFolds = SEVEN_FOLDS.map((site) => ({ site, standard: 'us' as const }))
+  const model = new RecordModel(
+    { pairs: world.testers ? ['A', 'B'] : ['A'], testers: [] },
+    run.figures,
+  )
+  const sites = SEVEN_FOLDS.map((site) => ({ site, standard: 'us' as const }))
+  const lines = [{ quantity: 'sum' as const, sites }]
   const told: Told[] = []
   const truths: { fat: number; lean: number }[] = []
   let drift = 0
@@ -189,9 +193,10 @@ export function follow(seed: number, { world, course, weeks, daily, ...run }: Ru
       measured: [],
       variance: () => 0,
       pair: 'A',
+      tester: 'A',
     }
     if (!isCheckIn) {
-      model.learn(visit, { equationId: 'jackson-pollock-7', sumFolds })
+      model.learn(visit, { equationId: 'jackson-pollock-7', lines })
       model.leave()
       continue
     }
@@ -228,7 +233,7 @@ export function follow(seed: number, { world, course, weeks, daily, ...run }: Ru
         siteErrorAt(site, SETUP, measured.find((m) => m.site === site)!.value),
         worth[site]!,
       )
-    model.learn(visit, { equationId: 'jackson-pollock-7', sumFolds })
+    model.learn(visit, { equationId: 'jackson-pollock-7', lines })
     truths.push({ fat, lean })
     const look = model.look()
     const now = truths.length - 1
@@ -239,7 +244,7 @@ export function follow(seed: number, { world, course, weeks, daily, ...run }: Ru
       truth: (quantity, horizon) => {
         const from = truths[horizon === 'last' ? Math.max(0, now - 1) : 0]!
         const [f, l] = [fat - from.fat, lean - from.lean]
-        return { fat: f, lean: l, mass: f + l, sum: NaN }[quantity]
+        return quantity === 'fat' ? f : quantity === 'lean' ? l : f + l
       },
     })
     model.leave()

@@ -54,9 +54,12 @@ test('eight folds and girths, sums first: each fold, the whole sum and the equat
   await press(page, 'for the coach')
   await press(page, 'Close the check-in')
 
-  // The ledger has both sums, and so has the verdict.
-  await waitForText(page, 'What coaches usually do next')
-  expect(await textOf(page, 'sum-verdict')).toMatch(/▼\s+clear/)
+  // The ledger has both sums, and each is judged.
+  await page.waitForSelector('[data-change="equation-sum,first"]')
+  const judged = (line: string) =>
+    page.$eval(`[data-change="${line},first"]`, (e) => e.textContent!.replace(/\s+/g, ' ').trim())
+  expect(await judged('sum')).toMatch(/^−\d\d ▼ clear$/)
+  expect(await judged('equation-sum')).toMatch(/^−\d [▼▽?]/)
   const words = await bodyText()
   expect(words).toContain('Sum of 8 folds 104.0 86.0')
   expect(words).toContain('Equation’s sum (4 folds) 47.0 39.0')
@@ -528,7 +531,7 @@ test('nine folds with the lower back, a weekly score and the sum of all nine', a
   // The sum over the body mass in pounds, times 27 (common practice, no source): 20.77, and 22.09 the week before.
   await waitForText(page, '20.77 %')
   await press(page, 'Close the check-in')
-  await waitForText(page, 'What coaches usually do next')
+  await page.waitForSelector('[data-test="ledger"]')
   const words = await bodyText()
   expect(words).toMatch(/Fat % 22\.1 20\.8/)
 })

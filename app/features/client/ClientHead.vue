@@ -30,8 +30,13 @@ const pages = computed(() =>
 
 <template>
   <header class="pb-3">
-    <p class="text-faded">{{ facts }}</p>
-    <h1 class="text-[30px]">{{ client.name }}</h1>
+    <div class="flex flex-wrap items-end justify-between gap-x-6 gap-y-2">
+      <div>
+        <p class="text-faded">{{ facts }}</p>
+        <h1 class="text-[30px]">{{ client.name }}</h1>
+      </div>
+      <slot />
+    </div>
     <SubNav label="About this client" :pages />
   </header>
 </template>

@@ -16,7 +16,7 @@ defineProps<{
     </template>
     <template v-else>
       <InTurn>
-        <ClientHead :client="view.client" />
+        <ClientHead :client="view.client"><slot name="act" /></ClientHead>
       </InTurn>
       <slot />
     </template>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { isSkinfold, type MassUnit, type Measured } from '#core'
+import { isSkinfold, type Look, type MassUnit, type Measured } from '#core'
 import type { CheckInWithReadings } from '#shared/contract/check-ins'
 import type { ClientRecord } from '#shared/contract/record'
 import type { Ledger } from './useLedger'
@@ -10,6 +10,8 @@ const props = defineProps<{
   unit: MassUnit
   /** False where the client sees sums and girths only. */
   percentages: boolean
+  /** What the record says; without it there are no changes to show. */
+  look?: Look
   /** The two that are compared. */
   thenId?: string
   nowId?: string
@@ -17,10 +19,13 @@ const props = defineProps<{
 const emit = defineEmits<{ take: [id: string] }>()
 
 const { columns, series, sites } = props.ledger
+// One check-in has no summary yet but what was read.
+const showSites = ref(columns.value.length === 1)
 const showTrials = ref(false)
 const showSuperseded = ref(false)
-const source = reactive({ ...toRefs(props), showTrials, showSuperseded })
-const { points, lines, columnAt } = useLedgerColumns(props.ledger, source)
+const source = reactive({ ...toRefs(props), showSites, showTrials, showSuperseded })
+const { lines, changes, columnAt } = useLedgerColumns(props.ledger, source)
+const folds = computed(() => sites.value.some(isSkinfold))
 const scroller = useTemplateRef<HTMLDivElement>('scroller')
 const { whole, virtualizer, blocks, drawn, before } = useLedgerWindow(scroller, columns, columnAt)
 const { at, onKey, onFocus } = useLedgerKeys(scroller, columns, lines, virtualizer, (id) =>
@@ -38,6 +43,7 @@ onMounted(() =>
 
 const resultOf = (id: string) => `/clients/${props.view.client.id}/check-ins/${id}`
 const cellStyle = { width: `${COLUMN_WIDTH}px` }
+const changeStyle = { width: `${CHANGE_WIDTH}px` }
 </script>
 
 <template>
@@ -47,29 +53,16 @@ const cellStyle = { width: `${COLUMN_WIDTH}px` }
       class="relative overflow-x-auto"
       tabindex="0"
       role="region"
-      aria-label="Ledger and curves"
+      aria-label="Ledger"
     >
-      <div :style="{ width: `${whole}px`, minWidth: '100%' }">
-        <InTurn v-if="percentages" unasked>
-          <LedgerChart
-            :scroller
-            :points
-            :events="view.notes"
-            :unit
-            :label-width="LABEL_WIDTH"
-            :columns-width="COLUMN_WIDTH * columns.length"
-            :first-width="FIRST_WIDTH"
-            :then-index="columns.findIndex(({ id }) => id === thenId)"
-            :now-index="columns.findIndex(({ id }) => id === nowId)"
-          />
-        </InTurn>
+      <div :style="{ width: `${whole + CHANGE_WIDTH * changes.length}px`, minWidth: '100%' }">
         <!-- Rows of boxes as wide as they say: the browser lays out what is new and leaves the rest, as it does not in a
           table. The roles give the table back. -->
         <table
           class="block"
           role="grid"
           aria-label="Check-ins, oldest first. Arrows walk, Enter takes a column into the comparison."
-          :aria-colcount="columns.length + 1"
+          :aria-colcount="columns.length + changes.length + 1"
           data-test="ledger"
         >
           <InTurn>
@@ -77,7 +70,7 @@ const cellStyle = { width: `${COLUMN_WIDTH}px` }
               <tr class="flex border-b-2 border-ink text-faded" role="row">
                 <LedgerLabel role="columnheader" class="py-1 font-normal" :before>
                   <!-- Girths have their unit in their own line. -->
-                  {{ sites.some(isSkinfold) ? 'mm' : '' }}
+                  {{ folds ? 'mm' : '' }}
                 </LedgerLabel>
                 <th
                   v-for="{ id, index, day, year, role: part } in drawn"
@@ -98,6 +91,18 @@ const cellStyle = { width: `${COLUMN_WIDTH}px` }
                     {{ day }}
                     <span class="block text-sm">{{ part ?? year }}</span>
                   </button>
+                </th>
+                <th
+                  v-for="({ horizon, title, span }, i) in changes"
+                  :key="horizon"
+                  role="columnheader"
+                  class="shrink-0 py-1 pr-2 text-right leading-tight font-normal"
+                  :class="i === 0 && 'ml-auto'"
+                  :style="changeStyle"
+                  :aria-colindex="columns.length + 2 + i"
+                >
+                  {{ title }}
+                  <span class="block text-sm">{{ span }}</span>
                 </th>
               </tr>
             </thead>
@@ -122,6 +127,24 @@ const cellStyle = { width: `${COLUMN_WIDTH}px` }
                   :width="COLUMN_WIDTH"
                   :tabbed="at.row === row && inBlock(block, at.column) ? at.column : undefined"
                 />
+                <td
+                  v-for="({ horizon, cells }, i) in changes"
+                  :key="horizon"
+                  role="gridcell"
+                  class="figure shrink-0 py-0.5 text-right text-[20px] whitespace-nowrap"
+                  :class="[i === 0 && 'ml-auto', cells[row]?.clear ? 'text-ink' : 'text-faded']"
+                  :style="changeStyle"
+                  :aria-colindex="columns.length + 2 + i"
+                  :data-change="`${line.id},${horizon}`"
+                >
+                  <template v-if="cells[row]">
+                    {{ cells[row].text }}
+                    <span aria-hidden="true" class="inline-block w-5 text-center">{{
+                      cells[row].shape
+                    }}</span>
+                    {{ ' ' }}<span class="sr-only">{{ cells[row].sure }}</span>
+                  </template>
+                </td>
               </tr>
               <tr class="flex" role="row">
                 <LedgerLabel role="rowheader" class="font-normal text-faded" :before>
@@ -152,10 +175,16 @@ const cellStyle = { width: `${COLUMN_WIDTH}px` }
     </div>
     <InTurn>
       <div class="flex flex-wrap items-center gap-x-6 gap-y-1 pt-2 print:hidden">
-        <TickBox v-model="showTrials">trials</TickBox>
-        <TickBox v-model="showSuperseded">corrected values</TickBox>
+        <TickBox v-if="folds" v-model="showSites">every site</TickBox>
+        <template v-if="showSites || !folds">
+          <TickBox v-model="showTrials">trials</TickBox>
+          <TickBox v-model="showSuperseded">corrected values</TickBox>
+        </template>
         <span class="text-faded">
-          Tap a date to compare it. Hollow points: another tester or caliper.
+          Tap a date to compare it.
+          <template v-if="changes.length">
+            ▼▲ clear, ▽△ likely, = no change that matters, ? not yet clear.
+          </template>
           <template v-if="series.some(({ gap }) => gap)">
             A dash where a check-in has no estimate by this equation: point at it for why.
           </template>

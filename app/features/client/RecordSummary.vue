@@ -1,51 +1,52 @@
 <script setup lang="ts">
 import {
+  adviceOn,
   formatDate,
-  headlineOf,
-  headlineText,
-  massIn,
-  signed,
-  type JudgedChange,
+  paceSinceLast,
+  quantityName,
+  type Headline,
+  type Horizon,
   type Look,
-  type MassUnit,
   type RecordQuantity,
 } from '#core'
+import type { PhaseBegan } from './useLook'
 
-/** What the whole record says at its newest check-in: the headline, and each horizon in one line. */
+/** What the whole record says: the headline, each horizon in one line, and what coaches usually do about it. */
 const props = defineProps<{
   look: Look
-  unit: MassUnit
-  /** Usual days between check-ins. */
-  cadenceDays: number
+  headline: Headline
+  units: ShownUnits
+  phaseBegan: PhaseBegan
+  /** The horizon that the coach chose; that of the headline where none was. */
+  chosen?: Horizon
 }>()
+const emit = defineEmits<{ choose: [horizon: Horizon] }>()
 
-const headline = computed(() => headlineOf(props.look, { spacingDays: props.cadenceDays }))
-const words = computed(() => headlineText(headline.value, { mass: props.unit }))
-
-const NAMES: Record<RecordQuantity, string> = {
-  ...{ fat: 'fat', lean: 'lean', mass: 'body mass', sum: 'sum of folds' },
-}
-const VERDICTS: Record<JudgedChange['verdict'], string> = {
-  ...{ clear: 'clear', likely: 'likely' },
-  ...{ 'no-change': 'no change that matters', 'not-yet': 'not yet clear' },
-}
-const amountOf = (quantity: RecordQuantity, { change }: JudgedChange) =>
-  quantity === 'sum'
-    ? `${signed(change, 0)} mm`
-    : `${signed(massIn(change, props.unit), 1)} ${props.unit}`
-
-const TITLES = {
+const TITLES = computed(() => ({
   first: 'Since the first',
-  phase: 'Since the plan',
+  phase: props.phaseBegan === 'plan' ? 'Since the plan' : 'Since the mark',
   last: 'Since last time',
-} as const
+}))
 
 /** The row that the headline speaks of: a phase that is the whole record has none of its own. */
 const spokenOf = computed(() => {
   const { phase, first } = props.look.horizons
-  const { horizon } = headline.value
+  const { horizon } = props.headline
   return horizon === 'phase' && phase?.since === first?.since ? 'first' : horizon
 })
+const current = computed(() => props.chosen ?? spokenOf.value)
+
+const SHOWN = ['fat', 'lean', 'mass'] as const
+/** What a horizon tells of: fat, lean and body mass, or what is followed in their place. */
+function shownOf(changes: Look['horizons'][Horizon]): RecordQuantity[] {
+  const all = Object.keys(changes?.changes ?? {}) as RecordQuantity[]
+  if (changes?.changes.fat) return [...SHOWN]
+  const lines = all.filter((quantity) => !SHOWN.some((part) => part === quantity))
+  return lines.includes('sum') ? ['sum'] : lines.slice(0, MOST_GIRTHS)
+}
+const MOST_GIRTHS = 3
+
+const pace = computed(() => paceSinceLast(props.look))
 
 /** One row a horizon; the phase has its own where it is not the whole record. */
 const rows = computed(() =>
@@ -54,59 +55,71 @@ const rows = computed(() =>
     if (!judged || judged.weeks === 0 || (horizon === 'phase' && judged.since === first?.since)) {
       return []
     }
-    const { fat, lean, mass, sum } = judged.changes
-    const shown: [RecordQuantity, JudgedChange | undefined][] = fat
-      ? [
-          ['fat', fat],
-          ['lean', lean],
-          ['mass', mass],
-        ]
-      : [['sum', sum]]
     return [
       {
-        ...{ horizon, title: TITLES[horizon], since: judged.since, span: spanText(judged.weeks) },
-        changes: shown.flatMap(([quantity, change]) =>
-          change
-            ? [
-                {
-                  ...{ quantity, name: NAMES[quantity], amount: amountOf(quantity, change) },
-                  clear: change.verdict === 'clear',
-                  // Since last time no odds are asked: only whether it is small is said.
-                  verdict: horizon === 'last' ? '' : VERDICTS[change.verdict],
-                },
-              ]
-            : [],
-        ),
+        ...{ horizon, title: TITLES.value[horizon], since: judged.since },
+        span: spanText(judged.weeks),
+        changes: shownOf(judged).map((quantity) => {
+          const change = judged.changes[quantity]!
+          const unit = unitOfQuantity(quantity, props.units)
+          return {
+            ...{ quantity, name: quantityName(quantity).replace(/^the /, '') },
+            amount: `${signedQuantity(quantity, change.change, props.units)} ${unit}`,
+            clear: change.verdict === 'clear',
+            // Since last time no odds are asked.
+            verdict: horizon === 'last' ? '' : VERDICT_WORDS[change.verdict],
+          }
+        }),
+        pace: horizon === 'last' ? pace.value : undefined,
       },
     ]
   }),
 )
+
+const advice = computed(() => adviceOn(props.headline))
 </script>
 
 <template>
   <section data-test="record">
-    <h2 class="figure text-[34px] leading-tight sm:text-[44px]" data-test="headline">
-      {{ words }}
-    </h2>
-    <dl class="max-w-3xl pt-2">
-      <div
-        v-for="row in rows"
-        :key="row.horizon"
-        class="grid gap-x-4 border-b border-line py-2 sm:grid-cols-[9.5rem_1fr]"
-        :class="row.horizon === spokenOf && '-ml-4 border-l-4 border-l-oak bg-board pl-3'"
-        :data-test="`since-${row.horizon}`"
-      >
-        <dt class="font-bold">{{ row.title }}</dt>
-        <dd>
-          <span class="text-faded">{{ row.span }}, from {{ formatDate(row.since, true) }}:</span>
-          <template v-for="(change, i) in row.changes" :key="change.quantity">
-            {{ i ? ' · ' : ' ' }}{{ change.name }}
-            <component :is="change.clear ? 'strong' : 'span'" class="whitespace-nowrap">{{
-              change.amount
-            }}</component><template v-if="change.verdict">, {{ change.verdict }}</template>
-          </template>
-        </dd>
-      </div>
-    </dl>
+    <ul>
+      <li v-for="row in rows" :key="row.horizon" class="border-b border-line">
+        <button
+          type="button"
+          class="grid gap-x-4 py-2 text-left sm:grid-cols-[8.5rem_1fr]"
+          :class="
+            row.horizon === current
+              ? '-ml-4 w-[calc(100%+1rem)] border-l-4 border-l-oak bg-board pl-3'
+              : 'w-full'
+          "
+          :aria-pressed="row.horizon === current"
+          :data-test="`since-${row.horizon}`"
+          @click="emit('choose', row.horizon)"
+        >
+          <strong>{{ row.title }}</strong>
+          <span>
+            <span class="text-faded">{{ row.span }}, from {{ formatDate(row.since, true) }}:</span>
+            <template v-for="(change, i) in row.changes" :key="change.quantity">
+              {{ i ? ' · ' : ' ' }}{{ change.name }}
+              <component :is="change.clear ? 'strong' : 'span'" class="whitespace-nowrap">{{
+                change.amount
+              }}</component><template v-if="change.verdict">, {{ change.verdict }}</template>
+            </template>
+            <template v-if="row.pace"> · {{ row.pace }}</template>
+          </span>
+        </button>
+      </li>
+    </ul>
+    <div class="space-y-2 pt-3" data-test="advice">
+      <p v-for="(suggestion, i) in advice.next" :key="suggestion.what">
+        <strong v-if="i === 0">What coaches usually do: </strong>
+        {{ suggestion.what }} <span class="text-faded">{{ suggestion.why }}</span>
+        <span v-if="suggestion.caution" class="mt-1 block caution">{{ suggestion.caution }}</span>
+      </p>
+      <p v-if="headline.readableFrom" data-test="next">
+        Worth measuring again from about
+        <strong>{{ formatDate(headline.readableFrom, true) }}</strong>: at the pace so far it should
+        be clear by then.
+      </p>
+    </div>
   </section>
 </template>

@@ -4,20 +4,21 @@ import {
   foldSumOf,
   formatDate,
   formatFold,
-  isOtherSetup,
+  isGirth,
   isSkinfold,
   lengthText,
   massIn,
   protocolOf,
   trialsOf,
+  type Look,
   type MassUnit,
   type Measured,
+  type RecordQuantity,
   type SiteId,
 } from '#core'
 import type { CheckInWithReadings } from '#shared/contract/check-ins'
 import type { ClientRecord } from '#shared/contract/record'
 import type { LedgerColumn } from './LedgerCells.vue'
-import type { LedgerPoint } from './CompositionChart.vue'
 import type { Ledger } from './useLedger'
 
 /** Width of a column, px. */
@@ -29,11 +30,23 @@ export interface LedgerSource {
   unit: MassUnit
   /** False where the client sees sums and girths only. */
   percentages: boolean
+  /** Every site by itself, with its trials and what was corrected. */
+  showSites: boolean
   showTrials: boolean
   showSuperseded: boolean
+  /** What changed since last time and since the first, as the record has it. */
+  look?: Look
   /** The two that are compared. */
   thenId?: string
   nowId?: string
+}
+
+/** A change of every line over a horizon; a line that is not followed has none. */
+export interface LedgerChange {
+  horizon: 'last' | 'first'
+  title: string
+  span: string
+  cells: ({ text: string; shape: string; sure: string; clear: boolean } | undefined)[]
 }
 
 /** Every fold of each check-in, those that all have in common, and those that the equation adds up. */
@@ -47,11 +60,10 @@ interface Line {
   level?: boolean
 }
 
-/** The lines and columns of the ledger in words, and the points of the curve over it. */
+/** The lines and columns of the ledger in words, and what changed in each line. */
 export function useLedgerColumns(
   {
     columns,
-    newest,
     series,
     sheets,
     followed,
@@ -63,29 +75,6 @@ export function useLedgerColumns(
   source: Readonly<LedgerSource>,
 ) {
   const lengthUnit = useLengthUnit()
-
-  const bands = useBands(
-    () => source.view,
-    // There is no curve for a client who sees sums and girths only.
-    computed(() => (source.percentages ? columns.value : [])),
-    () => followed.value,
-  )
-  /** Fat and lean mass of each check-in with the band of its measurement error; undefined until they are there. */
-  const points = computed<LedgerPoint[] | undefined>(() => {
-    const all = bands.value
-    if (!all) return undefined
-    return series.value.map(({ checkIn, estimate }, i) => {
-      const { fatMass, leanMass } =
-        (estimate?.fatMassKg === undefined ? undefined : all.get(checkIn.id)) ?? {}
-      return {
-        x: COLUMN_WIDTH * (i + 0.5),
-        date: checkIn.measuredOn,
-        fat: fatMass ?? null,
-        lean: leanMass ?? null,
-        otherSetup: isOtherSetup(newest.value!, checkIn),
-      }
-    })
-  })
 
   /** Each check-in's own sum, and that of the folds that all have in common. */
   const sums = computed(() => sheets.value.map((sheet) => foldSumOf(sheet)))
@@ -110,19 +99,62 @@ export function useLedgerColumns(
     ]
   })
 
+  const siteLines = computed<Line[]>(() =>
+    sites.value.map((id) => ({
+      id,
+      label: isSkinfold(id) ? nameOfSite(id) : `${nameOfSite(id)}, ${lengthUnit.value}`,
+    })),
+  )
+  /** Who is followed by girths has nothing shorter than these. */
+  const girthsAlone = computed(() => !sites.value.some(isSkinfold))
   const lines = computed<Line[]>(() =>
     [
-      ...sites.value.map((id) => ({
-        id,
-        label: isSkinfold(id) ? nameOfSite(id) : `${nameOfSite(id)}, ${lengthUnit.value}`,
-      })),
+      ...(girthsAlone.value ? siteLines.value : []),
       ...sumLines.value,
       { id: 'mass' as const, label: `Body mass, ${source.unit}` },
       { id: 'fat-percent' as const, label: 'Fat %', level: true },
       { id: 'fat' as const, label: `Fat, ${source.unit}`, level: true },
       { id: 'lean' as const, label: `Lean, ${source.unit}`, level: true },
+      ...(source.showSites && !girthsAlone.value ? siteLines.value : []),
     ].filter((line: Line) => source.percentages || !line.level),
   )
+
+  /** What a line is called where the record is judged. */
+  function quantityOf(id: Line['id']): RecordQuantity | undefined {
+    if (id === 'fat' || id === 'lean' || id === 'mass') return id
+    if (id === 'equation-sum') return 'equationSum'
+    const whole = followed.value?.whole
+    if (id === (whole ? 'sum' : 'common-sum')) return 'sum'
+    return isGirth(id) ? id : undefined
+  }
+  /** The changes that matter, by line: since last time, and since the first check-in. */
+  const changes = computed<LedgerChange[]>(() => {
+    const units = { mass: source.unit, length: lengthUnit.value }
+    return (['last', 'first'] as const).flatMap((horizon) => {
+      const judged = source.look?.horizons[horizon]
+      if (!judged || judged.weeks === 0) return []
+      const cells = lines.value.map(({ id }) => {
+        const quantity = quantityOf(id)
+        const change = quantity && judged.changes[quantity]
+        return change
+          ? {
+              text: signedQuantity(quantity, change.change, units),
+              shape: shapeOfChange(change),
+              sure: VERDICT_WORDS[change.verdict],
+              clear: change.verdict === 'clear',
+            }
+          : undefined
+      })
+      return [
+        {
+          horizon,
+          title: horizon === 'last' ? 'last' : 'all',
+          span: spanText(judged.weeks),
+          cells,
+        },
+      ]
+    })
+  })
 
   /** A column in words. */
   const columnAt = computed(() => {
@@ -190,5 +222,5 @@ export function useLedgerColumns(
     }
   })
 
-  return { points, lines, columnAt }
+  return { lines, changes, columnAt }
 }

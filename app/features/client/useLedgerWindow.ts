@@ -4,6 +4,8 @@ import { COLUMN_WIDTH } from './useLedgerColumns'
 
 /** Width of the column of names, px. */
 export const LABEL_WIDTH = 150
+/** Width of a column of changes, px. */
+export const CHANGE_WIDTH = 76
 /** What is drawn before the browser has measured the sheet, px. */
 export const FIRST_WIDTH = 1200
 

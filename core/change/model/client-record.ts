@@ -1,7 +1,9 @@
 import { mean } from 'simple-statistics'
-import type { SiteId } from '../../anatomy/ids'
-import type { Person } from '../../composition/check-in'
+import { type GirthId, type SiteId, WAISTS, isGirth } from '../../anatomy/ids'
+import type { LocatedValue, Location } from '../../anatomy/landmark-standards'
+import type { Person, Sheet } from '../../composition/check-in'
 import { followedFolds } from '../../composition/fold-sum'
+import { equationById, variantFor } from '../../equations/registry'
 import { settledVariance } from '../../measurement-error/site-error'
 import { schemeOf } from '../../readings/trials'
 import { type IsoDate, addDays, daysBetween, daysFrom } from '../../units/dates'
@@ -11,7 +13,8 @@ import { type Measured, type ReadCheckIn, readCheckIn, setupAt } from '../measur
 import { basisOf } from '../series'
 import { type ModelFigures, USUAL_FIGURES } from './figures'
 import { type Look, RecordModel } from './record'
-import type { Visit } from './visit'
+import type { Retrospect } from './tracker'
+import type { FollowedLine, Visit } from './visit'
 
 /** All that a client's record is judged by. */
 export interface ClientRecordParts {
@@ -27,6 +30,12 @@ export interface ClientRecordParts {
   phaseStarts?: readonly IsoDate[]
 }
 
+export interface LookOptions {
+  /** Where the way to the newest check-in is wanted too. */
+  retrospect?: Retrospect
+  figures?: ModelFigures
+}
+
 const WEEK = 7
 
 /**
@@ -38,25 +47,29 @@ const WEEK = 7
  */
 export function lookAtRecord(
   parts: ClientRecordParts,
-  figures: ModelFigures = USUAL_FIGURES,
+  { retrospect, figures = USUAL_FIGURES }: LookOptions = {},
 ): Look | undefined {
   const { person, checkIns, weighIns = [], weekEndsOn, fatAndLean = true, phaseStarts = [] } = parts
   const newest = checkIns.at(-1)
   if (!newest) return undefined
   const read = checkIns.map((checkIn) => readCheckIn(person, checkIn))
   const { ageYears } = read.at(-1)!.sheet.subject
-  const {
-    sumFolds = [],
-    equationId,
-    conversion,
-  } = basisOf(person, newest, followedFolds(read.map(({ sheet }) => sheet)))
-  const basis = { sumFolds, conversion, equationId: fatAndLean ? equationId : undefined }
+  const sheets = read.map(({ sheet }) => sheet)
+  const { equationId, conversion } = basisOf(person, newest)
+  const basis = {
+    ...{ conversion, equationId: fatAndLean ? equationId : undefined },
+    lines: linesOf(person, sheets, fatAndLean ? equationId : undefined),
+  }
   const begins = new Set(phaseStarts.map((start) => nearestOf(checkIns, start)))
   const ofCheckIns = read.map((one) => visitOf(one, ageYears, begins))
   const visits = [...weeksBetween(checkIns, weighIns, weekEndsOn, person), ...ofCheckIns].sort(
     (a, b) => daysBetween(b.date, a.date),
   )
-  const model = new RecordModel([...new Set(ofCheckIns.map(({ pair }) => pair))], figures)
+  const people = {
+    pairs: [...new Set(ofCheckIns.map(({ pair }) => pair))],
+    testers: [...new Set(ofCheckIns.map(({ tester }) => tester))],
+  }
+  const model = new RecordModel(people, figures, retrospect)
   for (const visit of visits) {
     const last = visit === ofCheckIns.at(-1)
     model.learn(visit, basis, last)
@@ -64,6 +77,34 @@ export function lookAtRecord(
     model.leave()
   }
   return model.look()
+}
+
+/**
+ * What is followed in one number: the sum of the folds that all check-ins share, the equation's own where that is
+ * another one, and every girth of the newest check-in, the waist first.
+ */
+function linesOf(
+  { sex }: Person,
+  sheets: readonly Sheet[],
+  equationId: string | undefined,
+): FollowedLine[] {
+  const newest = sheets.at(-1)!
+  const sumFolds = followedFolds(sheets)?.folds ?? []
+  const placeOf = ({ site, standard, technique }: LocatedValue) => ({ site, standard, technique })
+  const taken = newest.measured.map(placeOf)
+  const wanted = equationId === undefined ? [] : variantFor(equationById(equationId), sex).folds
+  const ofEquation = taken.filter(({ site }) => wanted.some((fold) => fold === site))
+  const another =
+    wanted.length > 1 && ofEquation.length === wanted.length && wanted.length !== sumFolds.length
+  const girths = taken.filter(({ site }) => isGirth(site))
+  const isWaist = ({ site }: Location) => WAISTS.some((waist) => waist === site)
+  return [
+    ...(sumFolds.length ? [{ quantity: 'sum' as const, sites: sumFolds }] : []),
+    ...(another ? [{ quantity: 'equationSum' as const, sites: ofEquation }] : []),
+    ...[...girths.filter(isWaist), ...girths.filter((girth) => !isWaist(girth))].map((girth) => ({
+      ...{ quantity: girth.site as GirthId, sites: [girth] },
+    })),
+  ]
 }
 
 /** The check-in that a phase begins at: the nearest to its day, and of two as near the earlier one. */
@@ -94,6 +135,7 @@ function visitOf(
     subject: { ...sheet.subject, ageYears },
     ...{ massDays, measured: sheet.measured, variance: varianceOf(read) },
     pair: `${measured.testerId ?? ''} ${measured.caliperId ?? ''}`,
+    tester: measured.testerId ?? '',
     startsPhase: begins.has(measured.measuredOn),
   }
 }
@@ -112,7 +154,7 @@ function weeksBetween(
   return weeklyAverages(rest, weekEndsOn).map((week) => ({
     date: middleOf(week),
     subject: { sex, massKg: week.kg },
-    ...{ massDays: week.days, measured: [], pair: '' },
+    ...{ massDays: week.days, measured: [], pair: '', tester: '' },
     variance: () => 0,
   }))
 }

@@ -1,5 +1,6 @@
 import type { Movement } from './figures'
-import { type Noise, type ObservedRow, RecordFilter } from './filter'
+import { type LevelAndChange, type Noise, type ObservedRow, RecordFilter } from './filter'
+import type { Smoothed } from './smoother'
 
 /** What is judged: which parts it is made of. All of them stand still where it does. */
 export type PartSet = readonly number[]
@@ -18,11 +19,14 @@ export interface RecordForm {
   judged: Readonly<Record<string, PartSet>>
 }
 
-/** Levels that are kept: at the first check-in, where the phase began, at the last check-in. */
-const MARKS = { first: 0, phase: 1, last: 2 } as const
+/** Levels that are kept: at the first check-in, where the phase began, at the last check-in, and on a day that was chosen. */
+const MARKS = { first: 0, phase: 1, last: 2, chosen: 3 } as const
 const MARKS_KEPT = Object.keys(MARKS).length
 
-export type Horizon = keyof typeof MARKS
+/** Since when a change is judged. */
+export type Horizon = 'first' | 'phase' | 'last'
+/** A day whose levels are kept. */
+export type Mark = keyof typeof MARKS
 
 /** How much more a wide movement counts than a narrow one in the size of a change. */
 const WIDE_FAVOURED = 6
@@ -47,6 +51,16 @@ function choicesOf(
   )
 }
 
+/** What several fits say, each counting as much as its weight. */
+function mixture(weights: readonly number[], each: readonly Smoothed[]): Smoothed {
+  const mean = each.reduce((sum, part, i) => sum + weights[i]! * part.mean, 0)
+  const variance = each.reduce(
+    (sum, part, i) => sum + weights[i]! * (part.variance + (part.mean - mean) ** 2),
+    0,
+  )
+  return { mean, variance }
+}
+
 /** One filter, and how its parts move. */
 interface Member {
   filter: RecordFilter
@@ -68,6 +82,7 @@ export class Ensemble {
   constructor(
     private readonly form: RecordForm,
     levels: readonly number[],
+    recorded = false,
   ) {
     const { moves, pairs, biasSd, driftVariance, judged } = form
     const member = (choice: readonly (Movement | null)[], noise: Noise, kept: number): Member => {
@@ -75,6 +90,7 @@ export class Ensemble {
         ...([moves.length, pairs, kept, driftVariance] as const),
         ...([biasSd, noise] as const),
       )
+      if (recorded && kept) filter.record()
       levels.forEach((level, part) => filter.begin(part, level, moves[part]![0]!.slope))
       filter.startPhase(choice)
       // A mean over noises that are not equally usual.
@@ -106,9 +122,14 @@ export class Ensemble {
     for (const filter of this.everyone) filter.learn(row)
   }
 
-  /** Keeps the levels of now as those that a horizon begins with. */
-  keep(mark: Horizon) {
+  /** Keeps the levels of now as those that a change is counted from. */
+  keep(mark: Mark) {
     for (const { filter } of this.moving) filter.keep(MARKS[mark])
+  }
+
+  /** A day that will be looked back at. */
+  stop() {
+    for (const { filter } of this.moving) filter.stop()
   }
 
   /** A phase begins: every part may move anew from here, and its start is kept. */
@@ -160,20 +181,37 @@ export class Ensemble {
   }
 
   /** A quantity over all fits, with its variance. */
-  private mixed(of: (filter: RecordFilter) => { mean: number; variance: number }) {
-    const weights = this.weights()
-    const each = this.moving.map(({ filter }) => of(filter))
-    const mean = each.reduce((sum, part, i) => sum + weights[i]! * part.mean, 0)
-    const variance = each.reduce(
-      (sum, part, i) => sum + weights[i]! * (part.variance + (part.mean - mean) ** 2),
-      0,
+  private mixed(of: (filter: RecordFilter) => Smoothed): Smoothed {
+    return mixture(
+      this.weights(),
+      this.moving.map(({ filter }) => of(filter)),
     )
-    return { mean, variance }
   }
 
   /** The change of a sum of parts since a mark. */
-  change(of: readonly number[], from: Horizon) {
+  change(of: readonly number[], from: Mark) {
     return this.mixed((filter) => filter.change(of, MARKS[from]))
+  }
+
+  /** The same for several sums at each stop, with their levels, by everything that was learnt before and after. */
+  back(sums: readonly (readonly number[])[], from: Mark): LevelAndChange[][] {
+    const weights = this.weights()
+    const each = this.moving.map(({ filter }) => filter.back(sums, MARKS[from]))
+    return each[0]!.map((stop, at) =>
+      stop.map((_, sum) => {
+        const of = each.map((stops) => stops[at]![sum]!)
+        return {
+          level: mixture(
+            weights,
+            of.map(({ level }) => level),
+          ),
+          change: mixture(
+            weights,
+            of.map(({ change }) => change),
+          ),
+        }
+      }),
+    )
   }
 
   /** What was to be expected of a number, before it is learnt. */
@@ -185,7 +223,7 @@ export class Ensemble {
   }
 
   /** The level of a part now, or as a mark kept it. */
-  level(part: number, mark?: Horizon): number {
+  level(part: number, mark?: Mark): number {
     return this.mixed((filter) => ({
       mean: filter.levelAt(part, mark && MARKS[mark]),
       variance: 0,

@@ -19,8 +19,12 @@ export interface ModelFigures {
   session: number
   /** The same where a sum is followed. */
   sumSession: number
+  /** The same of a girth: breath, meals, how tight the tape was that day. */
+  girthSession: number
   /** Another tester or caliper than the first pair, as a share of the fold. */
   pairBias: number
+  /** Another tester than the first, as a share of the girth. */
+  girthBias: number
   /** One day's weighing about the mass of those days, kg. */
   massKg: number
   /** Drift of an equation's bias in one person, points of fat per root of ten weeks. */
@@ -32,7 +36,9 @@ export interface ModelFigures {
 export const USUAL_FIGURES: Readonly<ModelFigures> = {
   session: 0.015,
   sumSession: 0.02,
+  girthSession: 0.005,
   pairBias: 0.05,
+  girthBias: 0.01,
   massKg: 0.63,
   driftPoints: 0.3,
   equationSlope: 0.175,
@@ -66,5 +72,8 @@ export const CLEAR_ODDS = 20
 export const LIKELY_ODDS = 6
 export const STILL_ODDS = 1 / 3
 
-/** What a change has to reach to matter: kg, kg, kg, mm a fold. */
-export const MATTERS = { fat: 2, lean: 2, mass: 2, fold: 1.5 } as const
+/** What a girth gains with a kilogram of fat, as a share of it: about a centimetre of a waist. Judgement, no source. */
+export const GIRTH_SHARE_PER_KG = 0.011
+
+/** What a change has to reach to matter: kg, kg, kg, mm a fold, and half an inch of a girth in cm. */
+export const MATTERS = { fat: 2, lean: 2, mass: 2, fold: 1.5, girth: 1.3 } as const

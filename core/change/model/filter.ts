@@ -1,4 +1,5 @@
 import type { Movement } from './figures'
+import { type Moving, type Smoothed, Tape } from './smoother'
 
 /** One number that was observed, as a sum of what it depends on and an error of its own. */
 export interface ObservedRow {
@@ -23,6 +24,12 @@ export type Noise = Readonly<Record<ErrorKind, number>> & {
   share: number
 }
 
+/** A sum of parts at a stop. */
+export interface LevelAndChange {
+  level: Smoothed
+  change: Smoothed
+}
+
 /** So little is known of a level before the first number, in standard deviations of a slope of a week. */
 const UNKNOWN_WEEKS = 400
 const WEEKS_OF_TURN = 4
@@ -43,6 +50,7 @@ export class RecordFilter {
   private spread = 0
   private moves: (Movement | null)[]
   logEvidence = 0
+  private tape: Tape | undefined
 
   /**
    * @param driftVariance of the drift, a week
@@ -83,6 +91,7 @@ export class RecordFilter {
       const slope = 2 * part + 1
       this.mean[slope] = 0
       this.clear(slope)
+      this.tape?.renew(slope)
       this.set(slope, (move?.slope ?? 0) ** 2)
     })
   }
@@ -96,6 +105,7 @@ export class RecordFilter {
   advance(weeks: number) {
     if (weeks <= 0) return
     const { size, covariance, mean } = this
+    this.tape?.advance(weeks, this.moving())
     for (let part = 0; part < this.parts; part++) {
       const move = this.moves[part]
       if (!move) continue
@@ -115,6 +125,37 @@ export class RecordFilter {
       covariance[slope * size + slope]! += turn * weeks
     }
     covariance[this.driftAt * size + this.driftAt]! += this.driftVariance * weeks
+  }
+
+  /** Levels that move, with their slopes. */
+  private moving = (): Moving =>
+    this.moves.flatMap((move, part) => (move ? [[2 * part, 2 * part + 1] as const] : []))
+
+  /** From here on everything is kept that it takes to look back; before the first number. */
+  record() {
+    this.tape = new Tape(this.size)
+  }
+
+  /** A day that will be looked back at. */
+  stop() {
+    this.tape?.stop(this.mean, this.covariance)
+  }
+
+  /**
+   * Sums of parts at each stop by everything that was learnt, before it and after: by themselves, and as changes since a
+   * mark. A change means something from the stop of its mark on.
+   *
+   * @returns by stop and by sum
+   */
+  back(sums: readonly (readonly number[])[], from: number): LevelAndChange[][] {
+    const asked = sums.flatMap((of) => {
+      const level = of.map((weight, part) => [2 * part, weight] as const)
+      const kept = of.map((weight, part) => [this.markAt(from, part), -weight] as const)
+      return [level, [...level, ...kept]]
+    })
+    return (this.tape?.smoothed(asked) ?? []).map((found) =>
+      sums.map((_, i) => ({ level: found[2 * i]!, change: found[2 * i + 1]! })),
+    )
   }
 
   /** What is expected of a number before it is seen. */
@@ -152,6 +193,9 @@ export class RecordFilter {
     const { size, covariance, mean, gain, spread } = this
     const off = observed.value - this.expected
     this.logEvidence -= 0.5 * (Math.log(spread) + off ** 2 / spread)
+    this.tape?.learn({
+      ...{ row: this.rowOf(observed), share: gain.map((of) => of / spread), off, spread },
+    })
     for (let i = 0; i < size; i++) {
       const share = gain[i]! / spread
       if (share === 0) continue
@@ -164,6 +208,15 @@ export class RecordFilter {
     }
   }
 
+  /** What a number depends on, state by state. */
+  private rowOf({ levels, drift, pair, perBias }: ObservedRow): Float64Array {
+    const row = new Float64Array(this.size)
+    levels.forEach((of, part) => (row[2 * part] = of))
+    row[this.driftAt] = drift
+    if (pair > 0) row[this.driftAt + pair] = perBias
+    return row
+  }
+
   private markAt(mark: number, part: number) {
     return this.size - this.parts * (this.marks - mark) + part
   }
@@ -174,6 +227,7 @@ export class RecordFilter {
     for (let part = 0; part < this.parts; part++) {
       const [at, level] = [this.markAt(mark, part), 2 * part]
       mean[at] = mean[level]!
+      this.tape?.keep(level, at)
       for (let i = 0; i < size; i++) covariance[at * size + i] = covariance[level * size + i]!
       for (let i = 0; i < size; i++) covariance[i * size + at] = covariance[i * size + level]!
     }

@@ -1,3 +1,4 @@
+import { isGirth } from '../../anatomy/ids'
 import type { IsoDate } from '../../units/dates'
 import type { Horizon } from './ensemble'
 import type { Look, RecordQuantity } from './record'
@@ -57,10 +58,13 @@ const OFF_LINE_AT = 2.58
 
 const PERCENT = 100
 
-/** The quantities that a headline speaks of: fat and lean, or what there is in their place. */
-function spokenOf(look: Look, horizon: Horizon): NamedChange[] {
+/** What a headline speaks of: fat and lean; where they are not followed the sum of folds, else the first girth. */
+export function spokenOf(look: Look, horizon: Horizon): NamedChange[] {
   const changes = look.horizons[horizon]?.changes ?? {}
-  const names: RecordQuantity[] = changes.fat ? ['fat', 'lean'] : ['sum']
+  const girth = Object.keys(changes).find(isGirth)
+  const names: RecordQuantity[] = changes.fat
+    ? ['fat', 'lean']
+    : [changes.sum || !girth ? 'sum' : girth]
   return names.flatMap((quantity) => {
     const change = changes[quantity]
     return change ? [{ quantity, ...change }] : []
@@ -120,11 +124,11 @@ export function headlineOf(look: Look, plan: HeadlinePlan = {}): Headline {
 
 /** What is left to be said where nothing is clear. */
 function restOf(look: Look): HeadlineRule {
-  const { fat, lean, mass, sum } = look.horizons.phase?.changes ?? {}
-  const spoken = fat ? [fat, lean] : [sum]
-  if (spoken.some((change) => change?.verdict === 'likely')) return 'probably'
+  const { fat, lean, mass } = look.horizons.phase?.changes ?? {}
+  const spoken = spokenOf(look, 'phase')
+  if (spoken.some(({ verdict }) => verdict === 'likely')) return 'probably'
   // Lean is what is left of the mass when fat is taken away: where fat and mass stand still, it cannot have moved far.
   const still = (change: JudgedChange | undefined) => change?.verdict === 'no-change'
-  const nothing = fat ? still(fat) && (still(lean) || still(mass)) : still(sum)
+  const nothing = fat ? still(fat) && (still(lean) || still(mass)) : still(spoken[0])
   return nothing ? 'no-change' : 'not-yet'
 }

@@ -1,9 +1,11 @@
-import { type LocatedFold, sumPerKgOfFat } from '../../composition/fold-sum'
+import { isGirth } from '../../anatomy/ids'
+import { sumPerKgOfFat } from '../../composition/fold-sum'
 import type { Conversion } from '../../equations/types'
-import type { IsoDate } from '../../units/dates'
-import type { Horizon, RecordForm } from './ensemble'
+import { type IsoDate, daysBetween } from '../../units/dates'
+import type { Horizon, Mark, RecordForm } from './ensemble'
 import {
   FAT_MOVES,
+  GIRTH_SHARE_PER_KG,
   LARGER_ERRORS,
   LARGER_SHARE,
   LEAN_MOVES,
@@ -12,12 +14,19 @@ import {
   USUAL_FIGURES,
   scaledMoves,
 } from './figures'
-import { type OffLine, RecordTracker } from './tracker'
+import { type LineAt, type OffLine, RecordTracker, type Retrospect } from './tracker'
 import type { JudgedChange } from './verdict'
-import { type Visit, type VisitRows, compositionOf, massOf, sumOf } from './visit'
+import {
+  type FollowedLine,
+  type LineQuantity,
+  type Visit,
+  compositionOf,
+  lineOf,
+  massOf,
+} from './visit'
 
 export type CompositionQuantity = 'fat' | 'lean' | 'mass'
-export type RecordQuantity = CompositionQuantity | 'sum'
+export type RecordQuantity = CompositionQuantity | LineQuantity
 
 const WEEKS_OF_DRIFT = 10
 const PARTS = { fat: 0, lean: 1 } as const
@@ -61,8 +70,16 @@ export interface RecordBasis {
   /** The equation of fat and lean; undefined where none is fed. */
   equationId: string | undefined
   conversion?: Conversion
-  /** The folds whose sum is followed; none where there are fewer than two. */
-  sumFolds: readonly LocatedFold[]
+  /** What is followed in one number beside them: sums of folds and girths, the weightiest first. */
+  lines: readonly FollowedLine[]
+}
+
+/** Whose bias the record can tell: the first one is the reference. */
+export interface RecordPeople {
+  /** Pairs of tester and caliper. */
+  pairs: readonly string[]
+  /** Testers, who read the girths; tapes are alike. */
+  testers: readonly string[]
 }
 
 /** A horizon with what changed over it; what is not followed is not there. */
@@ -70,6 +87,12 @@ export interface JudgedHorizon {
   since: IsoDate
   weeks: number
   changes: Partial<Record<RecordQuantity, JudgedChange>>
+}
+
+/** A check-in on the way to the newest one: what is followed, as a change since a day. */
+export interface CoursePoint {
+  date: IsoDate
+  line: Partial<Record<RecordQuantity, LineAt>>
 }
 
 /** One look at a record: its newest check-in and everything before it. */
@@ -82,6 +105,15 @@ export interface Look {
   offLine: readonly OffLine[]
   /** When the change of the phase should be clear, by the pace given or seen. */
   readableFrom(spacingDays?: number, pace?: readonly number[]): IsoDate | undefined
+  /** The way from a day to the newest check-in, as all of it together has it; empty without a retrospect. */
+  course(from: Mark): CoursePoint[]
+}
+
+/** What each day has of several quantities, oldest first. */
+function together(points: readonly CoursePoint[]): CoursePoint[] {
+  const days = new Map<IsoDate, CoursePoint['line']>()
+  for (const { date, line } of points) days.set(date, { ...days.get(date), ...line })
+  return [...days].sort(([a], [b]) => daysBetween(b, a)).map(([date, line]) => ({ date, line }))
 }
 
 /** A day without folds and tape is body mass alone. */
@@ -95,14 +127,16 @@ export class RecordModel {
   private readonly seen: Visit[] = []
   private composition: RecordTracker<CompositionQuantity> | undefined
   private computedAt: { equationId: string; ageYears: number | undefined } | undefined
-  private sum: RecordTracker<'sum'> | undefined
+  private readonly lines = new Map<LineQuantity, RecordTracker<'it'>>()
 
   /**
-   * @param pairs every pair of tester and caliper of the record, the first one first: it is the reference
+   * @param people everybody of the record, the first one first
+   * @param retrospect where the way to the newest check-in is wanted too
    */
   constructor(
-    private readonly pairs: readonly string[],
+    private readonly people: RecordPeople,
     private readonly figures: ModelFigures = USUAL_FIGURES,
+    private readonly retrospect?: Retrospect,
   ) {}
 
   /**
@@ -112,7 +146,7 @@ export class RecordModel {
    */
   learn(visit: Visit, basis: RecordBasis, looked = true) {
     this.learnComposition(visit, basis, looked)
-    this.learnSum(visit, basis, looked)
+    for (const line of isCheckIn(visit) ? basis.lines : []) this.learnLine(visit, line, looked)
     this.seen.push(visit)
   }
 
@@ -124,8 +158,9 @@ export class RecordModel {
     if (named && (at?.equationId !== equationId || at.ageYears !== ageYears)) {
       this.computedAt = { equationId, ageYears }
       this.composition = new RecordTracker(
-        compositionForm(this.figures, this.pairs.length),
+        compositionForm(this.figures, this.people.pairs.length),
         COMPOSITION(this.figures),
+        this.retrospect,
       )
       for (const earlier of this.seen) {
         this.learnDay(earlier, basis, false)
@@ -140,7 +175,7 @@ export class RecordModel {
     if (!at || !composition) return
     const options = conversion ? { conversion } : {}
     const read = isCheckIn(visit)
-      ? compositionOf(visit, at.equationId, at.ageYears, this.pairs, this.figures, options)
+      ? compositionOf(visit, at.equationId, at.ageYears, this.people.pairs, this.figures, options)
       : undefined
     const rows = read ?? massOf(visit, this.figures)
     if (rows) {
@@ -153,40 +188,49 @@ export class RecordModel {
     }
   }
 
-  private learnSum(visit: Visit, { sumFolds }: RecordBasis, looked: boolean) {
-    const read: VisitRows | undefined = isCheckIn(visit)
-      ? sumOf(visit, sumFolds, this.pairs, this.figures)
-      : undefined
-    this.sum ??= this.sumTracker(sumFolds.length)
-    if (read) this.sum.learn({ date: visit.date, rows: read, checkIn: true }, read.raw, looked)
+  private learnLine(visit: Visit, line: FollowedLine, looked: boolean) {
+    const { pairs, testers } = this.people
+    const people = isGirth(line.quantity) ? testers : pairs
+    const read = lineOf(visit, line, people, this.figures)
+    if (!read) return
+    const tracker = this.lines.get(line.quantity) ?? this.lineTracker(line, read.raw[0]!)
+    this.lines.set(line.quantity, tracker)
+    tracker.learn({ date: visit.date, rows: read, checkIn: true }, read.raw, looked)
   }
 
-  private sumTracker(folds: number) {
+  /** @param first what it read first: a large girth gains more than a small one */
+  private lineTracker({ quantity, sites }: FollowedLine, first: number) {
+    const { figures, people, retrospect } = this
+    const girth = isGirth(quantity)
     const form: RecordForm = {
-      ...formOf(this.figures, this.pairs.length),
-      moves: [scaledMoves(sumPerKgOfFat(folds))],
+      ...formOf(figures, girth ? people.testers.length : people.pairs.length),
+      ...(girth ? { biasSd: figures.girthBias } : {}),
+      moves: [scaledMoves(girth ? GIRTH_SHARE_PER_KG * first : sumPerKgOfFat(sites.length))],
       noises: METHOD_NOISES,
-      judged: { sum: [0] },
+      judged: { it: [0] },
     }
-    return new RecordTracker(form, {
-      sum: { of: [1], matters: MATTERS.fold * folds, slopeShare: 0 },
-    })
+    const matters = girth ? MATTERS.girth : MATTERS.fold * sites.length
+    return new RecordTracker(form, { it: { of: [1], matters, slopeShare: 0 } }, retrospect)
   }
 
   /** The record as it stands after its newest check-in. */
   look(): Look {
     const { date } = this.seen.at(-1)!
     const composition = this.composition?.isAt(date) ? this.composition : undefined
-    const sum = this.sum?.isAt(date) ? this.sum : undefined
-    const lead = composition ?? sum
+    const lines = [...this.lines].filter(([, line]) => line.isAt(date))
+    const [lead] = [...(composition ? [composition] : []), ...lines.map(([, line]) => line)]
     const horizons: Look['horizons'] = {}
     for (const horizon of ['last', 'phase', 'first'] as const) {
       const since = lead?.sinceOf(horizon)
       if (since === undefined) continue
+      const ofLines = lines.flatMap(([quantity, line]) => {
+        const look = line.sinceOf(horizon) === since ? line.look(horizon) : undefined
+        return look ? [[quantity, look.it]] : []
+      })
       horizons[horizon] = {
         since,
         weeks: lead!.weeksOf(horizon),
-        changes: { ...sum?.look(horizon), ...composition?.look(horizon) },
+        changes: { ...Object.fromEntries(ofLines), ...composition?.look(horizon) },
       }
     }
     return {
@@ -199,7 +243,17 @@ export class RecordModel {
       readableFrom: (spacingDays, pace) =>
         composition
           ? composition.readableFrom(['fat', 'lean'], spacingDays, pace)
-          : sum?.readableFrom(['sum'], spacingDays),
+          : lines[0]?.[1].readableFrom(['it'], spacingDays),
+      course: (from) =>
+        together([
+          ...(composition?.course(from) ?? []),
+          ...lines.flatMap(([quantity, line]) =>
+            line.course(from).map(({ date: on, line: { it } }) => ({
+              date: on,
+              line: { [quantity]: it },
+            })),
+          ),
+        ]),
     }
   }
 
@@ -207,6 +261,6 @@ export class RecordModel {
   leave() {
     const { date, startsPhase } = this.seen.at(-1)!
     this.composition?.leave(date, startsPhase)
-    this.sum?.leave(date, startsPhase)
+    for (const line of this.lines.values()) line.leave(date, startsPhase)
   }
 }

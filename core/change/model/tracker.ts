@@ -1,7 +1,7 @@
-import { Ensemble, type Horizon, type RecordForm } from './ensemble'
+import { Ensemble, type Horizon, type Mark, type RecordForm } from './ensemble'
 import { CLEAR_ODDS } from './figures'
 import type { ObservedRow } from './filter'
-import { type JudgedChange, judged } from './verdict'
+import { type JudgedChange, interval95, judged } from './verdict'
 import type { VisitRows } from './visit'
 import { type IsoDate, addDays, daysBetween } from '../../units/dates'
 
@@ -28,6 +28,29 @@ export interface TrackedDay {
 /** A horizon of a look: since when, and every quantity. */
 export type LookAt<Q extends string> = Record<Q, JudgedChange>
 
+/** What is looked back at, besides the newest check-in. */
+export interface Retrospect {
+  /** A check-in from which a change is counted too. */
+  chosen?: IsoDate
+}
+
+/** A check-in seen by all that came before and after it. */
+export interface StopOnLine<Q extends string> {
+  date: IsoDate
+  /** What the day read by itself, part by part. */
+  raw: readonly number[]
+  line: Record<Q, LineAt>
+}
+
+/** Where a quantity was, and what it had changed since a mark. */
+export interface LineAt {
+  /** What the day read by itself, as a change from where the line was at the mark. */
+  read: number
+  change: number
+  /** 95 % of the true change. */
+  interval: [low: number, high: number]
+}
+
 /** How far a number of the last check-in lies off what was to be expected, in standard deviations. */
 export interface OffLine {
   row: number
@@ -49,10 +72,13 @@ export class RecordTracker<Q extends string> {
   private before: IsoDate | undefined
   /** True while the day learnt last is a check-in that is not yet the last one. */
   private fresh = false
+  private stops: { date: IsoDate; raw: readonly number[] }[] = []
 
+  /** @param retrospect given where the way to the newest check-in is wanted: it takes as long again */
   constructor(
     private readonly form: RecordForm,
     private readonly quantities: Readonly<Record<Q, TrackedQuantity>>,
+    private readonly retrospect?: Retrospect,
   ) {}
 
   /**
@@ -80,7 +106,7 @@ export class RecordTracker<Q extends string> {
 
   private begin({ date }: TrackedDay, levels: readonly number[]) {
     this.on = date
-    return new Ensemble(this.form, levels)
+    return new Ensemble(this.form, levels, this.retrospect !== undefined)
   }
 
   /** After a check-in: which levels are to be kept from here on. */
@@ -91,6 +117,10 @@ export class RecordTracker<Q extends string> {
       this.ensemble!.keep('first')
       this.since.first = date
     }
+    if (!this.retrospect) return
+    if (this.retrospect.chosen === date) this.ensemble!.keep('chosen')
+    this.ensemble!.stop()
+    this.stops.push({ date, raw: rows.raw })
   }
 
   /**
@@ -137,11 +167,37 @@ export class RecordTracker<Q extends string> {
     return Object.fromEntries(
       Object.entries<TrackedQuantity>(this.quantities).map(([name, quantity]) => {
         const { mean, variance } = ensemble.change(quantity.of, mark)
-        const widened = variance + (quantity.slopeShare * first) ** 2
+        const widened = widen(variance, quantity, first)
         const odds = horizon === 'last' ? undefined : ensemble.odds(name, horizon)
         return [name, judged({ mean, variance: widened }, quantity.matters, odds)]
       }),
     ) as LookAt<Q>
+  }
+
+  /**
+   * The way to the newest check-in: every check-in from a mark on, as all that came before and after it has it.
+   *
+   * @returns empty where no retrospect was asked for, or nothing was kept under the mark
+   */
+  course(from: Mark): StopOnLine<Q>[] {
+    const { ensemble, retrospect } = this
+    const since = from === 'chosen' ? retrospect?.chosen : this.sinceOf(from)
+    const at = this.stops.findIndex(({ date }) => date === since)
+    if (!ensemble || at < 0) return []
+    const mark = from === 'chosen' ? from : this.markOf(from)
+    const quantities = Object.entries<TrackedQuantity>(this.quantities)
+    const back = ensemble.back([[1], ...quantities.map(([, { of }]) => of)], mark)
+    return this.stops.slice(at).map(({ date, raw }, i) => {
+      const [first, ...rest] = back[at + i]!
+      const line = quantities.map(([name, quantity], q) => {
+        const { level, change } = rest[q]!
+        const was = level.mean - change.mean
+        const read = quantity.of.reduce((sum, of, part) => sum + of * raw[part]!, 0) - was
+        const variance = widen(change.variance, quantity, first!.change.mean)
+        return [name, { read, change: change.mean, interval: interval95(change.mean, variance) }]
+      })
+      return { date, raw, line: Object.fromEntries(line) as Record<Q, LineAt> }
+    })
   }
 
   private markOf = (horizon: Horizon): Horizon =>
@@ -194,6 +250,10 @@ export class RecordTracker<Q extends string> {
     return undefined
   }
 }
+
+/** An equation's slope is not exactly one in each person: the more the first part changed, the less is known of how far. */
+const widen = (variance: number, { slopeShare }: TrackedQuantity, first: number) =>
+  variance + (slopeShare * first) ** 2
 
 const USUAL_SPACING_DAYS = 28
 const FARTHEST_DAYS = 546

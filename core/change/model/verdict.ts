@@ -16,6 +16,12 @@ export interface JudgedChange {
   verdict: RecordVerdict
 }
 
+/** 95 % of a normal distribution. */
+export function interval95(mean: number, variance: number): [low: number, high: number] {
+  const reach = Z95 * Math.sqrt(variance)
+  return [mean - reach, mean + reach]
+}
+
 /**
  * Judges a change by its odds. By Ville's inequality somebody who did not move reaches odds of 20 in at most one phase of
  * twenty, however often one looks, as long as the model holds. Ville J, Étude critique de la notion de collectif, 1939
@@ -29,7 +35,7 @@ export function judged(
   odds?: number,
 ): JudgedChange {
   const sd = Math.sqrt(variance)
-  const interval: [number, number] = [mean - Z95 * sd, mean + Z95 * sd]
+  const interval = interval95(mean, variance)
   const small = Math.max(Math.abs(interval[0]), Math.abs(interval[1])) <= matters
   const verdict =
     odds !== undefined && odds >= CLEAR_ODDS

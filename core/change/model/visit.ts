@@ -1,13 +1,13 @@
-import type { SiteId } from '../../anatomy/ids'
-import { type LocatedValue, isSamePlace } from '../../anatomy/landmark-standards'
+import { type GirthId, type SiteId, isGirth } from '../../anatomy/ids'
+import { type LocatedValue, type Location, isSamePlace } from '../../anatomy/landmark-standards'
 import { gradientsOf } from '../../composition/error-bands'
 import { servedValues } from '../../composition/every'
-import { type LocatedFold, sumPerKgOfFat } from '../../composition/fold-sum'
+import { sumPerKgOfFat } from '../../composition/fold-sum'
 import { equationById } from '../../equations/registry'
 import type { EstimateOptions, Subject } from '../../equations/types'
 import { attempt } from '../../outcome'
 import type { IsoDate } from '../../units/dates'
-import type { ModelFigures } from './figures'
+import { GIRTH_SHARE_PER_KG, type ModelFigures } from './figures'
 import type { ObservedRow } from './filter'
 
 /** One day of a record: a check-in, or body mass alone. */
@@ -22,6 +22,8 @@ export interface Visit {
   variance(site: SiteId): number
   /** Who read the folds with what: another text is another pair. */
   pair: string
+  /** Who read the girths: tapes are alike. */
+  tester: string
   /** A phase begins on this day. */
   startsPhase?: boolean
 }
@@ -97,28 +99,40 @@ export function massOf(visit: Visit, figures: ModelFigures): VisitRows | undefin
     : { rows: [massRow(visit, figures)], raw: [] }
 }
 
-/** The sum of folds of a day; undefined where one of them was not taken. */
-export function sumOf(
+/** What is followed in one number: a sum of folds, or a girth. */
+export type LineQuantity = 'sum' | 'equationSum' | GirthId
+
+/** A number that is followed by itself, and the sites that it is of. */
+export interface FollowedLine {
+  quantity: LineQuantity
+  sites: readonly Location[]
+}
+
+/** Such a number on one day; undefined where one of its sites was not taken. */
+export function lineOf(
   visit: Visit,
-  folds: readonly LocatedFold[],
-  pairs: readonly string[],
-  { sumSession }: ModelFigures,
+  { quantity, sites }: FollowedLine,
+  people: readonly string[],
+  { sumSession, girthSession }: ModelFigures,
 ): VisitRows | undefined {
-  const values = folds.flatMap((fold) => visit.measured.find((m) => isSamePlace(m, fold)) ?? [])
-  if (folds.length === 0 || values.length < folds.length) return undefined
+  const values = sites.flatMap((site) => visit.measured.find((m) => isSamePlace(m, site)) ?? [])
+  if (sites.length === 0 || values.length < sites.length) return undefined
   const total = values.reduce((sum, { value }) => sum + value, 0)
   const technical = values.reduce((sum, { site }) => sum + visit.variance(site), 0)
+  const girth = isGirth(quantity)
+  const perKg = girth ? GIRTH_SHARE_PER_KG * total : sumPerKgOfFat(sites.length)
+  const session = girth ? girthSession : sumSession
   return {
     raw: [total],
     rows: [
       {
         levels: [1],
-        drift: ((visit.subject.massKg ?? SOME_MASS_KG) / PERCENT) * sumPerKgOfFat(folds.length),
-        pair: Math.max(0, pairs.indexOf(visit.pair)),
+        drift: ((visit.subject.massKg ?? SOME_MASS_KG) / PERCENT) * perKg,
+        pair: Math.max(0, people.indexOf(girth ? visit.tester : visit.pair)),
         perBias: total,
         value: total,
         kind: 'method',
-        variance: technical + (sumSession * total) ** 2,
+        variance: technical + (session * total) ** 2,
       },
     ],
   }

@@ -1,4 +1,7 @@
-import { fixed, formatMass } from '../../units/format'
+import { isGirth } from '../../anatomy/ids'
+import { nameOf } from '../../anatomy/names'
+import { fixed, formatLength, formatMass } from '../../units/format'
+import type { LengthUnit, MassUnit } from '../../units/parse'
 import { type IsoDate, formatDate } from '../../units/dates'
 import type { Headline, NamedChange } from './headline'
 import type { RecordQuantity } from './record'
@@ -6,17 +9,25 @@ import { wayOf } from './verdict'
 
 /** Units that a headline is said in. */
 export interface HeadlineUnits {
-  mass: 'kg' | 'lb'
+  mass: MassUnit
+  /** Centimetres where not said. */
+  length?: LengthUnit
 }
 
-const NAMES: Record<RecordQuantity, string> = {
-  ...{ fat: 'fat', lean: 'lean', mass: 'body mass', sum: 'the sum of folds' },
+const NAMES = {
+  ...{ fat: 'fat', lean: 'lean', mass: 'body mass' },
+  ...{ sum: 'the sum of folds', equationSum: 'the equation’s sum' },
 }
 
-const amountOf = ({ quantity, change }: NamedChange, { mass }: HeadlineUnits): string => {
+/** What is followed, in a sentence; a girth without how it is found. */
+export const quantityName = (quantity: RecordQuantity): string =>
+  isGirth(quantity) ? nameOf(quantity).split(',')[0]!.toLowerCase() : NAMES[quantity]
+
+const amountOf = ({ quantity, change }: NamedChange, units: HeadlineUnits): string => {
   const size = Math.abs(change)
-  if (quantity === 'sum') return `${fixed(size, 0)} mm`
-  return formatMass(size, mass)
+  if (isGirth(quantity)) return formatLength(size, units.length ?? 'cm')
+  if (quantity === 'sum' || quantity === 'equationSum') return `${fixed(size, 0)} mm`
+  return formatMass(size, units.mass)
 }
 
 const since = (date: IsoDate | undefined) => (date ? ` since ${formatDate(date, true)}` : '')
@@ -24,7 +35,7 @@ const since = (date: IsoDate | undefined) => (date ? ` since ${formatDate(date, 
 /** What a clear or likely change is called: down 4.8 kg of fat. */
 function moved(change: NamedChange, units: HeadlineUnits): string {
   const way = change.change < 0 ? 'down' : 'up'
-  return `${NAMES[change.quantity]} ${way} ${amountOf(change, units)}`
+  return `${quantityName(change.quantity)} ${way} ${amountOf(change, units)}`
 }
 
 const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1)
@@ -34,7 +45,9 @@ function clearly(changes: readonly NamedChange[], units: HeadlineUnits): string 
   const clear = changes.filter((change) => wayOf(change) !== 0)
   const rest = changes.filter((change) => wayOf(change) === 0)
   const held = rest.map(({ quantity, verdict }) =>
-    verdict === 'no-change' ? `${NAMES[quantity]} held` : `${NAMES[quantity]} not yet clear`,
+    verdict === 'no-change'
+      ? `${quantityName(quantity)} held`
+      : `${quantityName(quantity)} not yet clear`,
   )
   return [...clear.map((change) => moved(change, units)), ...held].join(', ')
 }

@@ -10,6 +10,7 @@ await breathe()
 const { id, view, error, patch, measured } = await useClientRecord('curves')
 
 const massUnit = useMassUnit()
+const lengthUnit = useLengthUnit()
 const { hiding, shown, asked } = usePercentages(() => view.value?.client)
 
 const { subject, subjects, gaps, curves, ready, unit, goal } = useClientCurves(
@@ -21,7 +22,14 @@ await workOut(gaps)
 
 /* The period that is looked at: all of it until the coach brushes or names two dates. */
 const dates = computed(() => curves.value.flatMap((c) => c.points.map((p) => p.date)).sort())
-const brushed = ref<{ from: IsoDate; to: IsoDate }>()
+const route = useRoute()
+/** The two check-ins that were chosen on another page about the client. */
+const chosen = computed(() => {
+  const on = (id: unknown) => measured.value.find((m) => m.id === id)?.measuredOn
+  const [from, to] = [on(route.query.then), on(route.query.now)]
+  return from && to ? { from, to } : undefined
+})
+const brushed = ref(chosen.value)
 const from = computed({
   get: () => brushed.value?.from ?? dates.value[0] ?? '',
   set: (date) => (brushed.value = { from: date, to: to.value }),
@@ -65,9 +73,16 @@ const ends = computed(() => {
   const [a, b] = [inside[0], inside.at(-1)]
   return a && b && a !== b ? { a, b } : undefined
 })
+const { look } = useLook(
+  view,
+  measured,
+  shown,
+  computed(() => ends.value?.a),
+)
 const judgement = computed(
   () => ends.value && judgeChange(view.value.client, ends.value.a, ends.value.b),
 )
+const units = computed(() => ({ mass: massUnit.value, length: lengthUnit.value }))
 
 /* Notes on the axis. */
 /** How clothes fit and how it felt, as each check-in has it. */
@@ -189,13 +204,16 @@ const label = computed(() => {
           </template>
         </p>
         <InTurn v-if="ends">
-          <div v-if="judgement" class="pt-3">
-            <p class="pb-1 text-faded">
-              {{ formatDate(judgement.since, true) }} against
-              {{ formatDate(judgement.until, true) }}
-            </p>
-            <VerdictTable :judgement :unit="massUnit" :percentages="shown" />
-          </div>
+          <BetweenDates
+            v-if="judgement && look"
+            class="pt-3"
+            :look
+            :units
+            :then="judgement.since"
+            :now="judgement.until"
+            :sum-name="subjects.find(({ id: of }) => of === 'sum')?.name"
+            :differs="judgement.differs"
+          />
         </InTurn>
       </section>
     </InTurn>

@@ -7,7 +7,10 @@ import {
   formatDate,
   formatLength,
   isoDateOf,
-  lookAtRecord,
+  headlineText,
+  isOtherSetup,
+  type Horizon,
+  type RecordQuantity,
   massIn,
   nameOf,
   WAISTS,
@@ -27,22 +30,51 @@ const lengthUnit = useLengthUnit()
 
 const ledger = useLedger(view, measured)
 const { newest, open, series } = ledger
-const { then, now, judgement, massKg, take } = usePair(view, measured)
+const { then, now, judgement, choose, take } = usePair(view, measured)
 const { hiding, shown, asked } = usePercentages(() => view.value?.client)
 const today = isoDateOf(new Date())
-/** What the whole record says at its newest check-in; one check-in has nothing to be held against. */
-const look = computed(() => {
-  if (measured.value.length < 2) return undefined
-  const { client: person, weighIns, planInForce } = view.value
-  const found = lookAtRecord({
-    ...{ person, checkIns: measured.value, weighIns, weekEndsOn: person.weekEndsOn },
-    fatAndLean: shown.value,
-    phaseStarts: planInForce ? [planInForce.startedOn] : [],
-  })
-  return found && Object.keys(found.horizons).length ? found : undefined
-})
+const { look, headline, phaseBegan } = useLook(view, measured, shown, then)
+const units = computed(() => ({ mass: unit.value, length: lengthUnit.value }))
 // What the page shows at once, in the order in which each needs the one before.
 await workOut(then, series, ledger.values, look)
+
+const sumName = computed(() => {
+  const followed = ledger.followed.value
+  const folds = followed?.folds.map(({ site }) => site)
+  return folds && foldSumName(folds, followed!.whole)
+})
+/** The horizon that the two compared check-ins are, where the coach chose one. */
+const horizon = computed<Horizon | undefined>(() => {
+  const { horizons } = look.value ?? {}
+  if (!route.query.then || now.value !== measured.value.at(-1)) return undefined
+  return (['first', 'phase', 'last'] as const).find(
+    (of) => horizons?.[of] && horizons[of].since === then.value?.measuredOn,
+  )
+})
+function chooseHorizon(of: Horizon) {
+  const since = look.value?.horizons[of]?.since
+  const start = measured.value.find(({ measuredOn }) => measuredOn === since)
+  if (start) choose({ then: start.id, now: measured.value.at(-1)!.id })
+}
+
+/** What is drawn over time: from the phase on where that is chosen, else from the first check-in. */
+const drawnFrom = computed(() => (horizon.value === 'phase' ? 'phase' : 'first'))
+const course = computed(() => look.value?.course(drawnFrom.value) ?? [])
+const drawn = computed<RecordQuantity[]>(() => {
+  const all = Object.keys(course.value.at(-1)?.line ?? {}) as RecordQuantity[]
+  if (all.includes('fat')) return ['lean', 'fat']
+  return all.includes('sum') ? ['sum'] : all.slice(0, 2)
+})
+const marks = computed(() => [
+  ...(view.value.planInForce
+    ? [{ date: view.value.planInForce.startedOn, words: 'plan began' }]
+    : []),
+  ...view.value.notes
+    .filter(({ kind }) => kind === 'phase')
+    .map(({ date, words }) => ({ date, words })),
+])
+const isOther = (date: string) =>
+  measured.value.some((m) => m.measuredOn === date && isOtherSetup(newest.value!, m))
 
 /** The file is asked for when one of its parts is opened: none of it is what the coach came for. */
 const {
@@ -100,42 +132,68 @@ const standing = computed(() => {
 
 <template>
   <ClientPage :view :error>
-    <div class="flex flex-wrap items-start justify-between gap-x-6 gap-y-3 pb-4">
-      <div class="min-w-0 flex-1 basis-[420px]">
-        <!-- With what it takes to work it out. -->
-        <InTurn>
-          <RecordSummary v-if="look" :look :unit :cadence-days="view.client.cadenceDays" />
-          <p :class="look ? 'pt-2 text-lg' : 'figure text-[36px] sm:text-[44px]'">
-            <template v-if="look">Now: </template>
-            <span data-test="standing">{{ standing }}</span>
-          </p>
-        </InTurn>
-      </div>
-      <div class="flex flex-wrap items-center gap-3">
-        <InTurn>
-          <MassUnitChoice />
-        </InTurn>
-        <button
-          type="button"
-          class="button button-lead"
-          :disabled="busy"
-          @click="start(view.client.id)"
-        >
-          {{ open ? 'Resume the check-in' : 'Start a check-in' }}
-        </button>
-      </div>
-    </div>
+    <template #act>
+      <button
+        type="button"
+        class="button button-lead"
+        :disabled="busy"
+        @click="start(view.client.id)"
+      >
+        {{ open ? 'Resume the check-in' : 'Start a check-in' }}
+      </button>
+    </template>
     <AlertLine :text="trouble" />
     <p v-if="view.client.archived" class="pb-3 font-bold text-clay">
       Archived: out of Today and the lists.
     </p>
     <PercentagesChoice v-if="hiding" v-model="asked" :name="view.client.name" class="pb-3" />
+    <!-- With what it takes to work it out. -->
+    <InTurn>
+      <template v-if="look && headline">
+        <h2 class="figure pb-2 text-[34px] leading-tight sm:text-[44px]" data-test="headline">
+          {{ headlineText(headline, units) }}
+        </h2>
+        <div class="grid items-start gap-x-12 gap-y-5 pb-5 lg:grid-cols-[26rem_1fr]">
+          <div>
+            <p class="pb-2 text-lg">
+              {{ measured.length }} check-ins. <span data-test="standing">{{ standing }}</span>
+            </p>
+            <RecordSummary
+              :look
+              :headline
+              :units
+              :phase-began
+              :chosen="horizon"
+              @choose="chooseHorizon"
+            />
+          </div>
+          <CoursePanels
+            v-if="drawn.length && course.length > 1"
+            :course
+            :quantities="drawn"
+            :units
+            :changes="look.horizons[drawnFrom]?.changes ?? {}"
+            :from="
+              drawnFrom === 'phase'
+                ? `from ${formatDate(course[0]!.date, true)}`
+                : 'from the first check-in'
+            "
+            :marks
+            :is-other
+          />
+        </div>
+      </template>
+      <p v-else class="figure pb-4 text-[36px] sm:text-[44px]">
+        <span data-test="standing">{{ standing }}</span>
+      </p>
+    </InTurn>
     <InTurn v-if="measured.length" unasked>
       <LedgerSheet
         :view
         :ledger
         :unit
         :percentages="shown && estimated"
+        :look
         :then-id="then?.id"
         :now-id="now?.id"
         @take="take"
@@ -144,11 +202,20 @@ const standing = computed(() => {
     <p v-else class="text-lg">
       The first check-in takes about ten minutes: folds twice round, then the scale.
     </p>
-    <InTurn v-if="then && now">
-      <template v-if="judgement">
-        <ChangeSentence :judgement :unit :percentages="shown" :mass-kg class="pt-6" />
-        <VerdictTable :judgement :unit :percentages="shown" class="pt-5" />
-      </template>
+    <InTurn v-if="look && then && now && judgement">
+      <BetweenDates
+        class="pt-6"
+        :look
+        :units
+        :then="then.measuredOn"
+        :now="now.measuredOn"
+        :horizon
+        :sum-name
+        :differs="judgement.differs"
+      />
+    </InTurn>
+    <InTurn>
+      <MassUnitChoice class="pt-4" />
     </InTurn>
     <p v-if="newest" class="pt-4 text-faded">
       Next check-in from

@@ -1,0 +1,96 @@
+<script setup lang="ts">
+import {
+  daysBetween,
+  formatDate,
+  type Horizon,
+  type IsoDate,
+  type Judgement,
+  type Look,
+  type RecordQuantity,
+} from '#core'
+
+/** What changed between any two check-ins as the whole record has it, and beside it what the two read by themselves. */
+const props = defineProps<{
+  look: Look
+  units: ShownUnits
+  then: IsoDate
+  now: IsoDate
+  /** The horizon that the two are, where they are one: it says how sure it is. */
+  horizon?: Horizon
+  /** What the sum that is followed is called, with its folds where they are not the whole. */
+  sumName?: string
+  /** What else differs between the two, in sentences. */
+  differs: Judgement['differs']
+}>()
+
+const span = computed(() => {
+  const weeks = daysBetween(props.then, props.now) / 7
+  return `${formatDate(props.then, true)} to ${formatDate(props.now, true)}, ${spanText(weeks)}`
+})
+const ORDER: RecordQuantity[] = ['fat', 'lean', 'mass', 'sum', 'equationSum']
+const rows = computed(() => {
+  const course = props.look.course('chosen')
+  const [then, now] = [props.then, props.now].map((on) => course.find(({ date }) => date === on))
+  if (!then || !now) return []
+  const names = [...new Set([...ORDER, ...(Object.keys(now.line) as RecordQuantity[])])]
+  return names.flatMap((quantity) => {
+    const [a, b] = [then.line[quantity], now.line[quantity]]
+    if (!a || !b) return []
+    const show = (value: number) => signedQuantity(quantity, value, props.units)
+    const [low, high] = b.interval
+    const judged = props.horizon && props.look.horizons[props.horizon]?.changes[quantity]
+    return [
+      {
+        ...{ quantity, title: (quantity === 'sum' && props.sumName) || quantityTitle(quantity) },
+        unit: unitOfQuantity(quantity, props.units),
+        ...{ change: show(b.change), low: show(low), high: show(high) },
+        read: show(b.read - a.read),
+        sure:
+          judged && props.horizon !== 'last'
+            ? `${shapeOfChange(judged)} ${VERDICT_WORDS[judged.verdict]}`
+            : low > 0 || high < 0
+              ? 'beyond measuring error'
+              : 'within measuring error',
+      },
+    ]
+  })
+})
+</script>
+
+<template>
+  <section data-test="between">
+    <p class="text-faded">Between two dates: {{ span }}</p>
+    <ul v-if="differs.length" class="pt-1 text-faded">
+      <li v-for="words in differs" :key="words">{{ words }}</li>
+    </ul>
+    <ScrollTable
+      v-if="rows.length"
+      label="What changed between the two dates"
+      caption="What changed between the two dates, by the whole record and as read"
+      class="mt-2 w-full max-w-4xl"
+      data-test="verdicts"
+    >
+      <TableHead :columns="['by the whole record', '19 times in 20', 'as read']" last="" wide />
+      <tbody>
+        <tr v-for="row in rows" :key="row.quantity" class="border-b border-line">
+          <th scope="row" class="max-w-72 py-1 pr-3">{{ row.title }}</th>
+          <td class="figure pl-6 text-right text-[24px] whitespace-nowrap">
+            {{ row.change }} {{ row.unit }}
+          </td>
+          <td class="figure pl-6 text-right text-[19px] whitespace-nowrap text-faded">
+            {{ row.low }} to {{ row.high }}
+          </td>
+          <td class="figure pl-6 text-right text-[19px] whitespace-nowrap text-faded">
+            {{ row.read }}
+          </td>
+          <td class="pl-6 whitespace-nowrap" :data-test="`${row.quantity}-verdict`">
+            {{ row.sure }}
+          </td>
+        </tr>
+      </tbody>
+    </ScrollTable>
+    <p v-else class="pt-1">
+      These two check-ins have nothing in common that is followed. Body map has each site.
+    </p>
+  </section>
+</template>

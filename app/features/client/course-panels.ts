@@ -1,0 +1,103 @@
+import {
+  daysBetween,
+  isGirth,
+  lengthIn,
+  massIn,
+  type CoursePoint,
+  type RecordQuantity,
+} from '#core'
+import type { ShownUnits } from './record-words'
+
+/** A point of a panel in percent of its box, from the left and from the top. */
+export interface PanelPoint {
+  x: number
+  y: number
+  date: string
+  /** The reading, as a change in the unit of the panel. */
+  read: number
+}
+
+/** One quantity over time as a change, drawn to the same scale as the other panels. */
+export interface CoursePanel {
+  quantity: RecordQuantity
+  /** px. */
+  height: number
+  /** Lines across, in percent from the top. */
+  grid: { value: number; y: number }[]
+  points: PanelPoint[]
+  /** Corners of the line and of the band, for an SVG of 100 by 100. */
+  line: string
+  band: string
+  /** Where the line ends, in percent from the top. */
+  end: number
+}
+
+const LARGEST_PX = 260
+const LEAST_SPAN = 2
+
+/** Steps between lines of the grid for what all panels span together. */
+const stepOf = (span: number) =>
+  [0.5, 1, 2, 5, 10, 20, 50, 100].find((step) => span / step <= 9) ?? 200
+
+function shown(quantity: RecordQuantity, value: number, { mass, length }: ShownUnits): number {
+  if (quantity === 'sum' || quantity === 'equationSum') return value
+  return isGirth(quantity) ? lengthIn(value, length) : massIn(value, mass)
+}
+
+/** Panels of the quantities, each as high as what it spans, so that a kilogram is as high in all of them. */
+export function coursePanels(
+  course: readonly CoursePoint[],
+  quantities: readonly RecordQuantity[],
+  units: ShownUnits,
+): CoursePanel[] {
+  const [first, last] = [course[0], course.at(-1)]
+  if (!first || !last || first === last) return []
+  const whole = daysBetween(first.date, last.date)
+  const parts = quantities.flatMap((quantity) => {
+    const days = course.flatMap(({ date, line }) => {
+      const at = line[quantity]
+      if (!at) return []
+      const [low, high] = at.interval.map((edge) => shown(quantity, edge, units))
+      return [
+        {
+          ...{ date, low: low!, high: high!, x: (100 * daysBetween(first.date, date)) / whole },
+          ...{ read: shown(quantity, at.read, units), value: shown(quantity, at.change, units) },
+        },
+      ]
+    })
+    return days.length > 1 ? [{ quantity, days }] : []
+  })
+  const edges = parts.map(({ days }) => {
+    const all = days.flatMap(({ low, high, read }) => [low, high, read, 0])
+    return { low: Math.min(...all), high: Math.max(...all) }
+  })
+  const step = stepOf(edges.reduce((sum, { low, high }) => sum + high - low, 0))
+  const bounds = edges.map(({ low, high }) => {
+    const [from, to] = [Math.floor(low / step) * step, Math.ceil(high / step) * step]
+    const lacking = LEAST_SPAN * step - (to - from)
+    return lacking > 0 ? { from: from - lacking / 2, to: to + lacking / 2 } : { from, to }
+  })
+  const span = bounds.reduce((sum, { from, to }) => sum + to - from, 0)
+  return parts.map(({ quantity, days }, i) => {
+    const { from, to } = bounds[i]!
+    const y = (value: number) => (100 * (to - value)) / (to - from)
+    const corners = (of: readonly { x: number; y: number }[]) =>
+      of.map((corner) => `${corner.x.toFixed(2)},${corner.y.toFixed(2)}`).join(' ')
+    const lines = Math.round((to - from) / step)
+    return {
+      quantity,
+      height: Math.round((LARGEST_PX * (to - from)) / span),
+      grid: Array.from({ length: lines + 1 }, (_, line) => ({
+        value: from + line * step,
+        y: y(from + line * step),
+      })),
+      points: days.map(({ x, date, read }) => ({ x, date, read, y: y(read) })),
+      line: corners(days.map(({ x, value }) => ({ x, y: y(value) }))),
+      band: corners([
+        ...days.map(({ x, high }) => ({ x, y: y(high) })),
+        ...[...days].reverse().map(({ x, low }) => ({ x, y: y(low) })),
+      ]),
+      end: y(days.at(-1)!.value),
+    }
+  })
+}

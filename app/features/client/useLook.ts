@@ -1,0 +1,45 @@
+import { headlineOf, lookAtRecord, type Headline, type Look, type Measured } from '#core'
+import type { CheckInWithReadings } from '#shared/contract/check-ins'
+import type { ClientRecord } from '#shared/contract/record'
+
+/** How a record's last phase began, in the words of its row. */
+export type PhaseBegan = 'plan' | 'mark'
+
+/**
+ * What the whole record says at its newest check-in, and on the way to it. One check-in has nothing to be held against.
+ *
+ * @param shown false for a client who sees sums and girths only
+ * @param then a check-in from which changes are counted too
+ */
+export function useLook(
+  view: Ref<ClientRecord>,
+  measured: Ref<readonly (Measured & CheckInWithReadings)[]>,
+  shown: Ref<boolean>,
+  then: Ref<Measured | undefined>,
+) {
+  /** A plan, and what the coach marked as a new phase. */
+  const begins = computed(() => ({
+    plan: view.value.planInForce ? [view.value.planInForce.startedOn] : [],
+    mark: view.value.notes.filter(({ kind }) => kind === 'phase').map(({ date }) => date),
+  }))
+  const look = computed<Look | undefined>(() => {
+    if (measured.value.length < 2) return undefined
+    const { client: person, weighIns } = view.value
+    const found = lookAtRecord(
+      {
+        ...{ person, checkIns: measured.value, weighIns, weekEndsOn: person.weekEndsOn },
+        ...{ fatAndLean: shown.value, phaseStarts: Object.values(begins.value).flat() },
+      },
+      { retrospect: { chosen: then.value?.measuredOn } },
+    )
+    return found && Object.keys(found.horizons).length ? found : undefined
+  })
+  const headline = computed<Headline | undefined>(
+    () => look.value && headlineOf(look.value, { spacingDays: view.value.client.cadenceDays }),
+  )
+  const phaseBegan = computed<PhaseBegan>(() => {
+    const last = (dates: string[]) => [...dates].sort().at(-1) ?? ''
+    return last(begins.value.mark) > last(begins.value.plan) ? 'mark' : 'plan'
+  })
+  return { look, headline, phaseBegan }
+}

@@ -29,7 +29,7 @@ export const leaderboards = later(
 export const notes = later(async () => (await import('#shared/contract/routes/notes')).notes)
 export const photos = later(async () => (await import('#shared/contract/routes/photos')).photos)
 export const plans = later(async () => (await import('#shared/contract/routes/plans')).plans)
-export const today = async () => (await import('#shared/contract/routes/today')).today
+export const today = later(async () => (await import('#shared/contract/routes/today')).today)
 export const weighIns = later(
   async () => (await import('#shared/contract/routes/weigh-ins')).weighIns,
 )

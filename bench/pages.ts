@@ -9,7 +9,7 @@ import { cpSync, mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { gzipSync } from 'node:zlib'
-import type { Today } from '../shared/contract/today'
+import type { Roster } from '../shared/contract/roster'
 import { DESK } from '../tests/e2e/support/browser'
 import { TestServer } from '../tests/e2e/support/server'
 import { settledBrowser } from './browser'
@@ -147,7 +147,7 @@ async function bareFacts(server: TestServer) {
 
 const server = await TestServer.create({ demo: true })
 try {
-  const { entries } = await server.get<Today>('/api/today')
+  const { entries } = await server.get<Roster>('/api/clients?search=Tilda')
   const tilda = `/clients/${entries.find(({ client }) => client.name.startsWith('Tilda'))!.client.id}`
   const [{ id: board }] = await server.get<[{ id: string }]>('/api/leaderboards')
   const paths = {

@@ -63,6 +63,8 @@ type OfGym = 'testerId' | 'caliperId' | 'tapeId' | 'scaleId' | 'heightCm' | 'voi
 
 export interface DemoCheckIn extends Omit<CheckIn, OfGym> {
   readings: DemoReading[]
+  /** Taken by the club's second hand. */
+  byOther: boolean
 }
 
 /** A reading before the seed says who took it and with what. */
@@ -134,6 +136,10 @@ interface Person {
   foldsTo?: number
   /** Body mass at the last check-in less the first, kg. */
   massBy?: number
+  /** Folds of the last check-in besides, as a share: found too high that day. */
+  strayTo?: number
+  /** Every second check-in is taken by the club's other hand. */
+  byTurns?: true
   /** Readings in so far of a check-in under way today. */
   underWay?: number
   /** Conditions of the last check-in, where they are not those of every other. */
@@ -222,7 +228,7 @@ const PEOPLE: Person[] = [
       { site: 'upper_arm_relaxed', from: 29.6, to: 28.9 },
       { site: 'mid_thigh_girth', from: 54.5, to: 52.8 },
     ],
-    weighInWeeks: 9,
+    weighInWeeks: 24,
     weekEndsOn: 4,
     feels: 'racing suit zips without help, sleeping well',
     events: [
@@ -231,7 +237,7 @@ const PEOPLE: Person[] = [
     ],
     drawn: [1.08, 0.98],
     plan: {
-      visit: 8,
+      visit: 7,
       goal: { kind: 'mass', value: 62 },
       pace: { unit: 'percentMass', value: 0.25 },
       activity: 1.55,
@@ -401,12 +407,12 @@ const PEOPLE: Person[] = [
     massUnit: 'lb',
     protocol: 'home-weekly',
     cadenceDays: 7,
-    daysAgo: every(7, 8, 1),
-    massBy: -4.1,
+    daysAgo: every(7, 15, 1),
+    massBy: -6.8,
     girths: [
       { site: 'shoulders', from: 124, to: 123.5 },
-      { site: 'abdomen', from: 112, to: 108 },
-      { site: 'hip', from: 110, to: 107.5 },
+      { site: 'abdomen', from: 113.5, to: 106 },
+      { site: 'hip', from: 111, to: 107 },
     ],
     weighInWeeks: 8,
     feels: 'belt one hole tighter',
@@ -424,6 +430,45 @@ const PEOPLE: Person[] = [
     massBy: -1.3,
     ownProtocol: CREW_FOLDS,
     daysAgo: every(28, 4, 9),
+  },
+  {
+    // Makes weight for a race, and too fast.
+    name: 'Lowell Tench',
+    sex: 'male',
+    age: 27,
+    height: [184, 'cm', '184 cm'],
+    folds: [8, 10, 9, 11.5, 16, 12, 11],
+    massKg: 78.4,
+    daysAgo: every(7, 5, 4),
+    cadenceDays: 7,
+    foldsTo: 0.82,
+    massBy: -6,
+    weighInWeeks: 4,
+  },
+  {
+    // Holds, until a check-in after a long hot day.
+    name: 'Esme Hallard',
+    sex: 'female',
+    age: 39,
+    height: [169, 'cm', '169 cm'],
+    folds: [10, 12, 18, 14, 22, 17, 27],
+    massKg: 63.4,
+    daysAgo: every(35, 8, 17),
+    cadenceDays: 35,
+    strayTo: 1.16,
+  },
+  {
+    // Measured by two hands in turn.
+    name: 'Nell Sorrel',
+    sex: 'female',
+    age: 46,
+    height: [167, 'cm', '167 cm'],
+    folds: [13, 15, 22, 17, 28, 22, 32],
+    massKg: 71.2,
+    daysAgo: every(28, 9, 14),
+    foldsTo: 0.8,
+    massBy: -4.6,
+    byTurns: true,
   },
 ]
 
@@ -488,7 +533,8 @@ export function scenario(today: string): Scenario {
     const visits = person.underWay ? [...person.daysAgo, 0] : person.daysAgo
     return visits.map((daysAgo, visit) => {
       const progress = visits.length > 1 ? visit / (visits.length - 1) : 0
-      const share = 1 + ((person.foldsTo ?? 1) - 1) * progress
+      const stray = visit === visits.length - 1 ? (person.strayTo ?? 1) : 1
+      const share = stray * (1 + ((person.foldsTo ?? 1) - 1) * progress)
       const mass = person.massKg + (person.massBy ?? 0) * progress
       return measured(person, client, visit, addDays(today, -daysAgo), share, mass, progress)
     })
@@ -668,6 +714,7 @@ export function scenario(today: string): Scenario {
       startedAt,
       closedAt: underWay ? null : new Date(Date.parse(startedAt) + 900_000).toISOString(),
       readings,
+      byOther: person.byTurns === true && visit % 2 === 1,
       skipped: [],
       ownProtocol: person.ownProtocol ?? null,
       tolerance: null,

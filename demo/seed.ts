@@ -55,7 +55,8 @@ export async function seedDemo(
         .insert(instrumentCheckPoints)
         .values(points.map((point, i) => ({ checkId, place: i + 1, ...point })))
     }
-    await tx.insert(people).values({ id: randomUUID(), name: 'Wim Astley', skill: 'novice' })
+    const otherId = randomUUID()
+    await tx.insert(people).values({ id: otherId, name: 'Wim Astley', skill: 'novice' })
     await tx.insert(instruments).values({
       id: randomUUID(),
       kind: 'caliper',
@@ -102,10 +103,11 @@ export async function seedDemo(
     }
     const instrumentOf = { skinfold: caliperId, girth: tapeId, mass: scaleId, height: null }
     for (const { readings: taken, startedAt, closedAt, ...rest } of club.checkIns) {
-      const { skipped: _, extraGirths, conditions, ...checkIn } = rest
+      const { skipped: _, extraGirths, conditions, byOther, ...checkIn } = rest
+      const by = byOther ? otherId : testerId
       await tx.insert(checkIns).values({
         ...checkIn,
-        ...{ testerId, caliperId, tapeId, scaleId },
+        ...{ testerId: by, caliperId, tapeId, scaleId },
         startedAt: new Date(startedAt),
         closedAt: closedAt === null ? null : new Date(closedAt),
       })
@@ -127,7 +129,7 @@ export async function seedDemo(
           checkInId,
           valueCanonical: value,
           takenAt: new Date(reading.takenAt),
-          testerId,
+          testerId: by,
           instrumentId: instrumentOf[reading.kind],
         })),
       )
@@ -135,6 +137,8 @@ export async function seedDemo(
     await tx.insert(weighIns).values(
       club.weighIns.map(({ kg, ...rest }) => ({
         ...{ ...rest, id: randomUUID(), kg, typedUnit: 'kg', typedText: kg.toFixed(1) },
+        // Sent in the evening of the day.
+        storedAt: new Date(`${rest.date}T20:00:00`),
       })),
     )
     await tx.insert(clientNotes).values(club.events.map((e) => ({ ...e, id: randomUUID() })))

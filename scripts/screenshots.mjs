@@ -35,7 +35,9 @@ const answers = () =>
     .catch(() => undefined)
 let today
 while (!(today = await answers())) await pause(300)
-const entryOf = (name) => today.entries.find((e) => e.client.name.startsWith(name))
+const entryOf = (name) => today.measure.shown.find((e) => e.client.name.startsWith(name))
+const { entries } = await fetch(`${base}/api/clients`).then((r) => r.json())
+const clientOf = (name) => entries.find((e) => e.client.name.startsWith(name)).client.id
 
 const browser = await launch({
   executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
@@ -84,11 +86,11 @@ await page.setViewport(DESK)
 await go('/')
 await shot('today')
 await page.setViewport(DESK)
-const tilda = `/clients/${entryOf('Tilda').client.id}`
+const tilda = `/clients/${clientOf('Tilda')}`
 const first = await fetch(`${base}/api${tilda}/record`)
   .then((r) => r.json())
   .then(({ checkIns }) => checkIns.at(-5).id)
-await go(`${tilda}?then=${first}`)
+await go(tilda)
 await shot('client')
 await go(`${tilda}/curves`)
 await shot('curves')
@@ -109,7 +111,7 @@ await shot('leaderboard')
 await go('/calendar')
 await shot('calendar')
 await page.setViewport(PHONE)
-await go(`${tilda}?then=${first}`)
+await go(tilda)
 await shot('client-phone')
 await go(`/check-in/${entryOf('Orla').open.id}`)
 await shot('folds-phone')
@@ -136,7 +138,7 @@ await press('✓ Landmarks')
 await press('Triceps')
 await shot('landmarks')
 
-await go(`/clients/${entryOf('Suki').client.id}`)
+await go(`/clients/${clientOf('Suki')}`)
 await press('Start')
 await pause(900)
 await press('Tape only')

@@ -1,115 +1,137 @@
 <script setup lang="ts">
-import { formatDate } from '#core'
-import type { TodayEntry } from '#shared/contract/today'
+import type { TodayItem } from '#shared/contract/today'
 import { today } from '~/contract'
 
 await breathe()
 
-const { data, error } = await useAsyncData('today', () => callApi(today, {}))
+const { data, error, refresh } = await useAsyncData('today', () => callApi(today.list, {}))
 await breathe()
 const { start, busy, trouble } = useStartCheckIn()
+const { trouble: doneTrouble, submit } = useSubmit()
 
 useHead({ title: 'Today · Oak Pinch' })
 
-/** Those who come up next; everybody is under Clients. */
-const SOON = 25
-
-interface Section {
-  title: string
-  entries: TodayEntry[]
-}
-
-const sections = computed<Section[]>(() => {
-  const entries = data.value?.entries ?? []
-  const closed = entries.filter(({ open }) => !open)
-  const of = (state: TodayEntry['state']) =>
-    closed
-      .filter((entry) => entry.state === state)
-      .sort((a, b) => (b.daysPast ?? 0) - (a.daysPast ?? 0))
-  return [
-    { title: 'Under way', entries: entries.filter(({ open }) => open) },
-    { title: 'Late', entries: of('late') },
-    { title: 'Due', entries: of('due') },
-    { title: 'Not measured yet', entries: of('first') },
-    { title: 'Coming up', entries: of('coming').slice(0, SOON) },
-  ].filter((section) => section.entries.length > 0)
-})
-
+const day = computed(() =>
+  new Date(`${data.value!.today}T00:00:00Z`).toLocaleDateString('en-GB', {
+    ...{ weekday: 'long', day: 'numeric', month: 'long', timeZone: 'UTC' },
+  }),
+)
+const NUMBERS = 'No One Two Three Four Five Six Seven Eight Nine Ten'.split(' ')
+const inWords = (count: number) => NUMBERS[count] ?? String(count)
 const heading = computed(() => {
-  const count = (title: string) =>
-    sections.value.find((g) => g.title === title)?.entries.length ?? 0
+  const { look, measure } = data.value!
   const parts = [
-    [count('Under way'), 'under way'],
-    [count('Late'), 'late'],
-    [count('Due'), 'due'],
-  ].flatMap(([n, word]) => (n ? [`${n} ${word}`] : []))
-  return parts.length ? `${parts.join(', ')}.` : 'Nobody is due.'
+    ...(look.all ? [`${inWords(look.all)} to look at`] : []),
+    ...(measure.all ? [`${inWords(measure.all)} to measure`] : []),
+  ]
+  const [first = 'Nothing to do today', ...rest] = parts
+  return [first, ...rest.map((part) => part.toLowerCase())].join(', ')
+})
+const others = computed(() => {
+  const { rest } = data.value!
+  return rest === 1 ? 'One other is on course' : `${inWords(rest)} others are on course`
 })
 
-function when({ open, state, daysPast, dueOn }: TodayEntry) {
-  if (open) return `${open.readings} ${open.readings === 1 ? 'reading' : 'readings'} in`
-  if (state === 'first') return 'first check-in'
-  const days = Math.abs(daysPast!)
-  const span = `${days} ${days === 1 ? 'day' : 'days'}`
-  if (state === 'late') return `${span} late`
-  if (state === 'due') return daysPast === 0 ? 'due today' : `due since ${formatDate(dueOn!)}`
-  return `in ${span}, ${formatDate(dueOn!)}`
+/** What the coach was done with last, to take it up again. */
+const lastDone = ref<TodayItem>()
+async function setDone(item: TodayItem, done: boolean) {
+  const body = { clientId: item.client.id, about: item.about, done }
+  if (!(await submit(() => callApi(today.done, { body })))) return
+  lastDone.value = done ? item : undefined
+  await refresh()
 }
+
+/** Records that are still being judged: asked again when the server has had time for some of them. */
+const AGAIN_MS = 2000
+let timer: ReturnType<typeof setTimeout> | undefined
+function askAgain() {
+  clearTimeout(timer)
+  if (data.value?.pending) timer = setTimeout(() => void refresh(), AGAIN_MS)
+}
+onMounted(() => {
+  askAgain()
+  watch(data, askAgain)
+})
+onBeforeUnmount(() => clearTimeout(timer))
 </script>
 
 <template>
-  <main class="mx-auto max-w-4xl px-4 py-6 sm:px-6">
+  <main class="mx-auto max-w-6xl px-4 py-6 sm:px-7">
     <p v-if="error" role="alert" class="font-bold text-clay">{{ error.message }}</p>
     <template v-if="data">
-      <p class="text-faded">Today, {{ formatDate(data.today, true) }}</p>
+      <p class="text-faded">{{ day }}</p>
       <h1 class="pt-1 pb-4 text-[40px]">{{ heading }}</h1>
-      <AlertLine :text="trouble" />
-      <p v-if="data.entries.length === 0" class="pb-4 text-lg">
+      <AlertLine :text="trouble || doneTrouble" />
+      <p v-if="data.clients === 0" class="pb-4 text-lg">
         No clients yet. Add the first one, then start a check-in from here.
       </p>
-      <section v-for="section in sections" :key="section.title" class="pb-4">
-        <h2 class="border-b-2 border-ink pb-1 text-xl">{{ section.title }}</h2>
+      <p role="status" class="text-faded" :class="{ 'pb-3': lastDone || data.pending }">
+        <template v-if="lastDone">
+          Done with {{ lastDone.client.name }}, until something new is true.
+          <button type="button" class="min-h-11 px-2 underline" @click="setDone(lastDone, false)">
+            Undo
+          </button>
+        </template>
+        <template v-if="data.pending">
+          Still reading {{ data.pending }} {{ data.pending === 1 ? 'record' : 'records' }}.
+        </template>
+      </p>
+      <div class="grid items-start gap-x-14 lg:grid-cols-[1fr_23rem]">
         <InTurn>
-          <ul>
-            <li
-              v-for="entry in section.entries"
-              :key="entry.client.id"
-              class="flex items-center gap-4 border-b border-line py-1.5"
-            >
-              <div class="min-w-0 flex-1 sm:flex sm:items-baseline sm:gap-4">
-                <NuxtLink
-                  :to="`/clients/${entry.client.id}`"
-                  class="block text-lg font-bold underline decoration-line decoration-2 underline-offset-4 sm:w-56"
-                >
-                  {{ entry.client.name }}
-                </NuxtLink>
-                <span
-                  class="block sm:w-44"
-                  :class="section.title === 'Late' ? 'font-bold text-clay' : 'text-ink'"
-                >
-                  {{ when(entry) }}
-                </span>
-                <span v-if="entry.lastMeasuredOn" class="hidden text-faded sm:block">
-                  last {{ formatDate(entry.lastMeasuredOn) }}
-                </span>
-              </div>
-              <button
-                type="button"
-                class="button"
-                :class="{ 'button-lead': section.title !== 'Coming up' }"
-                :disabled="busy"
-                @click="start(entry.client.id)"
-              >
-                {{ entry.open ? 'Resume' : 'Start' }}
-                <span class="sr-only">check-in of {{ entry.client.name }}</span>
-              </button>
-            </li>
-          </ul>
+          <div>
+            <ItemList
+              v-if="data.look.all"
+              title="Look at"
+              :items="data.look.shown"
+              :more="data.look.all - data.look.shown.length"
+              more-to="/clients?says=look&sort=says"
+              :busy
+              @start="start"
+              @done="(item: TodayItem) => setDone(item, true)"
+            />
+            <ItemList
+              v-if="data.tell.all"
+              title="Worth telling them"
+              :items="data.tell.shown"
+              :more="data.tell.all - data.tell.shown.length"
+              more-to="/clients?says=tell&sort=says"
+              :busy
+              @start="start"
+              @done="(item: TodayItem) => setDone(item, true)"
+            />
+            <p v-if="!data.look.all && !data.tell.all && data.clients" class="pb-5 text-lg">
+              No record asks for a look.
+            </p>
+          </div>
         </InTurn>
-      </section>
-      <div class="flex flex-wrap gap-3">
-        <NuxtLink to="/clients/new" class="button">Add a client</NuxtLink>
-        <NuxtLink to="/clients" class="button">All clients</NuxtLink>
+        <InTurn>
+          <div>
+            <MeasureList
+              v-if="data.measure.all"
+              title="Measure"
+              :entries="data.measure.shown"
+              :more="data.measure.all - data.measure.shown.length"
+              more-to="/clients?sort=due"
+              :busy
+              @start="start"
+            />
+            <MeasureList
+              v-if="data.week.all"
+              title="This week"
+              :entries="data.week.shown"
+              :more="data.week.all - data.week.shown.length"
+              more-to="/calendar"
+              :busy
+              by-day
+              @start="start"
+            />
+            <p class="pb-5 text-faded">
+              <template v-if="data.rest">{{ others }}; nothing to do. </template>
+              <NuxtLink to="/clients" class="underline">All clients</NuxtLink>
+              <NuxtLink to="/clients/new" class="pl-4 underline">Add a client</NuxtLink>
+            </p>
+          </div>
+        </InTurn>
       </div>
     </template>
   </main>

@@ -1,6 +1,6 @@
 import { today } from '#shared/contract/routes/today'
-import { findToday } from '../clients/queries'
 import { defineApi } from '../http/define-api'
+import { findToday } from '../today/queries'
 
-/** Every client with when the next check-in is due and the one under way. */
-export default defineApi(today, ({ db, today: day }) => findToday(db, day))
+/** Who to look at, what is worth telling, and who to measure. */
+export default defineApi(today.list, ({ db, today: day }) => findToday(db, day))

@@ -2,7 +2,6 @@ import { sql, type SQL } from 'drizzle-orm'
 import { LATE_AFTER_DAYS, type IsoDate, type WeighIn } from '#core'
 import type { Client, Screening, SiteNote } from '#shared/contract/clients'
 import type { ClientFile, ClientRecord } from '#shared/contract/record'
-import type { Today } from '#shared/contract/today'
 import { auditLogJson } from '../audit/log'
 import {
   heightsJson,
@@ -12,7 +11,7 @@ import {
   type MeasuredRows,
 } from '../check-ins/json'
 import type { Connection } from '../database/driver'
-import { iso, jsonOf, listOf } from '../database/json'
+import { jsonOf, listOf } from '../database/json'
 import { instrumentsJson, listOwnErrors, TESTERS } from '../equipment/queries'
 import { notFound } from '../http/errors'
 import { notesJson } from '../notes/queries'
@@ -75,8 +74,16 @@ export const siteNotesJson = (clientId: string) =>
 export const listSiteNotes = (db: Connection, clientId: string): Promise<SiteNote[]> =>
   jsonOf(db, siteNotesJson(clientId))
 
-/** A client's record with what it is judged by. */
-export async function findRecord(db: Connection, id: string): Promise<ClientRecord> {
+/**
+ * A client's record with what it is judged by.
+ *
+ * @param known the testers' own errors, where they were asked for already
+ */
+export async function findRecord(
+  db: Connection,
+  id: string,
+  known?: ClientRecord['ownErrors'],
+): Promise<ClientRecord> {
   const found = await jsonOf<
     | (Omit<ClientRecord, 'client' | 'checkIns' | 'planInForce' | 'ownErrors'> &
         MeasuredRows & { client: PlainClient | null; plans: ClientRecord['planInForce'][] })
@@ -95,7 +102,7 @@ export async function findRecord(db: Connection, id: string): Promise<ClientReco
   return {
     ...rest,
     client: withLatestHeight(client, heights),
-    ownErrors: await listOwnErrors(db),
+    ownErrors: known ?? (await listOwnErrors(db)),
     checkIns: withHeights(checkIns, heights),
     planInForce: plans[0] ?? null,
   }
@@ -132,25 +139,6 @@ export const stateOn = (today: IsoDate) => sql`
     when s.due_on + ${LATE_AFTER_DAYS}::int <= ${today}::date then 'late'
     when s.due_on <= ${today}::date then 'due'
     else 'coming' end`
-
-/** Every client who is not archived, with when the next check-in is due and the one under way, by name. */
-export async function findToday(db: Connection, today: IsoDate): Promise<Today> {
-  const entries = await jsonOf<Today['entries']>(
-    db,
-    listOf(
-      sql`json_build_object(
-        'client', json_build_object('id', c.id, 'name', c.name, 'sex', c.sex, 'birthDate', c.birth_date, 'birthYear', c.birth_year, 'cadenceDays', c.cadence_days),
-        'lastMeasuredOn', s.last_on, 'dueOn', s.due_on, 'state', ${stateOn(today)}, 'daysPast', ${today}::date - s.due_on,
-        'open', case when o.id is null then null else json_build_object('id', o.id, 'startedAt', ${iso(sql`o.started_at`)},
-          'readings', (select count(*) from readings_in_force r where r.check_in_id = o.id)) end)`,
-      sql`from clients c join client_standings s on s.client_id = c.id
-        left join check_ins o on o.client_id = c.id and o.closed_at is null and o.voided_at is null and not o.from_paper
-        where c.archived_at is null`,
-      sql`c.name, c.id`,
-    ),
-  )
-  return { today, entries }
-}
 
 /** Clients who are due between two days, the earliest first. */
 export function listDue(

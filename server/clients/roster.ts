@@ -29,35 +29,42 @@ const lineStateOn = (today: IsoDate) => sql`
  */
 export async function findRoster(
   db: Connection,
-  { search, state, sort, descending, page }: RosterQuery,
+  { search, state, says, sort, descending, page }: RosterQuery,
   today: IsoDate,
 ): Promise<Roster> {
   const clients = sql`
     select * from clients
     where name ilike ${`%${plain(search)}%`} and (archived_at is not null) = ${state === 'archived'}`
   const cut = sql`limit ${ROSTER_PAGE} offset ${(page - 1) * ROSTER_PAGE}`
-  const order = sql`${ORDERS[sort]} ${descending ? sql`desc` : sql`asc`} nulls last, name, id`
+  const way = descending ? sql`desc` : sql`asc`
+  // By what it says: what is to be looked at before what is worth telling, the most pressing first.
+  const order =
+    sort === 'says'
+      ? sql`kind ${way} nulls last, rank ${way} nulls last, name, id`
+      : sql`${ORDERS[sort]} ${way} nulls last, name, id`
   // By name the page is cut before any check-in is looked at; by a date, or in a state, after.
-  const early = sort === 'name' && !state
+  const early = sort === 'name' && !state && !says
   const counted = sql`count(*) over ()::int as total`
   const found = await jsonOf<{ entries: RosterEntry[] | null; total: number | null }>(
     db,
     sql`select json_build_object('total', max(p.total), 'entries', json_agg(json_build_object(
       'client', json_build_object('id', p.id, 'name', p.name, 'sex', p.sex, 'birthDate', p.birth_date, 'birthYear', p.birth_year, 'cadenceDays', p.cadence_days),
-      'lastMeasuredOn', p.last_on, 'dueOn', p.due_on, 'state', p.state, 'checkIns', (
+      'lastMeasuredOn', p.last_on, 'dueOn', p.due_on, 'state', p.state, 'said', p.said, 'checkIns', (
         select count(*)::int from check_ins n where n.client_id = p.id and n.closed_at is not null
           and n.voided_at is null)) order by ${order}))
     from (
       select c.id, c.name, c.sex, c.birth_date, c.birth_year, c.cadence_days, s.last_on, s.due_on, ${lineStateOn(today)} as state,
-        ${early ? sql`c.total` : counted}
+        v.said, v.kind, v.rank, ${early ? sql`c.total` : counted}
       from (${early ? sql`select f.*, ${counted} from (${clients}) f order by ${order} ${cut}` : clients}) c
       join client_standings s on s.client_id = c.id
+      left join client_verdicts v on v.client_id = c.id and v.seen = v.changes
       where ${state ? sql`${lineStateOn(today)} = ${state}` : sql`true`}
+        and ${says ? sql`v.kind = ${says}` : sql`true`}
       ${early ? sql`` : sql`order by ${order} ${cut}`}) p`,
   )
   // A page past the last, as after a search that finds less: the first.
   if (!found.entries && page > 1) {
-    return findRoster(db, { search, state, sort, descending, page: 1 }, today)
+    return findRoster(db, { search, state, says, sort, descending, page: 1 }, today)
   }
   return { page, total: found.total ?? 0, entries: found.entries ?? [] }
 }

@@ -4,6 +4,8 @@
  */
 
 export const ROSTER_STATES = ['under way', 'late', 'due', 'first', 'coming', 'archived'] as const
+/** What a record asks of the coach. */
+export const ROSTER_SAYS = ['look', 'tell'] as const
 export const ROSTER_PAGE = 50
 
 export const PHOTO_VIEWS = ['front', 'side', 'back'] as const

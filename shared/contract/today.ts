@@ -1,7 +1,10 @@
+import { LOOK_AT, WORTH_TELLING } from '../../core/index'
 import { z } from './zod'
 import { clientSummarySchema } from './clients'
-import { isoDateSchema } from './fields'
+import { choice, freeText, idSchema, isoDateSchema } from './fields'
+import { saidSchema } from './verdicts'
 
+/** Somebody to measure. */
 export const todayEntrySchema = z.object({
   client: clientSummarySchema,
   lastMeasuredOn: isoDateSchema.nullable(),
@@ -13,5 +16,45 @@ export const todayEntrySchema = z.object({
 })
 export type TodayEntry = z.infer<typeof todayEntrySchema>
 
-export const todaySchema = z.object({ today: isoDateSchema, entries: z.array(todayEntrySchema) })
+/** Something about a client that the coach can be done with. */
+export const todayItemSchema = z.object({
+  client: z.object({ id: z.string(), name: z.string(), hasPlan: z.boolean() }),
+  item: choice('Item', [...LOOK_AT, ...WORTH_TELLING]),
+  /** What it is about: another text is something new. */
+  about: z.string(),
+  /** What the record says, where that is what it is about. */
+  said: saidSchema.nullable(),
+  /** The newest check-in. */
+  checkInId: z.string().nullable(),
+  /** Days past the date of the check-in that is due. */
+  daysPast: z.number().nullable(),
+  /** Of weigh-ins that came in: on how many days, and the mean of the last seven, kg. */
+  report: z.object({ days: z.number(), meanKg: z.number() }).nullable(),
+})
+export type TodayItem = z.infer<typeof todayItemSchema>
+
+const items = z.object({ shown: z.array(todayItemSchema), all: z.number() })
+const entries = z.object({ shown: z.array(todayEntrySchema), all: z.number() })
+
+export const todaySchema = z.object({
+  today: isoDateSchema,
+  /** Clients who are not archived. */
+  clients: z.number(),
+  look: items,
+  tell: items,
+  measure: entries,
+  week: entries,
+  /** Clients of whom there is nothing to do. */
+  rest: z.number(),
+  /** Records that are not judged yet. */
+  pending: z.number(),
+})
 export type Today = z.infer<typeof todaySchema>
+
+/** What a coach is done with, or takes up again. */
+export const todayDoneSchema = z.object({
+  clientId: idSchema,
+  about: freeText('About', 120),
+  done: z.boolean(),
+})
+export type TodayDone = z.infer<typeof todayDoneSchema>

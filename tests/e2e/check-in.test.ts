@@ -2,6 +2,7 @@ import type { Page } from 'puppeteer-core'
 import { beforeEach, describe, expect, test, vi } from 'vitest'
 import { addDays, isoDateOf } from '#core'
 import type { CheckInView } from '#shared/contract/check-ins'
+import type { Roster } from '#shared/contract/roster'
 import type { Today } from '#shared/contract/today'
 import {
   enter,
@@ -53,8 +54,8 @@ async function startFolds() {
 const toResult = () => flow.toResult(page)
 
 async function openCheckInOf(name: string) {
-  const { entries } = await server.get<Today>('/api/today')
-  return entries.find((e) => e.client.name === name)!.open!.id
+  const { measure } = await server.get<Today>('/api/today')
+  return measure.shown.find((e) => e.client.name === name)!.open!.id
 }
 
 const storedIn = async (id: string) =>
@@ -190,15 +191,26 @@ test('a check-in with the tape alone, in inches, gives 12.5 %', async () => {
 
 describe('the demo', () => {
   const entryOf = async (name: string) => {
-    const { entries } = await server.get<Today>('/api/today')
-    const entry = entries.find((e) => e.client.name.startsWith(name))!
-    return entry
+    const { entries } = await server.get<Roster>(`/api/clients?search=${name}`)
+    return entries[0]!
   }
 
-  test('Today lists who is under way, late and due, and resumes from there', async () => {
+  test('Today says who to look at and who to measure, and resumes from there', async () => {
     await visit(page, server.url)
-    for (const text of ['Under way', 'Late', 'Due', 'Coming up', '19 days late'])
+    for (const text of ['to look at, ', 'Losing lean.', 'Worth telling them'])
       await waitForText(page, text)
+    for (const text of ['19 days late', 'This week', 'others are on course; nothing to do.'])
+      await waitForText(page, text)
+    // What the coach is done with is away, and comes back when it is taken up again.
+    const item = '[data-item="fat-up"]'
+    await page.waitForSelector(item)
+    const heading = await page.$eval('h1', (e) => e.textContent!)
+    await flow.press(page, 'Done with Marguerite Oyel')
+    await page.waitForFunction((gone) => !document.querySelector(gone), {}, item)
+    expect(await page.$eval('h1', (e) => e.textContent!)).not.toBe(heading)
+    await flow.press(page, 'Undo')
+    await page.waitForSelector(item)
+    expect(await page.$eval('h1', (e) => e.textContent!)).toBe(heading)
     await tabTo(page, 'Resume')
     await page.keyboard.press('Enter')
     await waitForFocus(page, 'reading')
@@ -229,7 +241,8 @@ describe('the demo', () => {
   test('no page is wider than a phone', async () => {
     await page.setViewport(PHONE)
     const { client } = await entryOf('Tilda')
-    const { open } = await entryOf('Orla')
+    const { measure } = await server.get<Today>('/api/today')
+    const { open } = measure.shown.find(({ client: { name } }) => name.startsWith('Orla'))!
     for (const path of ['/', '/clients/new', `/clients/${client.id}`, `/check-in/${open!.id}`]) {
       await visit(page, `${server.url}${path}`)
       const width = await page.evaluate(() => document.documentElement.scrollWidth)
@@ -247,7 +260,7 @@ describe('the data folder', () => {
     ])
     await server.kill()
     await server.start()
-    expect((await server.get<Today>('/api/today')).entries.length).toBeGreaterThanOrEqual(12)
+    expect((await server.get<Today>('/api/today')).clients).toBeGreaterThanOrEqual(12)
   })
 
   test('answers this machine alone', async () => {

@@ -3,7 +3,7 @@ import type { Page } from 'puppeteer-core'
 import { beforeEach, describe, expect, test } from 'vitest'
 import { addDays } from '#core'
 import type { Plan } from '#shared/contract/plans'
-import type { Today } from '#shared/contract/today'
+import type { Roster } from '#shared/contract/roster'
 import { DESK, PHONE, setDate, textOf, waitForText, visit } from './support/browser'
 import * as flow from './support/floor'
 import { LAST, press, todayIs, useFloor } from './support/floor'
@@ -161,7 +161,9 @@ describe('the calendar', () => {
       {},
       target,
     )
-    const { entries } = await server.get<Today>('/api/today')
+    const { entries } = await server.get<Roster>(
+      `/api/clients?search=${encodeURIComponent(client.name)}`,
+    )
     expect(entries.find((e) => e.client.id === client.id)!.dueOn).toBe(target)
     await page.click(`[data-day="${target}"] button`)
     await page.waitForSelector('#new-day')

@@ -9,6 +9,7 @@ import { beforeEach, describe, expect, test } from 'vitest'
 import { addDays, SEVEN_FOLDS } from '#core'
 import type { Gym } from '#shared/contract/equipment'
 import type { ClientFile } from '#shared/contract/record'
+import type { Today } from '#shared/contract/today'
 import {
   enter,
   openPage,
@@ -457,7 +458,7 @@ describe('repairing the record', () => {
 
 describe('tables, bench and settings', () => {
   test('the quick estimate shows every equation at once, refuses with words and keeps nothing', async () => {
-    const { entries: before } = await server.get<{ entries: unknown[] }>('/api/today')
+    const before = await server.get<Today>('/api/today')
     await visit(page, `${server.url}/reference`)
     await waitForText(page, 'Type what was read')
     await page.type('#age', '34')
@@ -477,7 +478,7 @@ describe('tables, bench and settings', () => {
     await page.waitForFunction(
       () => !document.querySelector('[data-test="every"]')?.textContent?.includes('Jackson'),
     )
-    expect((await server.get<{ entries: unknown[] }>('/api/today')).entries).toEqual(before)
+    expect(await server.get<Today>('/api/today')).toEqual(before)
   })
 
   test('asked to, it keeps them as a check-in of a client', async () => {

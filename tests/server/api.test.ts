@@ -1,12 +1,13 @@
 import { randomUUID } from 'node:crypto'
 import { sql } from 'drizzle-orm'
 import { afterAll, beforeAll, describe, expect, test } from 'vitest'
-import { addDays, isoDateOf } from '#core'
+import { addDays, daysBetween, isoDateOf } from '#core'
 import { checkInViewSchema } from '#shared/contract/check-ins'
 import { clientRecordSchema } from '#shared/contract/record'
 import { newClientSchema } from '#shared/contract/clients'
 import type { Gym } from '#shared/contract/equipment'
 import { problemsOf } from '#shared/contract/problems'
+import { rosterSchema } from '#shared/contract/roster'
 import { todaySchema } from '#shared/contract/today'
 import { startApi } from './support/app'
 import { aReading } from './support/samples'
@@ -193,13 +194,17 @@ test('Today says who is under way, due and late', async () => {
   const ids = [await closedOn(10), await closedOn(28), await closedOn(31), (await addClient()).id]
   const open = await start(ids[0]!)
   await send(open.id, [reading(open.id)])
-  const { entries } = todaySchema.parse((await api.get('/api/today')).body)
+  const { entries } = rosterSchema.parse((await api.get('/api/clients')).body)
+  const { measure } = todaySchema.parse((await api.get('/api/today')).body)
   const found = ids.map((id) => entries.find((e) => e.client.id === id)!)
-  expect(found.map((e) => [e.state, e.daysPast])).toEqual([
-    ['coming', -18],
+  expect(found.map((e) => [e.state, e.dueOn && daysBetween(e.dueOn, today)])).toEqual([
+    ['under way', -18],
     ['due', 0],
     ['late', 3],
     ['first', null],
   ])
-  expect(found[0]!.open).toMatchObject({ id: open.id, readings: 1 })
+  expect(measure.shown.find((e) => e.client.id === ids[0])!.open).toMatchObject({
+    id: open.id,
+    readings: 1,
+  })
 })

@@ -10,6 +10,7 @@ import {
   type Person,
 } from '#core'
 import { clientRecordSchema } from '#shared/contract/record'
+import { rosterSchema } from '#shared/contract/roster'
 import { todaySchema } from '#shared/contract/today'
 import { scenario } from '../../demo/scenario'
 import { seedDemo } from '../../demo/seed'
@@ -33,12 +34,12 @@ test('is the same every time, and its dates move with today', () => {
 
 test('is put in once', async () => {
   await seedDemo(api.db, async () => {})
-  expect(todaySchema.parse((await api.get('/api/today')).body).entries).toHaveLength(15)
+  expect(todaySchema.parse((await api.get('/api/today')).body).clients).toBe(18)
 })
 
 describe('shows what it is there to show', () => {
   async function seriesOf(name: string) {
-    const { entries } = todaySchema.parse((await api.get('/api/today')).body)
+    const { entries } = rosterSchema.parse((await api.get('/api/clients')).body)
     const entry = entries.find((e) => e.client.name.startsWith(name))!
     const view = clientRecordSchema.parse(
       (await api.get(`/api/clients/${entry.client.id}/record`)).body,
@@ -69,7 +70,11 @@ describe('shows what it is there to show', () => {
 
   test('one late and one under way', async () => {
     expect((await seriesOf('Bram')).entry.state).toBe('late')
-    expect((await seriesOf('Orla')).entry.open).toMatchObject({ readings: 9 })
+    const { measure } = todaySchema.parse((await api.get('/api/today')).body)
+    expect(measure.shown[0]).toMatchObject({
+      client: { name: 'Orla Finchett' },
+      open: { readings: 9 },
+    })
   })
 
   test('a plan within every limit, with a check-in since that it is held against', async () => {
@@ -81,7 +86,7 @@ describe('shows what it is there to show', () => {
     expect(start.fatKg).toBeCloseTo(fatKg, 9)
     const { flags } = (await api.get(`/api/clients/${view.client.id}/plans`)).body
     expect(() => checkPlan(plan!.definition, start, flags, plan!.startedOn)).not.toThrow()
-    expect(view.checkIns.filter(({ measuredOn }) => measuredOn > plan!.startedOn).length).toBe(4)
+    expect(view.checkIns.filter(({ measuredOn }) => measuredOn > plan!.startedOn).length).toBe(5)
   })
 
   /** Somebody of the club with their check-ins and what is read from them. */

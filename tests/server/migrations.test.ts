@@ -6,10 +6,11 @@ import { afterAll, expect, test } from 'vitest'
 import { readOwnProtocol, resultOf, sheetOf } from '#core'
 import { openDatabase } from '../../server/database/driver'
 import { listCheckIns } from '../../server/check-ins/queries'
-import { findClient, findToday } from '../../server/clients/queries'
+import { findClient } from '../../server/clients/queries'
 import { findRoster } from '../../server/clients/roster'
 import { ensureGym } from '../../server/equipment/commands'
 import { findGym, findSettings } from '../../server/equipment/queries'
+import { findToday } from '../../server/today/queries'
 import { migrations } from './support/global'
 
 const folder = mkdtempSync(join(tmpdir(), 'oak-pinch-migrations-'))
@@ -89,9 +90,8 @@ test.each([2, 3, 4, 5, 6, 7])(
       // The correction counts, and not the slip: 18 + 15 + 27.
       const result = resultOf(client, checkIn!)
       expect(result.ok && result.value.sumMm).toBe(60)
-      expect(
-        (await findToday(db, '2026-02-01')).entries.map(({ lastMeasuredOn }) => lastMeasuredOn),
-      ).toEqual(['2026-01-05'])
+      const { measure } = await findToday(db, '2026-02-01')
+      expect(measure.shown.map(({ lastMeasuredOn }) => lastMeasuredOn)).toEqual(['2026-01-05'])
       const asked = { search: 'older', sort: 'name', descending: false, page: 1 } as const
       expect((await findRoster(db, asked, '2026-02-01')).entries[0]).toMatchObject({
         ...{ checkIns: 1, dueOn: '2026-01-26', state: 'late' },

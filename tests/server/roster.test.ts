@@ -68,17 +68,20 @@ test('every client is on one page and one only, with how they stand by the coreâ
   expect([...states].sort()).toEqual(['coming', 'due', 'first', 'late', 'under way'].sort())
 })
 
-test.each(ROSTER_SORTS)('sorted by %s, up and down, who has no such day last', async (sort) => {
-  const key = ({ client, dueOn, lastMeasuredOn }: RosterEntry) =>
-    ({ name: client.name, due: dueOn, last: lastMeasuredOn })[sort]
-  for (const descending of ['false', 'true']) {
-    const keys = (await all({ sort, descending })).map(key)
-    const known = keys.filter((k) => k !== null)
-    const ordered = [...known].sort((a, b) => (a < b ? -1 : a > b ? 1 : 0))
-    expect(known).toEqual(descending === 'true' ? ordered.reverse() : ordered)
-    expect(keys.slice(known.length).every((k) => k === null)).toBe(true)
-  }
-})
+test.each(ROSTER_SORTS.filter((sort) => sort !== 'says'))(
+  'sorted by %s, up and down, who has no such day last',
+  async (sort) => {
+    const key = ({ client, dueOn, lastMeasuredOn }: RosterEntry) =>
+      ({ name: client.name, due: dueOn, last: lastMeasuredOn })[sort]
+    for (const descending of ['false', 'true']) {
+      const keys = (await all({ sort, descending })).map(key)
+      const known = keys.filter((k) => k !== null)
+      const ordered = [...known].sort((a, b) => (a < b ? -1 : a > b ? 1 : 0))
+      expect(known).toEqual(descending === 'true' ? ordered.reverse() : ordered)
+      expect(keys.slice(known.length).every((k) => k === null)).toBe(true)
+    }
+  },
+)
 
 test.each(['late', 'due', 'first', 'coming', 'under way', 'archived'])(
   'in the state %s: all of them and nobody else, with a search inside it',

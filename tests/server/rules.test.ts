@@ -4,7 +4,7 @@ import { sql } from 'drizzle-orm'
 import { afterAll, beforeAll, expect, test } from 'vitest'
 import { addDays, dueState, ownErrorsOf, readingsInForce, type Reading } from '#core'
 import { readings as readingsTable } from '../../server/database/schema'
-import { findToday } from '../../server/clients/queries'
+import { stateOn } from '../../server/clients/queries'
 import { listOwnErrors } from '../../server/equipment/queries'
 import { startApi } from './support/app'
 
@@ -132,12 +132,20 @@ test('readings in force, what is due, and the testers’ own errors: the same by
       const { rows } = await api.engine.query<{ id: string }>('select id from readings_in_force')
       expect(rows.map(({ id }) => id).sort()).toEqual(inForce.sort())
 
-      const { entries } = await findToday(api.db, TODAY)
+      const standings = await api.db.execute<{
+        id: string
+        due_on: string
+        state: string
+        past: number
+      }>(
+        sql`select c.id, s.due_on::text, ${stateOn(TODAY)} as state, ${TODAY}::date - s.due_on as past
+          from clients c join client_standings s on s.client_id = c.id`,
+      )
       expect(
         Object.fromEntries(
-          entries.map(({ client, dueOn, state, daysPast }) => [
-            client.id,
-            { dueOn, state, daysPast },
+          standings.rows.map(({ id, due_on: dueOn, state, past }) => [
+            id,
+            { dueOn, state, daysPast: past },
           ]),
         ),
       ).toEqual(due)

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { formatDate } from '#core'
+import { formatDate, headlineText } from '#core'
 import { watchDebounced } from '@vueuse/core'
 import { ROSTER_PAGE, ROSTER_STATES } from '#shared/contract/choices'
 import { clients } from '~/contract'
@@ -12,9 +12,16 @@ const route = useRoute()
 const router = useRouter()
 
 const query = computed(() => {
-  const { search = '', state = '', sort = 'name', descending = '', page = '1' } = route.query
-  return { search, state, sort, descending, page } as {
-    [K in 'search' | 'state' | 'sort' | 'descending' | 'page']: string
+  const {
+    search = '',
+    state = '',
+    says = '',
+    sort = 'name',
+    descending = '',
+    page = '1',
+  } = route.query
+  return { search, state, says, sort, descending, page } as {
+    [K in 'search' | 'state' | 'says' | 'sort' | 'descending' | 'page']: string
   }
 })
 const filled = (wanted: Record<string, string>) =>
@@ -44,10 +51,17 @@ const state = computed({
   get: () => query.value.state,
   set: (value) => ask({ state: value }),
 })
+const says = computed({
+  get: () => query.value.says,
+  set: (value) => ask({ says: value }),
+})
+const massUnit = useMassUnit()
+const lengthUnit = useLengthUnit()
 const COLUMNS = [
   { sort: 'name', name: 'Name' },
   { sort: 'last', name: 'Last measured' },
   { sort: 'due', name: 'Due' },
+  { sort: 'says', name: 'The record says' },
 ]
 const sorted = (sort: string) =>
   query.value.sort === sort ? (query.value.descending ? 'descending' : 'ascending') : 'none'
@@ -59,7 +73,7 @@ const pages = computed(() => Math.max(1, Math.ceil((data.value?.total ?? 0) / RO
 </script>
 
 <template>
-  <main class="mx-auto max-w-5xl px-4 py-6 sm:px-6">
+  <main class="mx-auto max-w-6xl px-4 py-6 sm:px-6">
     <div class="flex flex-wrap items-end justify-between gap-3 pb-4">
       <h1 class="text-[40px]">Clients</h1>
       <NuxtLink to="/clients/new" class="button">Add a client</NuxtLink>
@@ -77,6 +91,13 @@ const pages = computed(() => Math.max(1, Math.ceil((data.value?.total ?? 0) / RO
           <select id="state" v-model="state" class="field w-auto!">
             <option value="">everybody</option>
             <option v-for="s in ROSTER_STATES" :key="s" :value="s">{{ STATE_NAMES[s] }}</option>
+          </select>
+        </FieldRow>
+        <FieldRow id="says" label="The record">
+          <select id="says" v-model="says" class="field w-auto!">
+            <option value="">says anything</option>
+            <option value="look">asks for a look</option>
+            <option value="tell">is worth telling them</option>
           </select>
         </FieldRow>
       </div>
@@ -99,7 +120,7 @@ const pages = computed(() => Math.max(1, Math.ceil((data.value?.total ?? 0) / RO
               >
                 <button
                   type="button"
-                  class="min-h-11 underline decoration-line decoration-2 underline-offset-4"
+                  class="min-h-11 whitespace-nowrap underline decoration-line decoration-2 underline-offset-4"
                   :class="{ 'font-bold': sorted(column.sort) !== 'none' }"
                   @click="sortBy(column.sort)"
                 >
@@ -109,7 +130,7 @@ const pages = computed(() => Math.max(1, Math.ceil((data.value?.total ?? 0) / RO
                   }}</span>
                 </button>
               </th>
-              <th scope="col" class="text-right font-normal">check-ins</th>
+              <th scope="col" class="text-right font-normal whitespace-nowrap">check-ins</th>
             </tr>
           </thead>
           <tbody>
@@ -121,7 +142,7 @@ const pages = computed(() => Math.max(1, Math.ceil((data.value?.total ?? 0) / RO
               <th scope="row" class="py-1 pr-4">
                 <NuxtLink
                   :to="`/clients/${client.id}`"
-                  class="inline-block min-h-11 py-2 text-lg underline decoration-line decoration-2 underline-offset-4"
+                  class="inline-block min-h-11 py-2 text-lg whitespace-nowrap underline decoration-line decoration-2 underline-offset-4"
                 >
                   {{ client.name }}
                 </NuxtLink>
@@ -135,6 +156,13 @@ const pages = computed(() => Math.max(1, Math.ceil((data.value?.total ?? 0) / RO
               >
                 {{ entry.dueOn && entry.state !== 'archived' ? formatDate(entry.dueOn, true) : '' }}
                 <span class="text-sm">{{ STATE_NAMES[entry.state] }}</span>
+              </td>
+              <td class="min-w-64 pr-4">
+                {{
+                  entry.said
+                    ? headlineText(headlineFrom(entry.said), { mass: massUnit, length: lengthUnit })
+                    : ''
+                }}
               </td>
               <td class="figure text-right text-[20px]">{{ entry.checkIns }}</td>
             </tr>

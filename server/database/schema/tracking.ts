@@ -19,6 +19,7 @@ export const weighIns = pg.pgTable(
   },
   (t) => [
     pg.index('weigh_ins_client').on(t.clientId, t.date, t.position),
+    pg.index('weigh_ins_stored').on(t.storedAt),
     pg.check('weigh_ins_kg', sql`${t.kg} > 0 and ${t.kg} < 1000`),
   ],
 )

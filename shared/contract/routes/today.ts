@@ -1,5 +1,15 @@
+import { z } from '../zod'
 import { route } from '../define'
-import { todaySchema } from '../today'
+import { todayDoneSchema, todaySchema } from '../today'
 import { bare } from './base'
 
-export const today = route({ ...bare, method: 'GET', path: '/api/today', reply: todaySchema })
+export const today = {
+  list: route({ ...bare, method: 'GET', path: '/api/today', reply: todaySchema }),
+  done: route({
+    ...bare,
+    method: 'POST',
+    path: '/api/today/done',
+    body: todayDoneSchema,
+    reply: z.object({ done: z.boolean() }),
+  }),
+}

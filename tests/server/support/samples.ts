@@ -100,7 +100,10 @@ async function makeSamples(api: Api) {
   const mine = { params: { id: client.id } }
   const check = (id = checkIn) => ({ params: { id } })
   const samples: Record<string, () => Sample> = {
-    today: () => ({}),
+    'today.list': () => ({}),
+    'today.done': () => ({
+      body: { clientId: client.id, about: 'fat-down 2026-01-05', done: true },
+    }),
     'calendar.month': () => ({ query: { from: today, to: addDays(today, 30) } }),
     'calendar.file': () => ({ query: { client: client.id } }),
     'clients.list': () => ({

@@ -1,0 +1,62 @@
+import {
+  ageOf,
+  attentionOf,
+  headlineOf,
+  lookAtRecord,
+  measuredOf,
+  planStandingNow,
+  type Attention,
+} from '#core'
+import type { ClientRecord } from '#shared/contract/record'
+import type { Said } from '#shared/contract/verdicts'
+
+/** What is kept of a record: what was said, and what it asks of the coach. */
+export interface Spoken {
+  said: Said
+  attention: Attention | undefined
+}
+
+/** Judges a client's record as the client's page does; undefined where there is no check-in to judge. */
+export function sayOf(record: ClientRecord): Spoken | undefined {
+  const { client: person, weighIns, notes, planInForce: plan } = record
+  const checkIns = record.checkIns
+    .filter(({ closedAt, voided }) => closedAt !== null && voided === null)
+    .map((checkIn) => measuredOf(checkIn, record))
+    .reverse()
+  const phases = notes.filter(({ kind }) => kind === 'phase').map(({ date }) => date)
+  const look = lookAtRecord({
+    ...{ person, checkIns, weighIns, weekEndsOn: person.weekEndsOn },
+    fatAndLean: person.showPercentages,
+    phaseStarts: [...(plan ? [plan.startedOn] : []), ...phases],
+  })
+  if (!look || Object.keys(look.horizons).length === 0) return undefined
+  const headline = headlineOf(look, { spacingDays: person.cadenceDays })
+  const standing = plan && planStandingNow(look, onTheWay(person, plan))
+  const { date } = look
+  return {
+    said: {
+      date,
+      shortKg: standing?.shortKg ?? null,
+      headline: {
+        ...headline,
+        changes: headline.changes.map(({ quantity, change, sd, interval, verdict }) => ({
+          ...{ quantity, change, sd, interval, verdict },
+        })),
+      },
+    },
+    attention: attentionOf(headline, date, standing?.behind),
+  }
+}
+
+type PlanInForce = NonNullable<ClientRecord['planInForce']>
+
+function onTheWay(client: ClientRecord['client'], { startedOn, definition }: PlanInForce) {
+  const { goal, weeks, fatKg, leanKg, standardError } = definition
+  const ageYears = ageOf(client, startedOn)
+  return {
+    startedOn,
+    goal,
+    weeks,
+    start: { sex: client.sex, ageYears, fatKg, leanKg, standardError },
+  }
+}

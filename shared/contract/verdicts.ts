@@ -1,0 +1,39 @@
+import { z } from './zod'
+import { isoDateSchema } from './fields'
+
+const changeSchema = z.object({
+  quantity: z.string(),
+  change: z.number(),
+  sd: z.number(),
+  interval: z.tuple([z.number(), z.number()]),
+  verdict: z.enum(['clear', 'likely', 'no-change', 'not-yet']),
+})
+
+/** What heads a record, as data: see the core's `Headline`. */
+export const headlineSchema = z.object({
+  rule: z.enum([
+    'too-fast',
+    'losing-lean',
+    'phase-clear',
+    'first-clear',
+    'off-the-line',
+    'probably',
+    'no-change',
+    'not-yet',
+  ]),
+  horizon: z.enum(['first', 'phase', 'last']),
+  since: isoDateSchema.optional(),
+  weeks: z.number(),
+  changes: z.array(changeSchema),
+  percentAWeek: z.number().optional(),
+  readableFrom: isoDateSchema.optional(),
+})
+
+/** What was said of a record at its newest check-in. */
+export const saidSchema = z.object({
+  date: isoDateSchema,
+  headline: headlineSchema,
+  /** Fat that the plan has and the record does not, kg; where a plan says so. */
+  shortKg: z.number().nullable(),
+})
+export type Said = z.infer<typeof saidSchema>

@@ -10,7 +10,7 @@ import {
   type PlainClient,
 } from '../clients/queries'
 import type { Connection } from '../database/driver'
-import { jsonOf } from '../database/json'
+import { jsonOf, listOf } from '../database/json'
 import { findGym, listOwnErrors } from '../equipment/queries'
 import { notFound } from '../http/errors'
 import { weighInsJson } from '../weigh-ins/queries'
@@ -60,6 +60,15 @@ export async function checkInOr404(db: Connection, id: string): Promise<CheckInW
 /** Check-ins before the one in hand that its screen gets, besides the very first. */
 const EARLIER = 24
 
+/** Days on which the plan in force or a phase that the coach marked began, as JSON. */
+const phaseStartsJson = (clientId: string) =>
+  listOf(
+    sql`to_json(b.day)`,
+    sql`from (select p.started_on as day from plans p where p.client_id = ${clientId} and p.replaced_at is null
+      union select n.date from client_notes n where n.client_id = ${clientId} and n.kind = 'phase' and n.removed_at is null) b`,
+    sql`b.day`,
+  )
+
 /** Everything that the check-in screen needs. */
 export async function findCheckInView(
   db: Connection,
@@ -78,13 +87,15 @@ export async function findCheckInView(
     screening: Screening | null
     siteNotes: SiteNote[]
     weighIns: WeighIn[]
+    phaseStarts: IsoDate[]
   }>(
     db,
     sql`select json_build_object('client', ${clientJson(clientId)}, 'latest', ${checkInsJson(before, sql`limit ${EARLIER}`)},
       'first', ${checkInsJson(sql`c.id = (select c.id from check_ins c where ${before} order by c.measured_on, c.started_at limit 1)`)},
       'heights', ${heightsJson(sql`h.client_id = ${clientId}`)}, 'screening', ${screeningJson(clientId)},
       'siteNotes', ${siteNotesJson(clientId)},
-      'weighIns', ${weighInsJson(sql`client_id = ${clientId} and date <= ${addDays(measuredOn, 1)}::date`)})`,
+      'weighIns', ${weighInsJson(sql`client_id = ${clientId} and date <= ${addDays(measuredOn, 1)}::date`)},
+      'phaseStarts', ${phaseStartsJson(clientId)})`,
   )
   const { client, latest, first, heights, ...rest } = found
   const older = first.filter((c) => !latest.some((l) => l.id === c.id))

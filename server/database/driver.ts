@@ -12,6 +12,10 @@ export type Database = PgliteDatabase<typeof schema>
 /** The database, or a transaction on it. */
 export type Connection = Database | Parameters<Parameters<Database['transaction']>[0]>[0]
 
+const open = new WeakSet<Database>()
+/** False once a database was closed. */
+export const isOpen = (db: Database) => open.has(db)
+
 export interface OpenDatabase {
   db: Database
   engine: PGlite
@@ -41,12 +45,14 @@ export async function openDatabase(
     logger: { logQuery: (statement) => countStatement(db, statement) },
   })
   countStatements(db)
+  open.add(db)
   await migrate(db, { migrationsFolder })
   return {
     db,
     engine,
     analyze: () => engine.exec('analyze'),
     async close() {
+      open.delete(db)
       await engine.close()
       await unlock()
     },

@@ -77,9 +77,7 @@ const itemsOf = (kind: 'look' | 'tell', shown: number) => sql`json_build_object(
 /** What today asks of the coach: as short with two thousand clients as with ten. */
 export async function findToday(db: Database, today: IsoDate): Promise<Today> {
   const pending = await judgeWaiting(db, BUDGET_MS)
-  judgeRest(db, pending).catch((error: unknown) =>
-    console.error('Oak Pinch cannot judge records:', error),
-  )
+  void judgeRest(db, pending)
   const found = await jsonOf<Omit<Today, 'today' | 'pending'>>(
     db,
     sql`with everybody as materialized (${everybody(today)}),

@@ -2,7 +2,7 @@ import { sql } from 'drizzle-orm'
 import type { OwnErrors } from '#core'
 import type { ClientRecord } from '#shared/contract/record'
 import { findRecord } from '../clients/queries'
-import type { Database } from '../database/driver'
+import { type Database, isOpen } from '../database/driver'
 import { jsonOf, listOf } from '../database/json'
 import { listOwnErrors } from '../equipment/queries'
 import { type Spoken, sayOf } from './say'
@@ -123,18 +123,32 @@ const heldAgainst = new WeakMap<Database, Record<string, OwnErrors>>()
 /** One walk through what is to be judged at a time. */
 const walking = new WeakMap<Database, Promise<void>>()
 const SLICE_MS = 60
+const MANY_SLICES = 20
 
 async function walk(db: Database) {
   const ownErrors = await dropByErrors(db)
   heldAgainst.set(db, ownErrors)
   // In slices, so that whoever asks for a page meanwhile is answered in between.
-  while ((await judgeWaiting(db, SLICE_MS, ownErrors)) > 0)
+  let slices = 1
+  while ((await judgeWaiting(db, SLICE_MS, ownErrors)) > 0) {
+    slices++
     await new Promise((next) => setTimeout(next))
+  }
+  // Nothing does it by itself in PGlite: what many verdicts were before would be walked through at every look.
+  if (slices > MANY_SLICES) await db.execute(sql`vacuum (analyze) client_verdicts`)
 }
 
-/** Judges what is still to be judged, where there is any: some wait, or a tester's own errors may be others by now. */
+/**
+ * Judges what is still to be judged beside what the server does, where there is any: some wait, or a tester's own errors
+ * may be others by now. What goes wrong is said once, and nothing of a database that was closed meanwhile.
+ */
 export async function judgeRest(db: Database, pending: number): Promise<void> {
-  if (pending > 0 || heldAgainst.get(db) !== (await listOwnErrors(db))) await keepJudging(db)
+  if (walking.has(db)) return
+  try {
+    if (pending > 0 || heldAgainst.get(db) !== (await listOwnErrors(db))) await keepJudging(db)
+  } catch (error) {
+    if (isOpen(db)) console.error('Oak Pinch cannot judge records:', error)
+  }
 }
 
 /** Judges everything that is to be judged, beside what the server does; a walk under way is joined. */

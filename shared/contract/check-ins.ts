@@ -265,6 +265,8 @@ export const checkInViewSchema = z.object({
   ownErrors: ownErrorsSchema,
   /** Of the weeks that end on its check-ins. */
   weighIns: z.array(weighInSchema),
+  /** Days on which a plan in force or a marked phase began; what a browser kept before has none. */
+  phaseStarts: z.array(isoDateSchema).default([]),
 })
 export type CheckInView = z.infer<typeof checkInViewSchema>
 

@@ -10,7 +10,7 @@ const changeSchema = z.object({
 })
 
 /** What heads a record, as data: see the core's `Headline`. */
-export const headlineSchema = z.object({
+const headlineSchema = z.object({
   rule: z.enum([
     'too-fast',
     'losing-lean',

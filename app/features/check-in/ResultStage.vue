@@ -2,7 +2,7 @@
 const emit = defineEmits<{ go: [stage?: 'scale'] }>()
 
 const store = useCheckInStore()
-const { client, checkIn, measured, earlier, sheet } = storeToRefs(store)
+const { view, client, checkIn, measured, earlier, sheet } = storeToRefs(store)
 
 const reader = ref<'coach' | 'client'>('coach')
 const readers = computed(() => [
@@ -26,12 +26,21 @@ async function onClose() {
     <div class="pb-4">
       <ChoiceRow v-model="reader" label="Who reads" hide-label :options="readers" />
     </div>
-    <ClientPicture v-if="reader === 'client'" :client="client!" :check-in="measured!" :earlier />
+    <ClientPicture
+      v-if="reader === 'client'"
+      :client="client!"
+      :check-in="measured!"
+      :earlier
+      :weigh-ins="view!.weighIns"
+      :phase-starts="view!.phaseStarts"
+    />
     <ResultSheet
       v-else
       :client="client!"
       :check-in="measured!"
       :earlier
+      :weigh-ins="view!.weighIns"
+      :phase-starts="view!.phaseStarts"
       @conversion="store.updateCheckIn({ conversion: $event })"
     />
     <div class="flex flex-wrap gap-3 pt-6">

@@ -12,7 +12,6 @@ import {
   siteNameIn,
   resultOf,
   sheetOf,
-  judgeChange,
 } from '#core'
 import type { ResultProps } from './result-props'
 
@@ -50,22 +49,36 @@ const bars = computed(() =>
 )
 const widest = computed(() => Math.max(...bars.value.map(({ value }) => value)))
 
+const { look, headline } = useResultLook(props, () => props.client.showPercentages)
+/** Since when the record speaks, and what it says of the sum: the client's words are those of the coach. */
+const spoken = computed(() => {
+  const horizon = headline.value?.horizon === 'first' ? 'first' : 'phase'
+  const judged = look.value?.horizons[horizon]
+  const start = props.earlier.find(({ measuredOn }) => measuredOn === judged?.since)
+  if (!judged || !start) return undefined
+  return {
+    since: { on: start.measuredOn, sheet: sheetOf(props.client, start) },
+    sum: judged.changes.sum,
+  }
+})
+
 const sentence = computed(() => {
   const sum = foldSumOf(sheet.value)
   if (!sum) return ''
   const total = `Your ${sum.folds.length} folds add up to ${fixed(sum.mm, 0)} mm`
-  if (!before.value) return `${total}. This is where we start.`
-  const on = formatDate(before.value.measuredOn)
-  const { quantities, sumFolds } = judgeChange(props.client, before.value, props.checkIn)
-  if (!quantities.sum) return `${total}. This is where we start.`
-  const { change, minimalDetectableChange } = quantities.sum
-  const same = Math.abs(change) < minimalDetectableChange
+  const { since, sum: judged } = spoken.value ?? {}
+  const then = since && foldSumOf(since.sheet, followed.value?.folds)
+  const now = followed.value && foldSumOf(sheet.value, followed.value.folds)
+  if (!then || !now || !judged) return `${total}. This is where we start.`
+  const on = formatDate(since.on)
+  const change = now.mm - then.mm
   const by = `${fixed(Math.abs(change), 0)} mm ${change < 0 ? 'less' : 'more'}`
-  if (sumFolds.length < sum.folds.length) {
-    const shared = `the ${sumFolds.length} of them that were measured on ${on}`
-    return `${total}: ${shared} ${same ? 'are about the same' : `add up to ${by}`}.`
+  const moved = judged.verdict === 'clear' || judged.verdict === 'likely'
+  if (now.folds.length < sum.folds.length) {
+    const shared = `the ${now.folds.length} of them that were measured on ${on}`
+    return `${total}: ${shared} ${moved ? `add up to ${by}` : 'are about the same'}.`
   }
-  return `${total}: ${same ? `about the same as on ${on}` : `${by} than on ${on}`}.`
+  return `${total}: ${moved ? `${by} than on ${on}` : `about the same as on ${on}`}.`
 })
 
 const girths = computed(() =>

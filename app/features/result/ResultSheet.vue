@@ -7,6 +7,7 @@ import {
   fixed,
   foldSumOf,
   formatDate,
+  headlineText,
   leadEquation,
   LANDMARK_STANDARD_NAMES,
   siteNameIn,
@@ -26,6 +27,8 @@ const emit = defineEmits<{ conversion: [to: Conversion] }>()
 const unit = useMassUnit()
 const { hiding, shown, asked } = usePercentages(() => props.client)
 
+const lengthUnit = useLengthUnit()
+const { headline } = useResultLook(props, () => shown.value)
 const sheet = computed(() => sheetOf(props.client, props.checkIn))
 const result = computed(() => resultOf(props.client, props.checkIn))
 const steps = computed(() => workingOf(props.client, props.checkIn))
@@ -117,6 +120,10 @@ const NUMBERS = ['', '', '', 'three', 'four', 'five']
     </p>
     <p v-if="ways" class="text-faded" data-test="ways">In your own way: {{ ways }}</p>
     <h2 class="pt-1 pb-4 text-[36px] sm:text-[48px]" data-test="sentence">{{ sentence }}</h2>
+    <p v-if="headline" class="-mt-2 pb-4 text-lg" data-test="record-says">
+      <strong>The whole record:</strong>
+      {{ headlineText(headline, { mass: unit, length: lengthUnit }) }}
+    </p>
     <p v-if="lacking && shown" class="pb-4">
       <NuxtLink :to="`/clients/${checkIn.clientId}`" class="underline">
         Put it on record with {{ client.name }}

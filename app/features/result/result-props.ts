@@ -1,4 +1,4 @@
-import type { Measured } from '#core'
+import type { IsoDate, Measured, WeighIn } from '#core'
 import type { CheckInWithReadings } from '#shared/contract/check-ins'
 import type { Client } from '#shared/contract/clients'
 
@@ -8,4 +8,7 @@ export interface ResultProps {
   checkIn: Measured & CheckInWithReadings
   /** Earlier check-ins, newest first. */
   earlier: (Measured & CheckInWithReadings)[]
+  /** What the whole record is judged by besides. */
+  weighIns: readonly WeighIn[]
+  phaseStarts: readonly IsoDate[]
 }

@@ -227,7 +227,6 @@ export class RecordFilter {
     for (let part = 0; part < this.parts; part++) {
       const [at, level] = [this.markAt(mark, part), 2 * part]
       mean[at] = mean[level]!
-      this.tape?.keep(level, at)
       for (let i = 0; i < size; i++) covariance[at * size + i] = covariance[level * size + i]!
       for (let i = 0; i < size; i++) covariance[i * size + at] = covariance[i * size + level]!
     }

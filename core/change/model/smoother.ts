@@ -6,7 +6,6 @@ type Step =
   | { did: 'learn'; row: Float64Array; share: Float64Array; off: number; spread: number }
   | { did: 'advance'; weeks: number; moving: Moving }
   | { did: 'renew'; at: number }
-  | { did: 'keep'; from: number; to: number }
   | { did: 'stop'; mean: Float64Array; covariance: Float64Array }
 
 /** A sum of states, each with how much of it counts. */
@@ -20,7 +19,7 @@ export interface Smoothed {
 /**
  * What a filter did, step by step, so that what was learnt later can be carried back to the stops on its way: the
  * backward recursions of a disturbance smoother, which invert nothing, so that levels which are kept as marks and states
- * known for certain do no harm. Durbin J, Koopman SJ, Time Series Analysis by State Space Methods, 2012, section 4.4
+ * known for certain do no harm. That a mark was kept is no step: no number is ever read off a mark, so nothing is said of it. Durbin J, Koopman SJ, Time Series Analysis by State Space Methods, 2012, section 4.4
  * (from memory); checked against one normal distribution of all numbers in tests/core/record-model.test.ts.
  */
 export class Tape {
@@ -39,11 +38,6 @@ export class Tape {
   /** A state forgot what it was. */
   renew(at: number) {
     this.steps.push({ did: 'renew', at })
-  }
-
-  /** A state took on what another is. */
-  keep(from: number, to: number) {
-    this.steps.push({ did: 'keep', from, to })
   }
 
   /** A place to which later numbers will be carried back. */
@@ -107,9 +101,6 @@ class Backward {
         return
       case 'renew':
         return this.clear(step.at)
-      case 'keep':
-        this.add(step.from, 1, step.to)
-        return this.clear(step.to)
     }
   }
 

@@ -53,7 +53,14 @@ export function viewOf(id: string, more: Partial<CheckIn> = {}, name = 'Ann'): C
       ...{ heightCm: 168, heightUnit: 'cm', showPercentages: true, cycleWanted: false },
       ...{ hiddenOnLeaderboards: false, weekEndsOn: null, nextDueOn: null, archived: false },
     },
-    ...{ earlier: [], screening: null, siteNotes: [], ownErrors: {}, weighIns: [] },
+    ...{
+      earlier: [],
+      screening: null,
+      siteNotes: [],
+      ownErrors: {},
+      weighIns: [],
+      phaseStarts: [],
+    },
     gym: {
       today: '2026-03-02',
       settings: {

@@ -44,6 +44,8 @@ async function changeConversion(conversion: Conversion) {
         :client="view.client"
         :check-in="judged.now"
         :earlier="judged.earlier"
+        :weigh-ins="view.weighIns"
+        :phase-starts="view.phaseStarts"
         @conversion="changeConversion"
       />
       <div class="pt-6 print:hidden">

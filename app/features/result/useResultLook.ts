@@ -1,0 +1,23 @@
+import { headlineOf, lookAtRecord } from '#core'
+import type { ResultProps } from './result-props'
+
+/**
+ * What the whole record says at a check-in, as on the client's page.
+ *
+ * @param shown false for a client who sees sums and girths only
+ */
+export function useResultLook(props: ResultProps, shown: () => boolean) {
+  const look = computed(() => {
+    if (props.earlier.length === 0) return undefined
+    const { client: person, checkIn, earlier, weighIns, phaseStarts } = props
+    const found = lookAtRecord({
+      ...{ person, weighIns, phaseStarts, weekEndsOn: person.weekEndsOn },
+      ...{ checkIns: [...[...earlier].reverse(), checkIn], fatAndLean: shown() },
+    })
+    return found && Object.keys(found.horizons).length ? found : undefined
+  })
+  const headline = computed(
+    () => look.value && headlineOf(look.value, { spacingDays: props.client.cadenceDays }),
+  )
+  return { look, headline }
+}

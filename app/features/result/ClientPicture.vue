@@ -73,12 +73,13 @@ const sentence = computed(() => {
   const on = formatDate(since.on)
   const change = now.mm - then.mm
   const by = `${fixed(Math.abs(change), 0)} mm ${change < 0 ? 'less' : 'more'}`
-  const moved = judged.verdict === 'clear' || judged.verdict === 'likely'
+  const held = judged.verdict === 'no-change'
+  const open = judged.verdict === 'not-yet' ? ', not yet beyond measuring error' : ''
   if (now.folds.length < sum.folds.length) {
     const shared = `the ${now.folds.length} of them that were measured on ${on}`
-    return `${total}: ${shared} ${moved ? `add up to ${by}` : 'are about the same'}.`
+    return `${total}: ${shared} ${held ? 'are about the same' : `add up to ${by}${open}`}.`
   }
-  return `${total}: ${moved ? `${by} than on ${on}` : `about the same as on ${on}`}.`
+  return `${total}: ${held ? `about the same as on ${on}` : `${by} than on ${on}${open}`}.`
 })
 
 const girths = computed(() =>

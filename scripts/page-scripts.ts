@@ -31,6 +31,8 @@ const SCRIPTS: readonly (readonly [RegExp, string | undefined])[] = [
   [/^core\/(units\/typed-date|weigh-ins\/parse)\b/, 'typed-dates'],
   [/^core\/(outcome|units\/typed-trials|weigh-ins\/weeks)\b/, 'core'],
   [/^core\/(units\/|errors|schedule\/due)/, 'parts'],
+  // Only its own page says what is assumed.
+  [/^core\/change\/model\/assumed/, undefined],
   // The words of the record and its series are for the desk.
   [/^core\/change\/(advice|series|model)/, 'desk'],
   [/^core\/(anatomy|equations|protocols|readings|data-quality)\//, 'core'],

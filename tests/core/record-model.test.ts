@@ -2,6 +2,7 @@ import { randomLcg, randomNormal } from 'd3-random'
 import { describe, expect, test } from 'vitest'
 import {
   addDays,
+  assumedIn,
   estimate,
   FAT_MOVES,
   headlineOf,
@@ -13,6 +14,7 @@ import {
   USUAL_FIGURES,
   type JudgedChange,
   type Look,
+  type ModelFigures,
   type Movement,
   type RecordQuantity,
   type Visit,
@@ -330,4 +332,13 @@ test('a made-up person is the same every time, and other figures change what is 
   const wider = follow(0.4, { ...run, figures: { ...USUAL_FIGURES, session: 0.1 } })
   const sd = (told: typeof one) => told.at(-1)!.look.horizons.first!.changes.fat!.sd
   expect(sd(wider)).toBeGreaterThan(1.3 * sd(one))
+})
+
+test('the page of what is assumed says every figure in use', () => {
+  const said = (figures: ModelFigures) => JSON.stringify(assumedIn(figures))
+  const usual = said(USUAL_FIGURES)
+  for (const name of Object.keys(USUAL_FIGURES) as (keyof ModelFigures)[]) {
+    const other = { ...USUAL_FIGURES, [name]: 1.5 * USUAL_FIGURES[name] }
+    expect(said(other), name).not.toBe(usual)
+  }
 })

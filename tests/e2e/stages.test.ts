@@ -551,6 +551,7 @@ test('no other page has an accessibility violation, at either size', async () =>
     '/reference/equations',
     '/reference/equations/jackson-pollock-7',
     '/reference/ranges',
+    '/reference/judging',
     '/equipment',
     '/settings',
     `/clients/${client.id}`,

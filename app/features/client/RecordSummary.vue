@@ -109,6 +109,9 @@ const advice = computed(() => adviceOn(props.headline))
         </button>
       </li>
     </ul>
+    <p class="pt-2 text-faded">
+      <NuxtLink to="/reference/judging" class="underline">Why we say so</NuxtLink>
+    </p>
     <div class="space-y-2 pt-3" data-test="advice">
       <p v-for="(suggestion, i) in advice.next" :key="suggestion.what">
         <strong v-if="i === 0">What coaches usually do: </strong>

@@ -3,6 +3,7 @@ const pages = [
   { to: '/reference', label: 'Quick estimate' },
   { to: '/reference/equations', label: 'Equations and charts' },
   { to: '/reference/ranges', label: 'Ranges' },
+  { to: '/reference/judging', label: 'How changes are judged' },
   { to: '/reference/nutrients', label: 'Nutrients' },
   { to: '/reference/food-label', label: 'Food label' },
 ]

@@ -12,21 +12,11 @@ import { openDatabase } from '../server/database/driver'
 import { listCheckIns } from '../server/check-ins/queries'
 import { ensureGym } from '../server/equipment/commands'
 import { findRoster } from '../server/clients/roster'
+import { medianTime } from './timing'
 
 const VISITS = 100
-const ROUNDS = 25
 const migrations = fileURLToPath(new URL('../server/database/migrations', import.meta.url))
 const today = isoDateOf(new Date())
-
-async function median(run: () => Promise<unknown>): Promise<number> {
-  const times: number[] = []
-  for (let round = 0; round < ROUNDS; round++) {
-    const from = performance.now()
-    await run()
-    times.push(performance.now() - from)
-  }
-  return times.sort((a, b) => a - b)[ROUNDS >> 1]!
-}
 
 async function measure(count: number) {
   const folder = mkdtempSync(join(tmpdir(), 'oak-pinch-roster-'))
@@ -42,8 +32,8 @@ async function measure(count: number) {
     const { entries, total } = await findRoster(db, asked, today)
     if (total !== count || entries.length !== 50) throw new Error('The roster is not whole.')
     const { id } = entries[7]!.client
-    const list = await median(() => findRoster(db, asked, today))
-    const search = await median(() => findRoster(db, { ...asked, search: 'ashby' }, today))
+    const list = await medianTime(() => findRoster(db, asked, today))
+    const search = await medianTime(() => findRoster(db, { ...asked, search: 'ashby' }, today))
     // The same columns of the same rows, by the shortest statements that give them.
     const bareOf = (where: string) =>
       `select c.id, c.name, c.sex, c.birth_date, c.cadence_days, l.on_day, (select count(*) from clients ${where}) as total,
@@ -52,12 +42,12 @@ async function measure(count: number) {
       from (select * from clients ${where} order by name limit 50) c
       left join lateral (select k.measured_on as on_day from check_ins k where k.client_id = c.id
         and k.closed_at is not null and k.voided_at is null order by k.measured_on desc limit 1) l on true`
-    const bareList = await median(() => engine.query(bareOf('where archived_at is null')))
-    const bareSearch = await median(() =>
+    const bareList = await medianTime(() => engine.query(bareOf('where archived_at is null')))
+    const bareSearch = await medianTime(() =>
       engine.query(bareOf("where archived_at is null and name ilike '%ashby%'")),
     )
-    const page = await median(() => listCheckIns(db, id))
-    const barePage = await median(async () => {
+    const page = await medianTime(() => listCheckIns(db, id))
+    const barePage = await medianTime(async () => {
       await engine.query('select * from check_ins where client_id = $1 order by measured_on desc', [
         id,
       ])

@@ -12,22 +12,12 @@ import { openDatabase } from '../server/database/driver'
 import { ensureGym } from '../server/equipment/commands'
 import { findToday } from '../server/today/queries'
 import { keepJudging, rebuildVerdicts } from '../server/verdicts/keep'
+import { medianTime } from './timing'
 
 const CLIENTS = Number(process.argv[2] ?? 2000)
 const VISITS = 30
-const ROUNDS = 25
 const migrations = fileURLToPath(new URL('../server/database/migrations', import.meta.url))
 const today = isoDateOf(new Date())
-
-async function median(run: () => Promise<unknown>): Promise<number> {
-  const times: number[] = []
-  for (let round = 0; round < ROUNDS; round++) {
-    const from = performance.now()
-    await run()
-    times.push(performance.now() - from)
-  }
-  return times.sort((a, b) => a - b)[ROUNDS >> 1]!
-}
 
 /** The rows that Today is made of, by the shortest statement that gives them: everybody's standing, and what is kept. */
 const BARE = `select json_agg(t)::text from (
@@ -56,8 +46,8 @@ try {
   const { look, tell, measure, pending } = await findToday(db, today)
   if (pending > 0) throw new Error('Not everybody is judged.')
   console.log(`${look.all} to look at, ${tell.all} to tell, ${measure.all} to measure`)
-  const ours = await median(() => findToday(db, today))
-  const bare = await median(() => engine.query(BARE))
+  const ours = await medianTime(() => findToday(db, today))
+  const bare = await medianTime(() => engine.query(BARE))
   console.log(
     `Today against bare SQL: ${(ours / bare).toFixed(2)} times (at most 1.5), ${ours.toFixed(0)} ms`,
   )

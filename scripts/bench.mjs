@@ -5,7 +5,7 @@ import { ensureBuild, ensureChromium, ensurePackages, root, run } from './tools.
 
 ensurePackages()
 const known = readdirSync(join(root, 'bench'))
-  .filter((name) => name.endsWith('.ts') && !name.startsWith('bare-'))
+  .filter((name) => name.endsWith('.ts') && !/^(bare-|browser|timing)/.test(name))
   .map((name) => name.slice(0, -3))
 const [name, ...what] = process.argv.slice(2)
 if (!known.includes(name)) {

@@ -1,3 +1,4 @@
+import { capital } from '../units/format'
 import type { KnownSite, SiteId } from './ids'
 
 const NAMES: Record<KnownSite, string> = {
@@ -42,8 +43,7 @@ export function nameOf(site: SiteId): string {
 
 /** The name that a site of a coach's own carries in its id: `own_girth_high_calf` is High calf. */
 function ownName(site: SiteId): string {
-  const name = site.replace(/^own_(fold|girth)_/, '').replaceAll('_', ' ')
-  return name.charAt(0).toUpperCase() + name.slice(1)
+  return capital(site.replace(/^own_(fold|girth)_/, '').replaceAll('_', ' '))
 }
 
 /** Sites in a row as they stand in a sentence. */

@@ -130,12 +130,18 @@ export function judgeChange(
     sumIsWhole: [before, after].every(({ sheet }) => foldsTaken(sheet).length === sumFolds.length),
     equationFolds: computed?.equationFolds ?? [],
     massThenKg: before.sheet.subject.massKg,
-    differs: [
-      ...(changed.anotherTester ? ['Another tester than then.'] : []),
-      ...(changed.anotherCaliper ? ['Another caliper than then.'] : []),
-      ...conditionDifferences(then.conditions ?? {}, now.conditions ?? {}),
-    ],
+    differs: differencesBetween(then, now),
   }
+}
+
+/** What differs in people, instruments and conditions between two check-ins, in sentences. */
+export function differencesBetween(then: Measured, now: Measured): string[] {
+  const changed = setupChange(then, now)
+  return [
+    ...(changed.anotherTester ? ['Another tester than then.'] : []),
+    ...(changed.anotherCaliper ? ['Another caliper than then.'] : []),
+    ...conditionDifferences(then.conditions ?? {}, now.conditions ?? {}),
+  ]
 }
 
 /** Every quantity of an equation that reads both; undefined where it does not. */

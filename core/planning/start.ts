@@ -37,3 +37,16 @@ export function startOf(
     girthsCm: Object.fromEntries(girths.map(([site, value]) => [site, value!.value])),
   }
 }
+
+/** Where a kept plan began: the body that it was made for, as it was kept. */
+export function startOfPlan(
+  person: Person,
+  plan: {
+    startedOn: IsoDate
+    definition: Pick<StartingPoint, 'fatKg' | 'leanKg' | 'standardError'>
+  },
+): StartingPoint {
+  const { fatKg, leanKg, standardError } = plan.definition
+  const ageYears = ageOf(person, plan.startedOn)
+  return { sex: person.sex, ageYears, fatKg, leanKg, standardError }
+}

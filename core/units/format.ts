@@ -20,6 +20,9 @@ export function signed(value: number, digits: number): string {
   return value > 0 && Number(text) !== 0 ? `+${text}` : text
 }
 
+/** With a capital first, as a line or a sentence begins. */
+export const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1)
+
 /** Every digit that a number holds, never in powers of ten: for the working, where nothing is rounded. */
 export function unrounded(value: number): string {
   const [digits = '', power] = String(Math.abs(value)).split('e')

@@ -1,7 +1,9 @@
 import { sql, type SQL } from 'drizzle-orm'
-import { addDays, type IsoDate, type WeighIn } from '#core'
+import { addDays, phaseStartsOf, type IsoDate, type WeighIn } from '#core'
 import type { CallerView, CheckInView, CheckInWithReadings } from '#shared/contract/check-ins'
 import type { Screening, SiteNote } from '#shared/contract/clients'
+import type { ClientNote } from '#shared/contract/notes'
+import type { Plan } from '#shared/contract/plans'
 import {
   clientJson,
   screeningJson,
@@ -10,9 +12,11 @@ import {
   type PlainClient,
 } from '../clients/queries'
 import type { Connection } from '../database/driver'
-import { jsonOf, listOf } from '../database/json'
+import { jsonOf } from '../database/json'
 import { findGym, listOwnErrors } from '../equipment/queries'
 import { notFound } from '../http/errors'
+import { notesJson } from '../notes/queries'
+import { plansJson } from '../plans/queries'
 import { weighInsJson } from '../weigh-ins/queries'
 import {
   checkInsJson,
@@ -60,15 +64,6 @@ export async function checkInOr404(db: Connection, id: string): Promise<CheckInW
 /** Check-ins before the one in hand that its screen gets, besides the very first. */
 const EARLIER = 24
 
-/** Days on which the plan in force or a phase that the coach marked began, as JSON. */
-const phaseStartsJson = (clientId: string) =>
-  listOf(
-    sql`to_json(b.day)`,
-    sql`from (select p.started_on as day from plans p where p.client_id = ${clientId} and p.replaced_at is null
-      union select n.date from client_notes n where n.client_id = ${clientId} and n.kind = 'phase' and n.removed_at is null) b`,
-    sql`b.day`,
-  )
-
 /** Everything that the check-in screen needs. */
 export async function findCheckInView(
   db: Connection,
@@ -87,7 +82,8 @@ export async function findCheckInView(
     screening: Screening | null
     siteNotes: SiteNote[]
     weighIns: WeighIn[]
-    phaseStarts: IsoDate[]
+    notes: ClientNote[]
+    plans: Plan[]
   }>(
     db,
     sql`select json_build_object('client', ${clientJson(clientId)}, 'latest', ${checkInsJson(before, sql`limit ${EARLIER}`)},
@@ -95,12 +91,13 @@ export async function findCheckInView(
       'heights', ${heightsJson(sql`h.client_id = ${clientId}`)}, 'screening', ${screeningJson(clientId)},
       'siteNotes', ${siteNotesJson(clientId)},
       'weighIns', ${weighInsJson(sql`client_id = ${clientId} and date <= ${addDays(measuredOn, 1)}::date`)},
-      'phaseStarts', ${phaseStartsJson(clientId)})`,
+      'notes', ${notesJson(clientId)}, 'plans', ${plansJson(sql`p.client_id = ${clientId} and p.replaced_at is null`)})`,
   )
-  const { client, latest, first, heights, ...rest } = found
+  const { client, latest, first, heights, notes, plans, ...rest } = found
   const older = first.filter((c) => !latest.some((l) => l.id === c.id))
   return {
     ...rest,
+    phaseStarts: Object.values(phaseStartsOf({ planInForce: plans[0] ?? null, notes })).flat(),
     client: withLatestHeight(client, heights),
     ownErrors: await listOwnErrors(db),
     checkIn,

@@ -1,10 +1,11 @@
 import {
-  ageOf,
   attentionOf,
   headlineOf,
   lookAtRecord,
   measuredOf,
+  phaseStartsOf,
   planStandingNow,
+  startOfPlan,
   type Attention,
 } from '#core'
 import type { ClientRecord } from '#shared/contract/record'
@@ -18,20 +19,20 @@ export interface Spoken {
 
 /** Judges a client's record as the client's page does; undefined where there is no check-in to judge. */
 export function sayOf(record: ClientRecord): Spoken | undefined {
-  const { client: person, weighIns, notes, planInForce: plan } = record
+  const { client: person, weighIns, planInForce: plan } = record
   const checkIns = record.checkIns
     .filter(({ closedAt, voided }) => closedAt !== null && voided === null)
     .map((checkIn) => measuredOf(checkIn, record))
     .reverse()
-  const phases = notes.filter(({ kind }) => kind === 'phase').map(({ date }) => date)
   const look = lookAtRecord({
     ...{ person, checkIns, weighIns, weekEndsOn: person.weekEndsOn },
     fatAndLean: person.showPercentages,
-    phaseStarts: [...(plan ? [plan.startedOn] : []), ...phases],
+    phaseStarts: Object.values(phaseStartsOf(record)).flat(),
   })
-  if (!look || Object.keys(look.horizons).length === 0) return undefined
+  if (!look) return undefined
   const headline = headlineOf(look, { spacingDays: person.cadenceDays })
-  const standing = plan && planStandingNow(look, onTheWay(person, plan))
+  const standing =
+    plan && planStandingNow(look, { ...plan, ...plan.definition, start: startOfPlan(person, plan) })
   const { date } = look
   return {
     said: {
@@ -45,18 +46,5 @@ export function sayOf(record: ClientRecord): Spoken | undefined {
       },
     },
     attention: attentionOf(headline, date, standing?.behind),
-  }
-}
-
-type PlanInForce = NonNullable<ClientRecord['planInForce']>
-
-function onTheWay(client: ClientRecord['client'], { startedOn, definition }: PlanInForce) {
-  const { goal, weeks, fatKg, leanKg, standardError } = definition
-  const ageYears = ageOf(client, startedOn)
-  return {
-    startedOn,
-    goal,
-    weeks,
-    start: { sex: client.sex, ageYears, fatKg, leanKg, standardError },
   }
 }

@@ -1,3 +1,4 @@
+import { HEADLINE_RULES } from '../../core/index'
 import { z } from './zod'
 import { isoDateSchema } from './fields'
 
@@ -11,16 +12,7 @@ const changeSchema = z.object({
 
 /** What heads a record, as data: see the core's `Headline`. */
 const headlineSchema = z.object({
-  rule: z.enum([
-    'too-fast',
-    'losing-lean',
-    'phase-clear',
-    'first-clear',
-    'off-the-line',
-    'probably',
-    'no-change',
-    'not-yet',
-  ]),
+  rule: z.enum(HEADLINE_RULES),
   horizon: z.enum(['first', 'phase', 'last']),
   since: isoDateSchema.optional(),
   weeks: z.number(),

@@ -1,30 +1,14 @@
 import { describe, expect, test } from 'vitest'
-import {
-  ADVICE,
-  adviceOn,
-  HEADLINE_RULES,
-  type Headline,
-  type HeadlineRule,
-  type NamedChange,
-} from '#core'
+import { ADVICE, adviceOn, HEADLINE_RULES } from '#core'
+import { changeOf, headlineWith, WAYS, type Way } from './headlines'
 
-const WAYS = [-1, 0, 1] as const
-type Way = (typeof WAYS)[number]
-
-function change(quantity: NamedChange['quantity'], way: Way): NamedChange {
-  const interval: [number, number] = way === 0 ? [-2, 1] : way < 0 ? [-6, -2] : [2, 6]
-  return { quantity, change: 4 * way, sd: 1, interval, verdict: way === 0 ? 'not-yet' : 'clear' }
-}
-const headline = (rule: HeadlineRule, changes: NamedChange[]): Headline => ({
-  ...{ rule, changes, horizon: 'phase', since: '2030-01-07', weeks: 8 },
-})
 function* headlines() {
   for (const rule of HEADLINE_RULES)
     for (const fat of WAYS)
       for (const lean of WAYS)
         yield {
           ...{ rule, fat, lean },
-          advice: adviceOn(headline(rule, [change('fat', fat), change('lean', lean)])),
+          advice: adviceOn(headlineWith(rule, [changeOf('fat', fat), changeOf('lean', lean)])),
         }
 }
 
@@ -51,7 +35,8 @@ describe('what coaches usually do', () => {
 
   test('where a sum or a girth is followed it stands for fat', () => {
     for (const quantity of ['sum', 'waist'] as const) {
-      const ofOne = (way: Way) => adviceOn(headline('phase-clear', [change(quantity, way)])).id
+      const ofOne = (way: Way) =>
+        adviceOn(headlineWith('phase-clear', [changeOf(quantity, way)])).id
       expect([ofOne(-1), ofOne(1)]).toEqual(['fat-down', 'fat-up'])
     }
   })

@@ -5,24 +5,13 @@ import {
   LOOK_AT,
   planStandingNow,
   WORTH_TELLING,
-  type Headline,
   type HeadlineRule,
-  type NamedChange,
 } from '#core'
+import { changeOf, headlineWith, WAYS, type Way } from './headlines'
 import { COURSES, follow, WORLDS, type Course } from './worlds'
 
-const WAYS = [-1, 0, 1] as const
-type Way = (typeof WAYS)[number]
-const change = (quantity: NamedChange['quantity'], way: Way): NamedChange => ({
-  ...{ quantity, change: 3 * way, sd: 1 },
-  ...(way === 0
-    ? { interval: [-2, 2] as [number, number], verdict: 'not-yet' as const }
-    : { interval: [3 * way - 2, 3 * way + 2] as [number, number], verdict: 'clear' as const }),
-})
-const headline = (rule: HeadlineRule, fat: Way, lean: Way): Headline => ({
-  ...{ rule, horizon: 'phase', since: '2030-01-07', weeks: 8 },
-  changes: [change('fat', fat), change('lean', lean)],
-})
+const headline = (rule: HeadlineRule, fat: Way, lean: Way) =>
+  headlineWith(rule, [changeOf('fat', fat), changeOf('lean', lean)])
 
 describe('what a record asks of the coach', () => {
   const found = HEADLINE_RULES.flatMap((rule) =>

@@ -1,11 +1,11 @@
 <script setup lang="ts">
 import {
   daysBetween,
+  differencesBetween,
   formatDate,
   type Horizon,
-  type IsoDate,
-  type Judgement,
   type Look,
+  type Measured,
   type RecordQuantity,
 } from '#core'
 
@@ -13,24 +13,26 @@ import {
 const props = defineProps<{
   look: Look
   units: ShownUnits
-  then: IsoDate
-  now: IsoDate
+  then: Measured
+  now: Measured
   /** The horizon that the two are, where they are one: it says how sure it is. */
   horizon?: Horizon
   /** What the sum that is followed is called, with its folds where they are not the whole. */
   sumName?: string
-  /** What else differs between the two, in sentences. */
-  differs: Judgement['differs']
 }>()
 
+const dates = computed(() => ({ then: props.then.measuredOn, now: props.now.measuredOn }))
 const span = computed(() => {
-  const weeks = daysBetween(props.then, props.now) / 7
-  return `${formatDate(props.then, true)} to ${formatDate(props.now, true)}, ${spanText(weeks)}`
+  const { then, now } = dates.value
+  return `${formatDate(then, true)} to ${formatDate(now, true)}, ${spanText(daysBetween(then, now) / 7)}`
 })
+/** What else differs between the two. */
+const differs = computed(() => differencesBetween(props.then, props.now))
 const ORDER: RecordQuantity[] = ['fat', 'lean', 'mass', 'sum', 'equationSum']
 const rows = computed(() => {
   const course = props.look.course('chosen')
-  const [then, now] = [props.then, props.now].map((on) => course.find(({ date }) => date === on))
+  const at = (on: string) => course.find(({ date }) => date === on)
+  const [then, now] = [at(dates.value.then), at(dates.value.now)]
   if (!then || !now) return []
   const names = [...new Set([...ORDER, ...(Object.keys(now.line) as RecordQuantity[])])]
   return names.flatMap((quantity) => {
@@ -47,7 +49,7 @@ const rows = computed(() => {
         read: show(b.read - a.read),
         sure:
           judged && props.horizon !== 'last'
-            ? `${shapeOfChange(judged)} ${VERDICT_WORDS[judged.verdict]}`
+            ? `${shapeOf(judged)} ${VERDICT_WORDS[judged.verdict]}`
             : low > 0 || high < 0
               ? 'beyond measuring error'
               : 'within measuring error',

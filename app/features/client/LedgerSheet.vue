@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { isSkinfold, type Look, type MassUnit, type Measured } from '#core'
+import type { Look, MassUnit, Measured } from '#core'
 import type { CheckInWithReadings } from '#shared/contract/check-ins'
 import type { ClientRecord } from '#shared/contract/record'
 import type { Ledger } from './useLedger'
@@ -18,14 +18,13 @@ const props = defineProps<{
 }>()
 const emit = defineEmits<{ take: [id: string] }>()
 
-const { columns, series, sites } = props.ledger
+const { columns, series } = props.ledger
 // One check-in has no summary yet but what was read.
 const showSites = ref(columns.value.length === 1)
 const showTrials = ref(false)
 const showSuperseded = ref(false)
 const source = reactive({ ...toRefs(props), showSites, showTrials, showSuperseded })
-const { lines, changes, columnAt } = useLedgerColumns(props.ledger, source)
-const folds = computed(() => sites.value.some(isSkinfold))
+const { lines, girthsAlone, changes, columnAt } = useLedgerColumns(props.ledger, source)
 const scroller = useTemplateRef<HTMLDivElement>('scroller')
 const { whole, virtualizer, blocks, drawn, before } = useLedgerWindow(scroller, columns, columnAt)
 const { at, onKey, onFocus } = useLedgerKeys(scroller, columns, lines, virtualizer, (id) =>
@@ -70,7 +69,7 @@ const changeStyle = { width: `${CHANGE_WIDTH}px` }
               <tr class="flex border-b-2 border-ink text-faded" role="row">
                 <LedgerLabel role="columnheader" class="py-1 font-normal" :before>
                   <!-- Girths have their unit in their own line. -->
-                  {{ folds ? 'mm' : '' }}
+                  {{ girthsAlone ? '' : 'mm' }}
                 </LedgerLabel>
                 <th
                   v-for="{ id, index, day, year, role: part } in drawn"
@@ -175,8 +174,8 @@ const changeStyle = { width: `${CHANGE_WIDTH}px` }
     </div>
     <InTurn>
       <div class="flex flex-wrap items-center gap-x-6 gap-y-1 pt-2 print:hidden">
-        <TickBox v-if="folds" v-model="showSites">every site</TickBox>
-        <template v-if="showSites || !folds">
+        <TickBox v-if="!girthsAlone" v-model="showSites">every site</TickBox>
+        <template v-if="showSites || girthsAlone">
           <TickBox v-model="showTrials">trials</TickBox>
           <TickBox v-model="showSuperseded">corrected values</TickBox>
         </template>

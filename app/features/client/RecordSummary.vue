@@ -3,7 +3,6 @@ import {
   adviceOn,
   formatDate,
   paceSinceLast,
-  quantityName,
   type Headline,
   type Horizon,
   type Look,
@@ -36,16 +35,6 @@ const spokenOf = computed(() => {
 })
 const current = computed(() => props.chosen ?? spokenOf.value)
 
-const SHOWN = ['fat', 'lean', 'mass'] as const
-/** What a horizon tells of: fat, lean and body mass, or what is followed in their place. */
-function shownOf(changes: Look['horizons'][Horizon]): RecordQuantity[] {
-  const all = Object.keys(changes?.changes ?? {}) as RecordQuantity[]
-  if (changes?.changes.fat) return [...SHOWN]
-  const lines = all.filter((quantity) => !SHOWN.some((part) => part === quantity))
-  return lines.includes('sum') ? ['sum'] : lines.slice(0, MOST_GIRTHS)
-}
-const MOST_GIRTHS = 3
-
 const pace = computed(() => paceSinceLast(props.look))
 
 /** One row a horizon; the phase has its own where it is not the whole record. */
@@ -59,11 +48,11 @@ const rows = computed(() =>
       {
         ...{ horizon, title: TITLES.value[horizon], since: judged.since },
         span: spanText(judged.weeks),
-        changes: shownOf(judged).map((quantity) => {
+        changes: leadingOf(Object.keys(judged.changes) as RecordQuantity[]).map((quantity) => {
           const change = judged.changes[quantity]!
           const unit = unitOfQuantity(quantity, props.units)
           return {
-            ...{ quantity, name: quantityName(quantity).replace(/^the /, '') },
+            ...{ quantity, name: quantityLabel(quantity) },
             amount: `${signedQuantity(quantity, change.change, props.units)} ${unit}`,
             clear: change.verdict === 'clear',
             // Since last time no odds are asked.

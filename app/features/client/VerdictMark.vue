@@ -7,7 +7,9 @@ defineProps<{ verdict: Verdict }>()
 
 <template>
   <span class="whitespace-nowrap">
-    <span aria-hidden="true" class="inline-block w-5">{{ shapeOf(verdict) }}</span>
+    <span aria-hidden="true" class="inline-block w-5">{{
+      shapeOf({ ...verdict, verdict: VERDICT_OF[verdict.certainty] })
+    }}</span>
     {{ CERTAINTY_WORDS[verdict.certainty] }}
   </span>
 </template>

@@ -1,12 +1,5 @@
-import {
-  daysBetween,
-  isGirth,
-  lengthIn,
-  massIn,
-  type CoursePoint,
-  type RecordQuantity,
-} from '#core'
-import type { ShownUnits } from './record-words'
+import { daysBetween, type CoursePoint, type RecordQuantity } from '#core'
+import { quantityIn, type ShownUnits } from './record-words'
 
 /** A point of a panel in percent of its box, from the left and from the top. */
 export interface PanelPoint {
@@ -39,11 +32,6 @@ const LEAST_SPAN = 2
 const stepOf = (span: number) =>
   [0.5, 1, 2, 5, 10, 20, 50, 100].find((step) => span / step <= 9) ?? 200
 
-function shown(quantity: RecordQuantity, value: number, { mass, length }: ShownUnits): number {
-  if (quantity === 'sum' || quantity === 'equationSum') return value
-  return isGirth(quantity) ? lengthIn(value, length) : massIn(value, mass)
-}
-
 /** Panels of the quantities, each as high as what it spans, so that a kilogram is as high in all of them. */
 export function coursePanels(
   course: readonly CoursePoint[],
@@ -57,11 +45,14 @@ export function coursePanels(
     const days = course.flatMap(({ date, line }) => {
       const at = line[quantity]
       if (!at) return []
-      const [low, high] = at.interval.map((edge) => shown(quantity, edge, units))
+      const [low, high] = at.interval.map((edge) => quantityIn(quantity, edge, units))
       return [
         {
           ...{ date, low: low!, high: high!, x: (100 * daysBetween(first.date, date)) / whole },
-          ...{ read: shown(quantity, at.read, units), value: shown(quantity, at.change, units) },
+          ...{
+            read: quantityIn(quantity, at.read, units),
+            value: quantityIn(quantity, at.change, units),
+          },
         },
       ]
     })

@@ -1,5 +1,8 @@
 import {
+  capital,
+  isFoldSum,
   isGirth,
+  lengthIn,
   massIn,
   quantityName,
   signed,
@@ -26,27 +29,41 @@ export const VERDICT_WORDS: Record<RecordVerdict, string> = {
 /** The unit that a quantity is shown in. */
 export function unitOfQuantity(quantity: RecordQuantity, { mass, length }: ShownUnits): string {
   if (isGirth(quantity)) return length
-  return quantity === 'sum' || quantity === 'equationSum' ? 'mm' : mass
+  return isFoldSum(quantity) ? 'mm' : mass
+}
+
+/** A value in the unit that it is shown in. */
+export function quantityIn(quantity: RecordQuantity, value: number, { mass, length }: ShownUnits) {
+  if (isGirth(quantity)) return lengthIn(value, length)
+  return isFoldSum(quantity) ? value : massIn(value, mass)
 }
 
 /** A change in the unit that it is shown in, without it. */
 export function signedQuantity(quantity: RecordQuantity, change: number, units: ShownUnits) {
   if (isGirth(quantity)) return signedLength(change, units.length)
-  return quantity === 'sum' || quantity === 'equationSum'
-    ? signed(change, 0)
-    : signed(massIn(change, units.mass), 1)
+  return signed(quantityIn(quantity, change, units), isFoldSum(quantity) ? 0 : 1)
 }
 
-/** What a quantity is called at the head of a line. */
-export function quantityTitle(quantity: RecordQuantity): string {
-  const name = quantityName(quantity).replace(/^the /, '')
-  return name.charAt(0).toUpperCase() + name.slice(1)
+/** What a quantity is called in a list, where no article stands. */
+export const quantityLabel = (quantity: RecordQuantity) =>
+  quantityName(quantity).replace(/^the /, '')
+
+/** The same at the head of a line. */
+export const quantityTitle = (quantity: RecordQuantity) => capital(quantityLabel(quantity))
+
+const MOST_GIRTHS = 3
+/** Of all that is followed what is shown first: fat, lean and body mass; else the sum of folds, else girths. */
+export function leadingOf(all: readonly RecordQuantity[]): RecordQuantity[] {
+  if (all.includes('fat')) return ['fat', 'lean', 'mass']
+  return all.includes('sum') ? ['sum'] : all.filter(isGirth).slice(0, MOST_GIRTHS)
 }
 
+const SHAPES: Record<RecordVerdict, readonly [down: string, up: string]> = {
+  clear: ['▼', '▲'],
+  likely: ['▽', '△'],
+  'no-change': ['=', '='],
+  'not-yet': ['?', '?'],
+}
 /** Sign and certainty as a shape: filled where it is clear, hollow where it is likely. */
-export function shapeOfChange({ verdict, change }: Pick<JudgedChange, 'verdict' | 'change'>) {
-  if (verdict === 'no-change') return '='
-  if (verdict === 'not-yet') return '?'
-  const [down, up] = verdict === 'clear' ? ['▼', '▲'] : ['▽', '△']
-  return change < 0 ? down! : up!
-}
+export const shapeOf = ({ verdict, change }: Pick<JudgedChange, 'verdict' | 'change'>): string =>
+  SHAPES[verdict][change < 0 ? 0 : 1]

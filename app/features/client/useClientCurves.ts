@@ -1,5 +1,4 @@
 import {
-  ageOf,
   basisOf,
   equationSumName,
   fixed,
@@ -15,6 +14,7 @@ import {
   massOf,
   protocolOf,
   seriesBy,
+  startOfPlan,
   sumGap,
   weeklyAverages,
   type Measured,
@@ -198,11 +198,7 @@ export function useClientCurves(
     const plan = view.value.planInForce
     const of = subject.value === 'parts' ? ('fatMass' as const) : subject.value
     if (!plan || isSkinfold(of)) return undefined
-    const { client } = view.value
-    const { goal: wanted, fatKg, leanKg, standardError } = plan.definition
-    const ageYears = ageOf(client, plan.startedOn)
-    const start = { sex: client.sex, ageYears, fatKg, leanKg, standardError }
-    const value = goalOf(of, wanted, start)
+    const value = goalOf(of, plan.definition.goal, startOfPlan(view.value.client, plan))
     if (value === undefined) return undefined
     const inMass = of === 'fatMass' || of === 'mass'
     const shownAs = inMass

@@ -139,7 +139,7 @@ export function useLedgerColumns(
         return change
           ? {
               text: signedQuantity(quantity, change.change, units),
-              shape: shapeOfChange(change),
+              shape: shapeOf(change),
               sure: VERDICT_WORDS[change.verdict],
               clear: change.verdict === 'clear',
             }
@@ -222,5 +222,5 @@ export function useLedgerColumns(
     }
   })
 
-  return { lines, changes, columnAt }
+  return { lines, girthsAlone, changes, columnAt }
 }

@@ -1,4 +1,11 @@
-import { headlineOf, lookAtRecord, type Headline, type Look, type Measured } from '#core'
+import {
+  headlineOf,
+  lookAtRecord,
+  phaseStartsOf,
+  type Headline,
+  type Look,
+  type Measured,
+} from '#core'
 import type { CheckInWithReadings } from '#shared/contract/check-ins'
 import type { ClientRecord } from '#shared/contract/record'
 
@@ -18,21 +25,17 @@ export function useLook(
   then: Ref<Measured | undefined>,
 ) {
   /** A plan, and what the coach marked as a new phase. */
-  const begins = computed(() => ({
-    plan: view.value.planInForce ? [view.value.planInForce.startedOn] : [],
-    mark: view.value.notes.filter(({ kind }) => kind === 'phase').map(({ date }) => date),
-  }))
+  const begins = computed(() => phaseStartsOf(view.value))
   const look = computed<Look | undefined>(() => {
     if (measured.value.length < 2) return undefined
     const { client: person, weighIns } = view.value
-    const found = lookAtRecord(
+    return lookAtRecord(
       {
         ...{ person, checkIns: measured.value, weighIns, weekEndsOn: person.weekEndsOn },
         ...{ fatAndLean: shown.value, phaseStarts: Object.values(begins.value).flat() },
       },
       { retrospect: { chosen: then.value?.measuredOn } },
     )
-    return found && Object.keys(found.horizons).length ? found : undefined
   })
   const headline = computed<Headline | undefined>(
     () => look.value && headlineOf(look.value, { spacingDays: view.value.client.cadenceDays }),

@@ -1,4 +1,4 @@
-import { comparedWith, judgeChange, massOf, type Judgement, type Measured } from '#core'
+import { comparedWith, type Measured } from '#core'
 import type { CheckInWithReadings } from '#shared/contract/check-ins'
 import type { ClientRecord } from '#shared/contract/record'
 
@@ -24,11 +24,6 @@ export function usePair(view: Ref<ClientRecord>, measured: Ref<Taken[]>) {
     const before = measured.value.slice(0, measured.value.indexOf(last)).reverse()
     return comparedWith(view.value.client, last, before)
   })
-  const judgement = computed<Judgement | undefined>(
-    () => then.value && now.value && judgeChange(view.value.client, then.value, now.value),
-  )
-  /** Body mass now, kg, as the judgement takes it. */
-  const massKg = computed(() => now.value && (now.value.weekMass?.kg ?? massOf(now.value.readings)))
 
   function choose(pair: { then?: string; now?: string }) {
     void router.replace({
@@ -45,5 +40,5 @@ export function usePair(view: Ref<ClientRecord>, measured: Ref<Taken[]>) {
     choose({ then: a!.id, now: b!.id })
   }
 
-  return { then, now, judgement, massKg, choose, take }
+  return { then, now, choose, take }
 }

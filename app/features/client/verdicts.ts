@@ -1,4 +1,4 @@
-import type { Certainty, Verdict } from '#core'
+import type { Certainty, RecordVerdict } from '#core'
 
 /** How sure a change is, in a word. */
 export const CERTAINTY_WORDS: Record<Certainty, string> = {
@@ -12,10 +12,8 @@ export const CERTAINTY_WORDS: Record<Certainty, string> = {
 export const spanText = (weeks: number) =>
   weeks < 2 ? `${Math.round(weeks * 7)} days` : `${Math.round(weeks)} weeks`
 
-/** Sign and certainty as a shape: filled where it is clear, hollow where it is likely. */
-export function shapeOf({ certainty, change }: Pick<Verdict, 'certainty' | 'change'>): string {
-  if (certainty === 'no change') return '='
-  if (certainty === 'cannot tell') return '?'
-  const [down, up] = certainty === 'clear' ? ['▼', '▲'] : ['▽', '△']
-  return change < 0 ? down! : up!
+/** The same steps as the record's. */
+export const VERDICT_OF: Record<Certainty, RecordVerdict> = {
+  ...{ clear: 'clear', likely: 'likely' },
+  ...{ 'no change': 'no-change', 'cannot tell': 'not-yet' },
 }

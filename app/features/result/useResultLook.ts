@@ -10,11 +10,10 @@ export function useResultLook(props: ResultProps, shown: () => boolean) {
   const look = computed(() => {
     if (props.earlier.length === 0) return undefined
     const { client: person, checkIn, earlier, weighIns, phaseStarts } = props
-    const found = lookAtRecord({
+    return lookAtRecord({
       ...{ person, weighIns, phaseStarts, weekEndsOn: person.weekEndsOn },
       ...{ checkIns: [...[...earlier].reverse(), checkIn], fatAndLean: shown() },
     })
-    return found && Object.keys(found.horizons).length ? found : undefined
   })
   const headline = computed(
     () => look.value && headlineOf(look.value, { spacingDays: props.client.cadenceDays }),

@@ -5,7 +5,7 @@ import type { TodayItem } from '#shared/contract/today'
 const props = defineProps<{
   title: string
   items: TodayItem[]
-  /** How many there are beyond those shown, and where they are. */
+  /** As the frame of the list has them. */
   more: number
   moreTo: string
   busy: boolean
@@ -23,50 +23,44 @@ const rows = computed(() =>
 </script>
 
 <template>
-  <section class="pb-5">
-    <h2 class="border-b-2 border-ink pb-1 text-xl">{{ title }}</h2>
-    <ul>
-      <li
-        v-for="{ item, words } in rows"
-        :key="item.client.id"
-        class="grid items-center gap-x-5 gap-y-1 border-b border-line py-2 sm:grid-cols-[10.5rem_1fr_auto]"
-        :data-item="item.item"
-      >
-        <NuxtLink :to="`/clients/${item.client.id}`" class="name-link">
-          {{ item.client.name }}
+  <TodayList :title :more :more-to>
+    <li
+      v-for="{ item, words } in rows"
+      :key="item.client.id"
+      class="grid items-center gap-x-5 gap-y-1 border-b border-line py-2 sm:grid-cols-[10.5rem_1fr_auto]"
+      :data-item="item.item"
+    >
+      <NuxtLink :to="`/clients/${item.client.id}`" class="name-link">
+        {{ item.client.name }}
+      </NuxtLink>
+      <p>
+        <strong :class="words.tone">
+          <span v-if="words.mark" aria-hidden="true">{{ words.mark }}&nbsp;</span
+          >{{ words.lead }}</strong
+        >
+        {{ words.rest }}
+      </p>
+      <span class="flex items-center gap-1">
+        <NuxtLink v-if="words.to" :to="words.to" class="button">
+          {{ words.action }}<span class="sr-only">, {{ item.client.name }}</span>
         </NuxtLink>
-        <p>
-          <strong :class="words.tone">
-            <span v-if="words.mark" aria-hidden="true">{{ words.mark }}&nbsp;</span
-            >{{ words.lead }}</strong
-          >
-          {{ words.rest }}
-        </p>
-        <span class="flex items-center gap-1">
-          <NuxtLink v-if="words.to" :to="words.to" class="button">
-            {{ words.action }}<span class="sr-only">, {{ item.client.name }}</span>
-          </NuxtLink>
-          <button
-            v-else
-            type="button"
-            class="button"
-            :disabled="busy"
-            @click="emit('start', item.client.id)"
-          >
-            {{ words.action }}<span class="sr-only">, {{ item.client.name }}</span>
-          </button>
-          <button
-            type="button"
-            class="min-h-11 min-w-11 px-2 text-faded underline decoration-line underline-offset-4"
-            @click="emit('done', item)"
-          >
-            Done<span class="sr-only"> with {{ item.client.name }}</span>
-          </button>
-        </span>
-      </li>
-    </ul>
-    <p v-if="more > 0" class="pt-2">
-      <NuxtLink :to="moreTo" class="underline">{{ more }} more</NuxtLink>
-    </p>
-  </section>
+        <button
+          v-else
+          type="button"
+          class="button"
+          :disabled="busy"
+          @click="emit('start', item.client.id)"
+        >
+          {{ words.action }}<span class="sr-only">, {{ item.client.name }}</span>
+        </button>
+        <button
+          type="button"
+          class="min-h-11 min-w-11 px-2 text-faded underline decoration-line underline-offset-4"
+          @click="emit('done', item)"
+        >
+          Done<span class="sr-only"> with {{ item.client.name }}</span>
+        </button>
+      </span>
+    </li>
+  </TodayList>
 </template>

@@ -28,38 +28,32 @@ function when({ open, state, daysPast, dueOn }: TodayEntry, byDay: boolean) {
 </script>
 
 <template>
-  <section class="pb-5">
-    <h2 class="border-b-2 border-ink pb-1 text-xl">{{ title }}</h2>
-    <ul>
-      <li
-        v-for="entry in entries"
-        :key="entry.client.id"
-        class="flex items-center gap-3 border-b border-line py-1.5"
+  <TodayList :title :more :more-to>
+    <li
+      v-for="entry in entries"
+      :key="entry.client.id"
+      class="flex items-center gap-3 border-b border-line py-1.5"
+    >
+      <NuxtLink :to="`/clients/${entry.client.id}`" class="name-link min-w-0 flex-1">
+        {{ entry.client.name }}
+      </NuxtLink>
+      <span
+        class="text-right"
+        :class="isLate(entry) && !byDay ? 'font-bold text-clay' : 'text-faded'"
       >
-        <NuxtLink :to="`/clients/${entry.client.id}`" class="name-link min-w-0 flex-1">
-          {{ entry.client.name }}
-        </NuxtLink>
-        <span
-          class="text-right"
-          :class="isLate(entry) && !byDay ? 'font-bold text-clay' : 'text-faded'"
-        >
-          {{ when(entry, byDay) }}
-        </span>
-        <button
-          v-if="!byDay"
-          type="button"
-          class="button"
-          :class="{ 'button-lead': entry.state !== 'first' || entry.open }"
-          :disabled="busy"
-          @click="emit('start', entry.client.id)"
-        >
-          {{ entry.open ? 'Resume' : 'Start' }}
-          <span class="sr-only">check-in of {{ entry.client.name }}</span>
-        </button>
-      </li>
-    </ul>
-    <p v-if="more > 0" class="pt-2">
-      <NuxtLink :to="moreTo" class="underline">{{ more }} more</NuxtLink>
-    </p>
-  </section>
+        {{ when(entry, byDay) }}
+      </span>
+      <button
+        v-if="!byDay"
+        type="button"
+        class="button"
+        :class="{ 'button-lead': entry.state !== 'first' || entry.open }"
+        :disabled="busy"
+        @click="emit('start', entry.client.id)"
+      >
+        {{ entry.open ? 'Resume' : 'Start' }}
+        <span class="sr-only">check-in of {{ entry.client.name }}</span>
+      </button>
+    </li>
+  </TodayList>
 </template>

@@ -30,6 +30,20 @@ export interface ClientRecordParts {
   phaseStarts?: readonly IsoDate[]
 }
 
+/** Days on which a plan in force began, or the coach marked a new phase. */
+export function phaseStartsOf({
+  planInForce,
+  notes,
+}: {
+  planInForce: { startedOn: IsoDate } | null
+  notes: readonly { kind: string; date: IsoDate }[]
+}) {
+  return {
+    plan: planInForce ? [planInForce.startedOn] : [],
+    mark: notes.filter(({ kind }) => kind === 'phase').map(({ date }) => date),
+  }
+}
+
 export interface LookOptions {
   /** Where the way to the newest check-in is wanted too. */
   retrospect?: Retrospect
@@ -43,7 +57,7 @@ const WEEK = 7
  * that no check-in's own mass is made of. All is computed by the newest check-in's equation, at the age of that day. A
  * check-in counts for the tester and the caliper that it names, also where somebody else read a site of it.
  *
- * @returns undefined where there is no check-in
+ * @returns undefined where there is no check-in, or nothing of the newest one is followed
  */
 export function lookAtRecord(
   parts: ClientRecordParts,
@@ -76,7 +90,8 @@ export function lookAtRecord(
     if (last) break
     model.leave()
   }
-  return model.look()
+  const look = model.look()
+  return Object.keys(look.horizons).length ? look : undefined
 }
 
 /**

@@ -37,8 +37,6 @@ export interface Retrospect {
 /** A check-in seen by all that came before and after it. */
 export interface StopOnLine<Q extends string> {
   date: IsoDate
-  /** What the day read by itself, part by part. */
-  raw: readonly number[]
   line: Record<Q, LineAt>
 }
 
@@ -196,7 +194,7 @@ export class RecordTracker<Q extends string> {
         const variance = widen(change.variance, quantity, first!.change.mean)
         return [name, { read, change: change.mean, interval: interval95(change.mean, variance) }]
       })
-      return { date, raw, line: Object.fromEntries(line) as Record<Q, LineAt> }
+      return { date, line: Object.fromEntries(line) as Record<Q, LineAt> }
     })
   }
 

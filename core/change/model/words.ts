@@ -1,6 +1,6 @@
 import { isGirth } from '../../anatomy/ids'
 import { nameOf } from '../../anatomy/names'
-import { fixed, formatLength, formatMass } from '../../units/format'
+import { capital, fixed, formatLength, formatMass } from '../../units/format'
 import type { LengthUnit, MassUnit } from '../../units/parse'
 import { type IsoDate, formatDate } from '../../units/dates'
 import type { Headline, NamedChange } from './headline'
@@ -23,10 +23,14 @@ const NAMES = {
 export const quantityName = (quantity: RecordQuantity): string =>
   isGirth(quantity) ? nameOf(quantity).split(',')[0]!.toLowerCase() : NAMES[quantity]
 
+/** True for what is read in millimetres of folds. */
+export const isFoldSum = (quantity: RecordQuantity) =>
+  quantity === 'sum' || quantity === 'equationSum'
+
 const amountOf = ({ quantity, change }: NamedChange, units: HeadlineUnits): string => {
   const size = Math.abs(change)
   if (isGirth(quantity)) return formatLength(size, units.length ?? 'cm')
-  if (quantity === 'sum' || quantity === 'equationSum') return `${fixed(size, 0)} mm`
+  if (isFoldSum(quantity)) return `${fixed(size, 0)} mm`
   return formatMass(size, units.mass)
 }
 
@@ -37,8 +41,6 @@ function moved(change: NamedChange, units: HeadlineUnits): string {
   const way = change.change < 0 ? 'down' : 'up'
   return `${quantityName(change.quantity)} ${way} ${amountOf(change, units)}`
 }
-
-const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1)
 
 /** Fat and lean in one sentence: what is clear is named with its amount, the other as far as it can be. */
 function clearly(changes: readonly NamedChange[], units: HeadlineUnits): string {

@@ -3,6 +3,7 @@ import {
   formatDate,
   formatFold,
   isSkinfold,
+  judgeChange,
   lengthText,
   nameOf,
   signed,
@@ -16,7 +17,10 @@ await breathe()
 
 const { view, error, measured } = await useClientRecord('body map')
 
-const { then, now, judgement, choose } = usePair(view, measured)
+const { then, now, choose } = usePair(view, measured)
+const judgement = computed(
+  () => then.value && now.value && judgeChange(view.value.client, then.value, now.value),
+)
 const lengthUnit = useLengthUnit()
 
 const dates = computed(() =>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { daysBetween, formatDate, isoDateOf, judgeChange, signed, type IsoDate } from '#core'
+import { daysBetween, formatDate, isoDateOf, signed, type IsoDate } from '#core'
 import { v4 as newId } from 'uuid'
 import { CLIENT_NOTE_KINDS } from '#shared/contract/choices'
 import type { ClientNote } from '#shared/contract/notes'
@@ -78,9 +78,6 @@ const { look } = useLook(
   measured,
   shown,
   computed(() => ends.value?.a),
-)
-const judgement = computed(
-  () => ends.value && judgeChange(view.value.client, ends.value.a, ends.value.b),
 )
 const units = computed(() => ({ mass: massUnit.value, length: lengthUnit.value }))
 
@@ -205,14 +202,13 @@ const label = computed(() => {
         </p>
         <InTurn v-if="ends">
           <BetweenDates
-            v-if="judgement && look"
+            v-if="ends && look"
             class="pt-3"
             :look
             :units
-            :then="judgement.since"
-            :now="judgement.until"
+            :then="ends.a"
+            :now="ends.b"
             :sum-name="subjects.find(({ id: of }) => of === 'sum')?.name"
-            :differs="judgement.differs"
           />
         </InTurn>
       </section>

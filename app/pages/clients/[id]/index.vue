@@ -30,7 +30,7 @@ const lengthUnit = useLengthUnit()
 
 const ledger = useLedger(view, measured)
 const { newest, open, series } = ledger
-const { then, now, judgement, choose, take } = usePair(view, measured)
+const { then, now, choose, take } = usePair(view, measured)
 const { hiding, shown, asked } = usePercentages(() => view.value?.client)
 const today = isoDateOf(new Date())
 const { look, headline, phaseBegan } = useLook(view, measured, shown, then)
@@ -61,9 +61,8 @@ function chooseHorizon(of: Horizon) {
 const drawnFrom = computed(() => (horizon.value === 'phase' ? 'phase' : 'first'))
 const course = computed(() => look.value?.course(drawnFrom.value) ?? [])
 const drawn = computed<RecordQuantity[]>(() => {
-  const all = Object.keys(course.value.at(-1)?.line ?? {}) as RecordQuantity[]
-  if (all.includes('fat')) return ['lean', 'fat']
-  return all.includes('sum') ? ['sum'] : all.slice(0, 2)
+  const leading = leadingOf(Object.keys(course.value.at(-1)?.line ?? {}) as RecordQuantity[])
+  return leading.includes('fat') ? ['lean', 'fat'] : leading.slice(0, 2)
 })
 const marks = computed(() => [
   ...(view.value.planInForce
@@ -202,17 +201,8 @@ const standing = computed(() => {
     <p v-else class="text-lg">
       The first check-in takes about ten minutes: folds twice round, then the scale.
     </p>
-    <InTurn v-if="look && then && now && judgement">
-      <BetweenDates
-        class="pt-6"
-        :look
-        :units
-        :then="then.measuredOn"
-        :now="now.measuredOn"
-        :horizon
-        :sum-name
-        :differs="judgement.differs"
-      />
+    <InTurn v-if="look && then && now">
+      <BetweenDates class="pt-6" :look :units :then :now :horizon :sum-name />
     </InTurn>
     <InTurn>
       <MassUnitChoice class="pt-4" />

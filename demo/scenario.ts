@@ -56,6 +56,7 @@ export interface DemoClient {
   weekEndsOn: number | null
   screening?: { answers: ScreeningAnswers; reviewedOn: string }
   siteNotes: SiteNote[]
+  archivedOn: string | null
 }
 
 /** What the seed does not fill in from the gym. */
@@ -140,6 +141,8 @@ interface Person {
   strayTo?: number
   /** Every second check-in is taken by the club's other hand. */
   byTurns?: true
+  /** Measured at any time of the day, after training and meals. */
+  anyTime?: true
   /** Readings in so far of a check-in under way today. */
   underWay?: number
   /** Conditions of the last check-in, where they are not those of every other. */
@@ -196,6 +199,9 @@ const CREW_FOLDS: OwnProtocol = {
     own_fold_high_calf: { landmark: 'Inside of the calf, a hand’s breadth under the knee.' },
   },
 }
+
+/** Days ago of the last check-in. */
+const lastOf = ({ daysAgo }: Person) => daysAgo.at(-1)!
 
 /** Before breakfast and training, as the club does it. */
 const USUAL_CONDITIONS: Conditions = {
@@ -472,6 +478,33 @@ const PEOPLE: Person[] = [
   },
 ]
 
+/** One who has left the club, measured for two years at any time of the day. */
+function former(
+  name: string,
+  sex: Sex,
+  age: number,
+  [tall, massKg]: [cm: number, massKg: number],
+  [folds, foldsTo, massBy]: [folds: number[], foldsTo: number, massBy: number],
+): Person {
+  return {
+    ...{ name, sex, age, folds, massKg, foldsTo, massBy, anyTime: true },
+    height: [tall, 'cm', `${tall} cm`],
+    daysAgo: every(56, 12, 300),
+  }
+}
+
+/** Members who have left: their records still tell how well the club measures. */
+const FORMER: Person[] = [
+  former('Jory Pellow', 'male', 41, [178, 83], [[11, 15, 13, 17, 27, 19, 17], 0.9, -2.2]),
+  former('Sabra Winnick', 'female', 35, [166, 62], [[10, 12, 18, 14, 20, 16, 26], 1.05, 0.6]),
+  former('Ludo Hatherley', 'male', 29, [186, 88], [[9, 13, 10, 14, 20, 15, 14], 1, 1.4]),
+  former('Mercy Tarrant', 'female', 52, [163, 74], [[14, 18, 26, 20, 31, 25, 34], 0.88, -3.1]),
+  former('Piers Amberly', 'male', 58, [175, 90], [[14, 17, 14, 20, 33, 24, 19], 1.08, 1.8]),
+  former('Zora Quillan', 'female', 26, [172, 66], [[9, 11, 17, 13, 18, 14, 24], 1, 0]),
+  former('Abel Strand', 'male', 37, [181, 79], [[8, 12, 9, 12, 18, 13, 12], 1.1, 1.2]),
+  former('Flora Denham', 'female', 44, [168, 69], [[12, 15, 22, 17, 26, 21, 30], 0.94, -1.5]),
+]
+
 /** The sites that a person's folds are of. */
 const sitesOfFolds = ({ protocol, ownProtocol: own, sex }: Person): readonly SkinfoldId[] =>
   own?.folds ?? (protocol === 'eight-fold-int' ? protocolById(protocol).folds[sex] : SEVEN_FOLDS)
@@ -480,6 +513,8 @@ const CALIPER_STEP_MM = 0.5
 const SCALE_STEP_KG = 0.1
 const TAPE_STEP_CM = 0.1
 const DAY_TO_DAY_MASS_KG = 0.6
+/** At any time of the day: by so much body mass is off, and by what share all folds together. */
+const ANY_TIME = { massKg: 1, session: 0.02 }
 
 function toStep(value: number, step: number) {
   // Twelve digits are enough to undo the binary tail of 0.1 and keep what a scale shows.
@@ -496,7 +531,7 @@ export function scenario(today: string): Scenario {
   const normal = randomNormal.source(randomLcg(SEED))(0, 1)
   const id = (...parts: (string | number)[]) => uuidFrom(parts.join('/'), NAMESPACE)
 
-  const clients = PEOPLE.map((person, index): DemoClient => ({
+  const clients = [...PEOPLE, ...FORMER].map((person, index): DemoClient => ({
     id: id(person.name),
     name: person.name,
     sex: person.sex,
@@ -526,10 +561,12 @@ export function scenario(today: string): Scenario {
         }
       : {}),
     siteNotes: person.siteNotes ?? [],
+    archivedOn: FORMER.includes(person) ? addDays(today, 7 - lastOf(person)) : null,
   }))
+  const of = (person: Person) => clients[[...PEOPLE, ...FORMER].indexOf(person)]!.id
 
-  const checkIns = PEOPLE.flatMap((person, index) => {
-    const client = clients[index]!
+  const checkInsOf = (person: Person) => {
+    const client = clients.find((one) => one.id === of(person))!
     const visits = person.underWay ? [...person.daysAgo, 0] : person.daysAgo
     return visits.map((daysAgo, visit) => {
       const progress = visits.length > 1 ? visit / (visits.length - 1) : 0
@@ -538,9 +575,8 @@ export function scenario(today: string): Scenario {
       const mass = person.massKg + (person.massBy ?? 0) * progress
       return measured(person, client, visit, addDays(today, -daysAgo), share, mass, progress)
     })
-  })
-  const of = (person: Person) => clients[PEOPLE.indexOf(person)]!.id
-  const lastOf = ({ daysAgo }: Person) => daysAgo.at(-1)!
+  }
+  const checkInsOfMembers = PEOPLE.flatMap(checkInsOf)
   const weighIns = PEOPLE.flatMap((person) => {
     const days = (person.weighInWeeks ?? 0) * 7
     const perDay = (person.massBy ?? 0) / Math.max(1, person.daysAgo[0]! - lastOf(person))
@@ -557,6 +593,7 @@ export function scenario(today: string): Scenario {
       return [{ clientId: of(person), date, kg }]
     })
   })
+  const checkIns = [...checkInsOfMembers, ...FORMER.flatMap(checkInsOf)]
   const events = PEOPLE.flatMap((person) =>
     (person.events ?? []).map(({ daysAgo, ...event }) => ({
       ...event,
@@ -632,10 +669,11 @@ export function scenario(today: string): Scenario {
       : protocolById(person.protocol ?? 'seven-fold')
     const checkInId = id(person.name, visit)
     const startedAt = `${measuredOn}T07:${String(10 + visit).padStart(2, '0')}:00.000Z`
+    const day = person.anyTime ? 1 + ANY_TIME.session * normal() : 1
     const marks = Object.fromEntries(
       sitesOfFolds(person).map((site, i) => [
         site,
-        (person.folds[i] ?? 0) * share + normal() * RELOCATION_SHARE * usualRepeatError(site),
+        (person.folds[i] ?? 0) * share * day + normal() * RELOCATION_SHARE * usualRepeatError(site),
       ]),
     ) as Partial<Record<SkinfoldId, number>>
     const readings: DemoReading[] = []
@@ -691,7 +729,8 @@ export function scenario(today: string): Scenario {
       }
     }
     if (!underWay) {
-      const shown = toStep(massKg + (normal() * DAY_TO_DAY_MASS_KG) / 2, SCALE_STEP_KG)
+      const off = person.anyTime ? ANY_TIME.massKg : DAY_TO_DAY_MASS_KG / 2
+      const shown = toStep(massKg + normal() * off, SCALE_STEP_KG)
       const typed = person.massUnit === 'lb' ? (shown / KG_PER_POUND).toFixed(1) : shown.toFixed(1)
       const value = person.massUnit === 'lb' ? Number(typed) * KG_PER_POUND : Number(typed)
       add({

@@ -25,7 +25,13 @@ import {
 import { nameFirstTester } from '../server/equipment/commands'
 import { findSettings } from '../server/equipment/queries'
 import { DRAWN_HEIGHT, DRAWN_WIDTH, drawnPhoto } from './figures'
-import { scenario } from './scenario'
+import { scenario, type DemoClient } from './scenario'
+
+/** What stands in the table of clients itself. */
+function plainOf(client: Omit<DemoClient, 'archivedOn'>) {
+  const { id, name, sex, birthDate, birthYear, cadenceDays, showPercentages, weekEndsOn } = client
+  return { id, name, sex, birthDate, birthYear, cadenceDays, showPercentages, weekEndsOn }
+}
 
 /**
  * Stores the made-up club in an empty database; does nothing where there are clients already.
@@ -74,11 +80,10 @@ export async function seedDemo(
       .insert(ownProtocols)
       .values(club.ownProtocols.map((definition) => ({ id: definition.id, definition })))
     await tx.insert(clients).values(
-      club.clients.map(
-        ({ id, name, sex, birthDate, birthYear, cadenceDays, showPercentages, weekEndsOn }) => ({
-          ...{ id, name, sex, birthDate, birthYear, cadenceDays, showPercentages, weekEndsOn },
-        }),
-      ),
+      club.clients.map(({ archivedOn, ...client }) => ({
+        ...plainOf(client),
+        archivedAt: archivedOn === null ? null : new Date(`${archivedOn}T18:00:00`),
+      })),
     )
     await tx.insert(heights).values(
       club.clients.flatMap(({ id, height, addedOn }) =>

@@ -34,7 +34,10 @@ const answers = () =>
     .then((r) => r.json())
     .catch(() => undefined)
 let today
-while (!(today = await answers())) await pause(300)
+while ((today = await answers())?.pending !== 0) await pause(300)
+// The gym's own figures are read off its records beside the first answer, and what records say may change by them.
+const gymOf = () => fetch(`${base}/api/gym`).then((r) => r.json())
+while (!(await gymOf()).figures || (today = await answers()).pending !== 0) await pause(300)
 const entryOf = (name) => today.measure.shown.find((e) => e.client.name.startsWith(name))
 const { entries } = await fetch(`${base}/api/clients`).then((r) => r.json())
 const clientOf = (name) => entries.find((e) => e.client.name.startsWith(name)).client.id

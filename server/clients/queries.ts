@@ -12,7 +12,7 @@ import {
 } from '../check-ins/json'
 import type { Connection } from '../database/driver'
 import { jsonOf, listOf } from '../database/json'
-import { instrumentsJson, listOwnErrors, TESTERS } from '../equipment/queries'
+import { GYM_FIGURES_JSON, instrumentsJson, listOwnErrors, TESTERS } from '../equipment/queries'
 import { notFound } from '../http/errors'
 import { notesJson } from '../notes/queries'
 import { plansJson } from '../plans/queries'
@@ -93,7 +93,7 @@ export async function findRecord(
     sql`select json_build_object('client', ${clientJson(id)},
       ${measuredJson(sql`c.client_id = ${id} and c.voided_at is null`, sql`h.client_id = ${id}`)}, 'testers', ${TESTERS},
       'instruments', ${instrumentsJson(false)}, 'weighIns', ${weighInsJson(sql`client_id = ${id}`)},
-      'notes', ${notesJson(id)}, 'plans', ${plansJson(sql`p.client_id = ${id} and p.replaced_at is null`)},
+      'gymFigures', ${GYM_FIGURES_JSON}, 'notes', ${notesJson(id)}, 'plans', ${plansJson(sql`p.client_id = ${id} and p.replaced_at is null`)},
       'screenedOn', (select s.reviewed_on from screenings s where s.client_id = ${id} order by s.position desc limit 1),
       'voided', (select count(*) from check_ins v where v.client_id = ${id} and v.voided_at is not null))`,
   )

@@ -39,6 +39,9 @@ export const instrumentsJson = (withChecks: boolean) =>
     sql`i.created_at, i.id`,
   )
 
+/** The gym's own figures as JSON, or null. */
+export const GYM_FIGURES_JSON = sql`(select g.figures from gym_figures g)`
+
 const OWN_PROTOCOLS = listOf(
   sql`o.definition`,
   sql`from own_protocols o where o.retired_at is null`,
@@ -51,10 +54,12 @@ export async function findGym(db: Connection, today: IsoDate): Promise<Gym> {
     testers: Tester[]
     instruments: Instrument[]
     ownProtocols: OwnProtocol[]
+    figures: Gym['figures']
   }>(
     db,
     sql`select json_build_object('testers', ${TESTERS}, 'instruments', ${instrumentsJson(true)},
-      'ownProtocols', ${OWN_PROTOCOLS})`,
+      'ownProtocols', ${OWN_PROTOCOLS}, 'figures', (select json_build_object('own', g.figures, 'people', g.people,
+        'checkIns', g.check_ins, 'fittedOn', g.fitted_at::date) from gym_figures g where g.figures is not null))`,
   )
   return { today, ...found, settings: await findSettings(db) }
 }

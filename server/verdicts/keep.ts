@@ -5,6 +5,7 @@ import { findRecord } from '../clients/queries'
 import { type Database, isOpen } from '../database/driver'
 import { jsonOf, listOf } from '../database/json'
 import { listOwnErrors } from '../equipment/queries'
+import { refitGym } from './refit'
 import { type Spoken, sayOf } from './say'
 
 /** Verdicts that are kept in one statement. */
@@ -127,6 +128,7 @@ const MANY_SLICES = 20
 
 async function walk(db: Database) {
   const ownErrors = await dropByErrors(db)
+  await refitGym(db, ownErrors)
   heldAgainst.set(db, ownErrors)
   // In slices, so that whoever asks for a page meanwhile is answered in between.
   let slices = 1
@@ -160,8 +162,9 @@ export function keepJudging(db: Database): Promise<void> {
   return walk_
 }
 
-/** Forgets every verdict and judges all records anew. @returns how many clients there are */
+/** Forgets the gym's own figures and every verdict, and judges all records anew. @returns how many clients there are */
 export async function rebuildVerdicts(db: Database): Promise<number> {
+  await db.execute(sql`delete from gym_figures`)
   await db.execute(sql`update client_verdicts
     set seen = null, said = null, kind = null, item = null, rank = null, about = null`)
   await keepJudging(db)

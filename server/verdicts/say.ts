@@ -7,6 +7,7 @@ import {
   planStandingNow,
   startOfPlan,
   type Attention,
+  type ClientRecordParts,
 } from '#core'
 import type { ClientRecord } from '#shared/contract/record'
 import type { Said } from '#shared/contract/verdicts'
@@ -17,18 +18,24 @@ export interface Spoken {
   attention: Attention | undefined
 }
 
-/** Judges a client's record as the client's page does; undefined where there is no check-in to judge. */
-export function sayOf(record: ClientRecord): Spoken | undefined {
-  const { client: person, weighIns, planInForce: plan } = record
+/** All that a client's record is judged by. */
+export function partsOf(record: ClientRecord): ClientRecordParts {
+  const { client: person, weighIns, gymFigures } = record
   const checkIns = record.checkIns
     .filter(({ closedAt, voided }) => closedAt !== null && voided === null)
     .map((checkIn) => measuredOf(checkIn, record))
     .reverse()
-  const look = lookAtRecord({
-    ...{ person, checkIns, weighIns, weekEndsOn: person.weekEndsOn },
+  return {
+    ...{ person, checkIns, weighIns, gymFigures, weekEndsOn: person.weekEndsOn },
     fatAndLean: person.showPercentages,
     phaseStarts: Object.values(phaseStartsOf(record)).flat(),
-  })
+  }
+}
+
+/** Judges a client's record as the client's page does; undefined where there is no check-in to judge. */
+export function sayOf(record: ClientRecord): Spoken | undefined {
+  const { client: person, planInForce: plan } = record
+  const look = lookAtRecord(partsOf(record))
   if (!look) return undefined
   const headline = headlineOf(look, { spacingDays: person.cadenceDays })
   const standing =

@@ -182,12 +182,29 @@ const keptProtocol = z.object({
 export const keptProtocolSchema = z.preprocess(upgradedOwnProtocol, keptProtocol)
 
 /** Everything that is the gym's and not a client's. */
+/** What the gym's own records tell of its errors. */
+export const ownFiguresSchema = z.object({
+  technical: z.number(),
+  session: z.number(),
+  massKg: z.number(),
+})
+
 export const gymSchema = z.object({
   today: isoDateSchema,
   testers: z.array(testerSchema),
   instruments: z.array(instrumentSchema),
   ownProtocols: z.array(keptProtocolSchema),
   settings: settingsSchema,
+  /** Null while its records are too few; what a browser kept before has none. */
+  figures: z
+    .object({
+      own: ownFiguresSchema,
+      people: z.number(),
+      checkIns: z.number(),
+      fittedOn: isoDateSchema,
+    })
+    .nullable()
+    .default(null),
 })
 export type Gym = z.infer<typeof gymSchema>
 

@@ -1,7 +1,7 @@
 import { z } from './zod'
 import { checkInWithReadingsSchema, ownErrorsSchema } from './check-ins'
 import { auditEntrySchema, clientSchema, screeningSchema, siteNoteSchema } from './clients'
-import { instrumentSchema, testerSchema } from './equipment'
+import { instrumentSchema, ownFiguresSchema, testerSchema } from './equipment'
 import { clientNoteSchema } from './notes'
 import { planSchema } from './plans'
 import { weighInSchema } from './weigh-ins'
@@ -14,6 +14,8 @@ export const clientRecordSchema = z.object({
   testers: z.array(testerSchema),
   instruments: z.array(instrumentSchema.omit({ checks: true })),
   ownErrors: ownErrorsSchema,
+  /** What the gym's own records tell of its errors; null while they are too few. */
+  gymFigures: ownFiguresSchema.nullable(),
   weighIns: z.array(weighInSchema),
   notes: z.array(clientNoteSchema),
   planInForce: planSchema.nullable(),

@@ -6,8 +6,10 @@ import {
   estimate,
   headlineOf,
   protocolById,
+  readComposition,
   RecordModel,
   RELOCATION_SHARE,
+  seriesOf,
   SEVEN_FOLDS,
   siteErrorAt,
   siteValue,
@@ -19,6 +21,7 @@ import {
   type LocatedValue,
   type ModelFigures,
   type RecordQuantity,
+  type RefitSeries,
   type Sex,
   type SiteId,
   type Values,
@@ -130,6 +133,8 @@ export interface Run {
   /** Weigh-ins of every day, as weekly means. */
   daily?: boolean
   figures?: ModelFigures
+  /** Filled with the days as the model takes them; nothing is told then. */
+  visits?: Visit[]
 }
 
 /** The folds of a person's fat %, all grown or shrunk by one share. */
@@ -195,7 +200,9 @@ export function follow(seed: number, { world, course, weeks, daily, ...run }: Ru
       pair: 'A',
       tester: 'A',
     }
+    run.visits?.push(visit)
     if (!isCheckIn) {
+      if (run.visits) continue
       model.learn(visit, { equationId: 'jackson-pollock-7', lines })
       model.leave()
       continue
@@ -233,6 +240,7 @@ export function follow(seed: number, { world, course, weeks, daily, ...run }: Ru
         siteErrorAt(site, SETUP, measured.find((m) => m.site === site)!.value),
         worth[site]!,
       )
+    if (run.visits) continue
     model.learn(visit, { equationId: 'jackson-pollock-7', lines })
     truths.push({ fat, lean })
     const look = model.look()
@@ -284,6 +292,26 @@ export const FIGURES_MEASURED = {
 } as const
 export type FiguresMeasured = Record<keyof typeof FIGURES_MEASURED, number>
 
+/** The same people by number, whatever they are measured for. */
+const seedOf = (person: number) => (person * 0.6180339 + 0.137) % 1
+
+/** What coaches' clients do, a fifth of them each. */
+const GYM_COURSES = [
+  ...[COURSES.unchanged, COURSES.creep, COURSES.cut(0.5), COURSES.cut(0.25)],
+  COURSES.leanLost(2),
+]
+
+/** A gym's records of forty weeks as the refit takes them. @param from number of the first person */
+export function gymIn(world: World, people: number, from = 0): RefitSeries[] {
+  return Array.from({ length: people }, (_, i) => {
+    const visits: Visit[] = []
+    follow(seedOf(from + i), { world, course: GYM_COURSES[i % 5]!, weeks: 40, visits })
+    return seriesOf(visits, world.testers ? ['A', 'B'] : ['A'], (visit) =>
+      readComposition(visit, 'jackson-pollock-7', visit.subject.ageYears),
+    )!
+  })
+}
+
 const percentOf = <T>(all: readonly T[], holds: (one: T) => boolean) =>
   (100 * all.filter(holds).length) / all.length
 const NEVER = 99
@@ -314,11 +342,16 @@ function leastCoverage(courses: readonly Told[][][], quantity: RecordQuantity): 
  * Everything that is measured in a world. Seeded by the number of the person: the same people in every world.
  *
  * @param people on each course
+ * @param figures the usual ones where not said
  */
-export function measureWorld(name: WorldName, people: number): FiguresMeasured {
+export function measureWorld(
+  name: WorldName,
+  people: number,
+  figures?: ModelFigures,
+): FiguresMeasured {
   const world: World = WORLDS[name]
   const run = (what: Omit<Run, 'world'>, count = people) =>
-    Array.from({ length: count }, (_, i) => follow((i * 0.6180339 + 0.137) % 1, { world, ...what }))
+    Array.from({ length: count }, (_, i) => follow(seedOf(i), { world, figures, ...what }))
   const still = run({ course: COURSES.unchanged, weeks: 52 })
   const late = still.map((person) => person.filter(({ week }) => week >= 20))
   const cuts = ([0.5, 0.25, 0.15] as const).map((percent) =>

@@ -11,7 +11,7 @@ interface Limits {
   most: Partial<Record<keyof FiguresMeasured, number>>
   least: Partial<Record<keyof FiguresMeasured, number>>
 }
-const SHARES = /^(false|noChange|lean|creep|steady|fast)/
+const SHARES = /^(false|noChange|headline|lean|creep|steady|fast)/
 const EVERYWHERE: Limits = {
   most: {
     ...{ falseFat: 6, falseLean: 6, weeksHalf: 9, weeksQuarter: 16, weeksSlow: 24 },
@@ -22,7 +22,15 @@ const EVERYWHERE: Limits = {
 const OWN: Partial<Record<WorldName, Partial<Limits>>> = {
   ideal: {
     least: {
-      ...{ leastFat: 92, leastLean: 92, leastMass: 92, lean2: 10, lean3: 60, lean4: 92 },
+      ...{
+        leastFat: 92,
+        leastLean: 92,
+        leastMass: 92,
+        headlineNoChange: 80,
+        lean2: 10,
+        lean3: 60,
+        lean4: 92,
+      },
       ...{ lean2Daily: 60, lean3Daily: 95, lean4Daily: 99, creepClear: 91 },
     },
   },

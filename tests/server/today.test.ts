@@ -1,7 +1,8 @@
 import { randomUUID } from 'node:crypto'
 import { sql } from 'drizzle-orm'
 import { afterAll, beforeAll, describe, expect, test } from 'vitest'
-import { addDays, isoDateOf } from '#core'
+import { addDays, isoDateOf, REFIT_PEOPLE, USUAL_FIGURES } from '#core'
+import type { Gym } from '#shared/contract/equipment'
 import { rosterSchema } from '#shared/contract/roster'
 import { todaySchema } from '#shared/contract/today'
 import { fillWithMany } from '../../demo/many'
@@ -13,6 +14,8 @@ import { startApi } from './support/app'
 
 const today = isoDateOf(new Date())
 const EVERYBODY = 18
+/** With those who have left. */
+const EVER = 26
 /** How many are shown of what is worth telling. */
 const SHOWN = 3
 
@@ -157,12 +160,10 @@ describe('a verdict is dropped by any change of what it is made of', () => {
     const { id: tester, name, skill } = testers[0]!
     const other = skill === 'trained' ? 'novice' : 'trained'
     const practised = () => api.patch(`/api/gym/testers/${tester}`, { name, skill: other })
-    expect(await dropped(practised)).toHaveLength(EVERYBODY)
+    expect(await dropped(practised)).toHaveLength(EVER)
     const { id, ...caliper } = instruments.find(({ kind }) => kind === 'caliper')!
     const finer = { ...caliper, graduation: 0.25, checkEveryDays: 180, retired: false }
-    expect(await dropped(() => api.patch(`/api/gym/instruments/${id}`, finer))).toHaveLength(
-      EVERYBODY,
-    )
+    expect(await dropped(() => api.patch(`/api/gym/instruments/${id}`, finer))).toHaveLength(EVER)
   })
 
   test('and what is kept afterwards is what the record says now, as it is rebuilt too', async () => {
@@ -173,11 +174,13 @@ describe('a verdict is dropped by any change of what it is made of', () => {
       return rows
     }
     type Kept = { date: string; headline: { rule: string; changes: { change: number }[] } } | null
+    // The hand and the caliper were changed above, and the gym's own figures read before it.
+    await api.db.execute(sql`delete from gym_figures`)
     await keepJudging(api.db)
     const now = await kept()
     await rebuildVerdicts(api.db)
     const anew = await kept()
-    expect(anew).toHaveLength(EVERYBODY)
+    expect(anew).toHaveLength(EVER)
     for (const [i, { id, said }] of anew.entries()) {
       const spoken = sayOf(await findRecord(api.db, id))
       expect(said).toEqual(spoken ? JSON.parse(JSON.stringify(spoken.said)) : null)
@@ -187,6 +190,54 @@ describe('a verdict is dropped by any change of what it is made of', () => {
       const [a, b] = [before, after].map((kept_) => kept_?.headline.changes[0]?.change ?? 0)
       expect(a).toBeCloseTo(b!, 2)
     }
+  })
+})
+
+describe('the gym’s own figures', () => {
+  const own = async () => ((await api.get('/api/gym')).body as Gym).figures
+  test('are read off its records, serve every judgement, and wait for a quarter more check-ins', async () => {
+    await keepJudging(api.db)
+    const figures = (await own())!
+    expect(figures.people).toBeGreaterThanOrEqual(REFIT_PEOPLE)
+    expect(figures.own).not.toEqual(USUAL_FIGURES)
+    const { client } = await clientOf('Tilda')
+    const record = await findRecord(api.db, client.id)
+    expect(record.gymFigures).toEqual(figures.own)
+    const usual = sayOf({ ...record, gymFigures: null })
+    expect(sayOf(record)!.said.headline.changes[0]!.sd).not.toBe(
+      usual!.said.headline.changes[0]!.sd,
+    )
+
+    // A few more check-ins change nothing yet.
+    const fittedAt = sql`select fitted_at::text as at, check_ins from gym_figures`
+    const { rows: before } = await api.db.execute<{ at: string; check_ins: number }>(fittedAt)
+    const newest = record.checkIns[0]!.id
+    await api.post(`/api/check-ins/${newest}/void`, { reason: 'a test' })
+    await keepJudging(api.db)
+    expect((await api.db.execute(fittedAt)).rows).toEqual(before)
+    await api.post(`/api/check-ins/${newest}/restore`, {})
+
+    const few = before[0]!.check_ins / 1.3
+    await api.db.execute(sql`update gym_figures set check_ins = ${Math.floor(few)}`)
+    await api.patch(`/api/clients/${client.id}`, { cadenceDays: 29 })
+    await keepJudging(api.db)
+    const { rows: after } = await api.db.execute<{ at: string; check_ins: number }>(fittedAt)
+    expect(after[0]!.check_ins).toBe(before[0]!.check_ins)
+    expect(after[0]!.at).not.toBe(before[0]!.at)
+    await api.patch(`/api/clients/${client.id}`, { cadenceDays: 28 })
+  })
+
+  test('go with the people that they were read off', async () => {
+    const many = sql`update check_ins set voided_at = now(), void_reason = 'a test' where closed_at is not null and client_id in
+      (select id from clients where archived_at is not null)`
+    await api.db.execute(many)
+    await keepJudging(api.db)
+    expect(await own()).toBeNull()
+    await api.db
+      .execute(sql`update check_ins set voided_at = null, void_reason = null where closed_at is not null and client_id in
+      (select id from clients where archived_at is not null)`)
+    await keepJudging(api.db)
+    expect(await own()).not.toBeNull()
   })
 })
 

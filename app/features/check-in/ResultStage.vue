@@ -33,6 +33,7 @@ async function onClose() {
       :earlier
       :weigh-ins="view!.weighIns"
       :phase-starts="view!.phaseStarts"
+      :gym-figures="view!.gym.figures?.own"
     />
     <ResultSheet
       v-else
@@ -41,6 +42,7 @@ async function onClose() {
       :earlier
       :weigh-ins="view!.weighIns"
       :phase-starts="view!.phaseStarts"
+      :gym-figures="view!.gym.figures?.own"
       @conversion="store.updateCheckIn({ conversion: $event })"
     />
     <div class="flex flex-wrap gap-3 pt-6">

@@ -28,10 +28,16 @@ export function useLook(
   const begins = computed(() => phaseStartsOf(view.value))
   const look = computed<Look | undefined>(() => {
     if (measured.value.length < 2) return undefined
-    const { client: person, weighIns } = view.value
+    const { client: person, weighIns, gymFigures } = view.value
     return lookAtRecord(
       {
-        ...{ person, checkIns: measured.value, weighIns, weekEndsOn: person.weekEndsOn },
+        ...{
+          person,
+          checkIns: measured.value,
+          weighIns,
+          gymFigures,
+          weekEndsOn: person.weekEndsOn,
+        },
         ...{ fatAndLean: shown.value, phaseStarts: Object.values(begins.value).flat() },
       },
       { retrospect: { chosen: then.value?.measuredOn } },

@@ -1,4 +1,4 @@
-import type { IsoDate, Measured, WeighIn } from '#core'
+import type { GymFigures, IsoDate, Measured, WeighIn } from '#core'
 import type { CheckInWithReadings } from '#shared/contract/check-ins'
 import type { Client } from '#shared/contract/clients'
 
@@ -11,4 +11,5 @@ export interface ResultProps {
   /** What the whole record is judged by besides. */
   weighIns: readonly WeighIn[]
   phaseStarts: readonly IsoDate[]
+  gymFigures: GymFigures | undefined
 }

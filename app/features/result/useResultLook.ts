@@ -9,9 +9,9 @@ import type { ResultProps } from './result-props'
 export function useResultLook(props: ResultProps, shown: () => boolean) {
   const look = computed(() => {
     if (props.earlier.length === 0) return undefined
-    const { client: person, checkIn, earlier, weighIns, phaseStarts } = props
+    const { client: person, checkIn, earlier, weighIns, phaseStarts, gymFigures } = props
     return lookAtRecord({
-      ...{ person, weighIns, phaseStarts, weekEndsOn: person.weekEndsOn },
+      ...{ person, weighIns, phaseStarts, gymFigures, weekEndsOn: person.weekEndsOn },
       ...{ checkIns: [...[...earlier].reverse(), checkIn], fatAndLean: shown() },
     })
   })

@@ -31,6 +31,11 @@ export function assumedIn(figures: ModelFigures): { title: string; rows: Assumed
       title: 'Errors of a check-in, besides those of each site',
       rows: [
         {
+          what: 'The technical errors of the folds, times',
+          value: fixed(figures.technical, 2),
+          why: 'Of each site and tester, as in the list below or as their duplicates have it.',
+        },
+        {
           what: 'All folds of a visit together',
           value: percent(figures.session),
           why: 'The day: water, warmth, a hand that presses more or less.',

@@ -11,8 +11,8 @@ import type { WeighIn } from '../../weigh-ins/parse'
 import { type WeekMass, weeklyAverages } from '../../weigh-ins/weeks'
 import { type Measured, type ReadCheckIn, readCheckIn, setupAt } from '../measured'
 import { basisOf } from '../series'
-import { type ModelFigures, USUAL_FIGURES } from './figures'
-import { type Look, RecordModel } from './record'
+import { type GymFigures, figuresWith } from './figures'
+import { type Look, type RecordBasis, RecordModel, type RecordPeople } from './record'
 import type { Retrospect } from './tracker'
 import type { FollowedLine, Visit } from './visit'
 
@@ -28,6 +28,8 @@ export interface ClientRecordParts {
   fatAndLean?: boolean
   /** Days on which a plan began or something happened that the coach marked. */
   phaseStarts?: readonly IsoDate[]
+  /** What the gym's own records tell of its errors, where they are enough; see `refit`. */
+  gymFigures?: GymFigures | null
 }
 
 /** Days on which a plan in force began, or the coach marked a new phase. */
@@ -47,22 +49,27 @@ export function phaseStartsOf({
 export interface LookOptions {
   /** Where the way to the newest check-in is wanted too. */
   retrospect?: Retrospect
-  figures?: ModelFigures
 }
 
 const WEEK = 7
 
+/** A client's record as the model takes it. */
+export interface RecordDays {
+  /** Check-ins and weeks of weigh-ins in order. */
+  visits: readonly Visit[]
+  /** Those that are check-ins. */
+  checkIns: readonly Visit[]
+  people: RecordPeople
+  basis: RecordBasis
+}
+
 /**
- * Looks at a client's record as it stands after its newest check-in: every check-in before it, and each week of weigh-ins
- * that no check-in's own mass is made of. All is computed by the newest check-in's equation, at the age of that day. A
- * check-in counts for the tester and the caliper that it names, also where somebody else read a site of it.
+ * Every check-in of a record, and each week of weigh-ins that no check-in's own mass is made of. A check-in counts for the
+ * tester and the caliper that it names, also where somebody else read a site of it.
  *
- * @returns undefined where there is no check-in, or nothing of the newest one is followed
+ * @returns undefined where there is no check-in
  */
-export function lookAtRecord(
-  parts: ClientRecordParts,
-  { retrospect, figures = USUAL_FIGURES }: LookOptions = {},
-): Look | undefined {
+export function recordDays(parts: ClientRecordParts): RecordDays | undefined {
   const { person, checkIns, weighIns = [], weekEndsOn, fatAndLean = true, phaseStarts = [] } = parts
   const newest = checkIns.at(-1)
   if (!newest) return undefined
@@ -70,22 +77,38 @@ export function lookAtRecord(
   const { ageYears } = read.at(-1)!.sheet.subject
   const sheets = read.map(({ sheet }) => sheet)
   const { equationId, conversion } = basisOf(person, newest)
-  const basis = {
-    ...{ conversion, equationId: fatAndLean ? equationId : undefined },
-    lines: linesOf(person, sheets, fatAndLean ? equationId : undefined),
-  }
+  const followed = fatAndLean ? equationId : undefined
   const begins = new Set(phaseStarts.map((start) => nearestOf(checkIns, start)))
   const ofCheckIns = read.map((one) => visitOf(one, ageYears, begins))
   const visits = [...weeksBetween(checkIns, weighIns, weekEndsOn, person), ...ofCheckIns].sort(
     (a, b) => daysBetween(b.date, a.date),
   )
-  const people = {
-    pairs: [...new Set(ofCheckIns.map(({ pair }) => pair))],
-    testers: [...new Set(ofCheckIns.map(({ tester }) => tester))],
+  return {
+    ...{ visits, checkIns: ofCheckIns },
+    people: {
+      pairs: [...new Set(ofCheckIns.map(({ pair }) => pair))],
+      testers: [...new Set(ofCheckIns.map(({ tester }) => tester))],
+    },
+    basis: { conversion, equationId: followed, lines: linesOf(person, sheets, followed) },
   }
-  const model = new RecordModel(people, figures, retrospect)
+}
+
+/**
+ * Looks at a client's record as it stands after its newest check-in. All is computed by the newest check-in's equation, at
+ * the age of that day.
+ *
+ * @returns undefined where there is no check-in, or nothing of the newest one is followed
+ */
+export function lookAtRecord(
+  parts: ClientRecordParts,
+  { retrospect }: LookOptions = {},
+): Look | undefined {
+  const record = recordDays(parts)
+  if (!record) return undefined
+  const { visits, checkIns, people, basis } = record
+  const model = new RecordModel(people, figuresWith(parts.gymFigures), retrospect)
   for (const visit of visits) {
-    const last = visit === ofCheckIns.at(-1)
+    const last = visit === checkIns.at(-1)
     model.learn(visit, basis, last)
     if (last) break
     model.leave()

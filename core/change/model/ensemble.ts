@@ -23,6 +23,14 @@ export interface RecordForm {
 const MARKS = { first: 0, phase: 1, last: 2, chosen: 3 } as const
 const MARKS_KEPT = Object.keys(MARKS).length
 
+/** What is wanted of an ensemble besides its odds. */
+interface Wanted {
+  /** What was between: see `back`. */
+  recorded?: boolean
+  /** How likely all numbers are, and nothing else. */
+  evidenceOnly?: boolean
+}
+
 /** Since when a change is judged. */
 export type Horizon = 'first' | 'phase' | 'last'
 /** A day whose levels are kept. */
@@ -82,7 +90,7 @@ export class Ensemble {
   constructor(
     private readonly form: RecordForm,
     levels: readonly number[],
-    recorded = false,
+    private readonly wanted: Wanted = {},
   ) {
     const { moves, pairs, biasSd, driftVariance, judged } = form
     const member = (choice: readonly (Movement | null)[], noise: Noise, kept: number): Member => {
@@ -90,7 +98,7 @@ export class Ensemble {
         ...([moves.length, pairs, kept, driftVariance] as const),
         ...([biasSd, noise] as const),
       )
-      if (recorded && kept) filter.record()
+      if (wanted.recorded && kept) filter.record()
       levels.forEach((level, part) => filter.begin(part, level, moves[part]![0]!.slope))
       filter.startPhase(choice)
       // A mean over noises that are not equally usual.
@@ -99,7 +107,7 @@ export class Ensemble {
     }
     const members = (choices: readonly (readonly (Movement | null)[])[], kept = 0) =>
       choices.flatMap((choice) => this.form.noises.map((noise) => member(choice, noise, kept)))
-    this.moving = members(choicesOf(moves), MARKS_KEPT)
+    this.moving = members(choicesOf(moves), wanted.evidenceOnly ? 0 : MARKS_KEPT)
     this.stillInPhase = {}
     this.stillSinceFirst = Object.fromEntries(
       Object.entries(judged).map(([name, still]) => [name, members(choicesOf(moves, still))]),
@@ -124,6 +132,7 @@ export class Ensemble {
 
   /** Keeps the levels of now as those that a change is counted from. */
   keep(mark: Mark) {
+    if (this.wanted.evidenceOnly) return
     for (const { filter } of this.moving) filter.keep(MARKS[mark])
   }
 
@@ -156,6 +165,11 @@ export class Ensemble {
 
   private logMean = (members: readonly Member[]) =>
     logMeanExp(members.map(({ filter }) => filter.logEvidence))
+
+  /** Log of how likely all numbers are where everything may move, but for what no figure changes. */
+  get logEvidence(): number {
+    return this.logMean(this.moving)
+  }
 
   /** Odds that something moved, in the phase or since the first, against that it did not. */
   odds(name: string, horizon: 'phase' | 'first'): number {

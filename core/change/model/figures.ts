@@ -15,6 +15,8 @@ export interface Movement {
 
 /** Errors that the hand and the method make, besides those of each site. */
 export interface ModelFigures {
+  /** What the technical errors of the folds are multiplied by. */
+  technical: number
   /** Common to all folds of a visit, as a share of the fold: biology and handling of the day. */
   session: number
   /** The same where a sum is followed. */
@@ -34,6 +36,7 @@ export interface ModelFigures {
 }
 
 export const USUAL_FIGURES: Readonly<ModelFigures> = {
+  technical: 1,
   session: 0.015,
   sumSession: 0.02,
   girthSession: 0.005,
@@ -42,6 +45,18 @@ export const USUAL_FIGURES: Readonly<ModelFigures> = {
   massKg: 0.63,
   driftPoints: 0.3,
   equationSlope: 0.175,
+}
+
+/** Those that a gym's own records can tell: see refit.ts. */
+export const GYM_FIGURES = ['technical', 'session', 'massKg'] as const
+export type GymFigures = Pick<ModelFigures, (typeof GYM_FIGURES)[number]>
+
+/** The figures in use: the usual ones, with the gym's own in their place where there are any. */
+export function figuresWith(own: GymFigures | null | undefined): ModelFigures {
+  if (!own) return USUAL_FIGURES
+  const { technical, session, massKg } = own
+  const sumSession = (USUAL_FIGURES.sumSession * session) / USUAL_FIGURES.session
+  return { ...USUAL_FIGURES, technical, session, massKg, sumSession }
 }
 
 /** A wide and a narrow movement of each part; the narrow one turns and wanders less too. */

@@ -1,6 +1,7 @@
 import { isGirth } from '../../anatomy/ids'
 import type { IsoDate } from '../../units/dates'
 import type { Horizon } from './ensemble'
+import { MATTERS, STILL_ODDS } from './figures'
 import type { Look, RecordQuantity } from './record'
 import { type JudgedChange, wayOf } from './verdict'
 
@@ -122,6 +123,16 @@ export function headlineOf(look: Look, plan: HeadlinePlan = {}): Headline {
   }
 }
 
+/**
+ * A mass that stands still more likely than not, and is within a little more than what matters: one weighing says so much
+ * less than seven folds that few people would ever be told of standing still, else. Judgement, by the simulation.
+ */
+const hardlyMoved = (mass: JudgedChange | undefined) =>
+  mass !== undefined &&
+  (mass.odds ?? 1) <= STILL_ODDS &&
+  Math.max(...mass.interval.map(Math.abs)) <= MASS_SLACK * MATTERS.mass
+const MASS_SLACK = 1.15
+
 /** What is left to be said where nothing is clear. */
 function restOf(look: Look): HeadlineRule {
   const { fat, lean, mass } = look.horizons.phase?.changes ?? {}
@@ -129,6 +140,6 @@ function restOf(look: Look): HeadlineRule {
   if (spoken.some(({ verdict }) => verdict === 'likely')) return 'probably'
   // Lean is what is left of the mass when fat is taken away: where fat and mass stand still, it cannot have moved far.
   const still = (change: JudgedChange | undefined) => change?.verdict === 'no-change'
-  const nothing = fat ? still(fat) && (still(lean) || still(mass)) : still(spoken[0])
+  const nothing = fat ? still(fat) && (still(lean) || hardlyMoved(mass)) : still(spoken[0])
   return nothing ? 'no-change' : 'not-yet'
 }

@@ -17,12 +17,14 @@ import {
 import { type LineAt, type OffLine, RecordTracker, type Retrospect } from './tracker'
 import type { JudgedChange } from './verdict'
 import {
+  type CompositionRead,
   type FollowedLine,
   type LineQuantity,
   type Visit,
-  compositionOf,
+  compositionRows,
   lineOf,
   massOf,
+  readComposition,
 } from './visit'
 
 export type CompositionQuantity = 'fat' | 'lean' | 'mass'
@@ -49,8 +51,12 @@ const formOf = ({ pairBias, driftPoints }: ModelFigures, pairs: number) => ({
   ...{ pairs, biasSd: pairBias, driftVariance: driftPoints ** 2 / WEEKS_OF_DRIFT },
 })
 
+/** About where fat and lean lie on a day, kg. */
+export const levelsOf = ({ subject: { massKg = 0 } }: Visit, read?: CompositionRead) =>
+  read ? [read.fatKg, read.leanKg] : [massKg / 4, (3 * massKg) / 4]
+
 /** The model of fat and lean. */
-function compositionForm(figures: ModelFigures, pairs: number): RecordForm {
+export function compositionForm(figures: ModelFigures, pairs: number): RecordForm {
   return {
     ...formOf(figures, pairs),
     moves: [FAT_MOVES, LEAN_MOVES],
@@ -117,7 +123,7 @@ function together(points: readonly CoursePoint[]): CoursePoint[] {
 }
 
 /** A day without folds and tape is body mass alone. */
-const isCheckIn = ({ measured }: Visit) => measured.length > 0
+export const isCheckIn = ({ measured }: Visit) => measured.length > 0
 
 /**
  * Follows one person's record: every day in turn, and at each check-in a look. What is computed by an equation is
@@ -175,14 +181,15 @@ export class RecordModel {
     if (!at || !composition) return
     const options = conversion ? { conversion } : {}
     const read = isCheckIn(visit)
-      ? compositionOf(visit, at.equationId, at.ageYears, this.people.pairs, this.figures, options)
+      ? readComposition(visit, at.equationId, at.ageYears, options)
       : undefined
-    const rows = read ?? massOf(visit, this.figures)
+    const rows = read
+      ? compositionRows(visit, read, this.people.pairs, this.figures)
+      : massOf(visit, this.figures)
     if (rows) {
-      const { massKg = 0 } = visit.subject
       composition.learn(
         { date: visit.date, rows, checkIn: read !== undefined },
-        read?.raw ?? [massKg / 4, (3 * massKg) / 4],
+        levelsOf(visit, read),
         looked,
       )
     }

@@ -104,7 +104,7 @@ export class RecordTracker<Q extends string> {
 
   private begin({ date }: TrackedDay, levels: readonly number[]) {
     this.on = date
-    return new Ensemble(this.form, levels, this.retrospect !== undefined)
+    return new Ensemble(this.form, levels, { recorded: this.retrospect !== undefined })
   }
 
   /** After a check-in: which levels are to be kept from here on. */

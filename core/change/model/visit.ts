@@ -39,17 +39,26 @@ const PERCENT = 100
 /** Where the mass is not known, kg: only for how many mm a point of fat is. */
 const SOME_MASS_KG = 75
 
-/** Fat and lean mass of a day in two numbers whose errors are independent; undefined where the equation does not read it. */
-export function compositionOf(
+/** Fat and lean mass of a day by an equation, with what their errors are made of. */
+export interface CompositionRead {
+  fatKg: number
+  leanKg: number
+  /** What a kilogram of body mass adds to the fat mass while the folds stay. */
+  share: number
+  /** Variance by the technical errors of the folds, kg². */
+  technical: number
+  /** What the fat mass gains where all folds are larger by their own size, kg. */
+  perFold: number
+}
+
+/** What an equation reads off a day; undefined where it does not read it. */
+export function readComposition(
   visit: Visit,
   equationId: string,
   ageYears: number | undefined,
-  pairs: readonly string[],
-  figures: ModelFigures,
   options: EstimateOptions = {},
-): VisitRows | undefined {
-  const { massKg } = visit.subject
-  if (massKg === undefined) return undefined
+): CompositionRead | undefined {
+  if (visit.subject.massKg === undefined) return undefined
   const values = servedValues(equationById(equationId), visit.measured)
   const found = attempt(() =>
     gradientsOf(equationId, { subject: { ...visit.subject, ageYears }, values }, options),
@@ -57,27 +66,39 @@ export function compositionOf(
   if (!found.ok) return undefined
   const { fatMass, leanMass } = found.value
   if (!Number.isFinite(fatMass.value)) return undefined
-  // Fat and lean err together by the mass and apart by the folds. Fat less its share of the mass errs by the folds alone.
-  const share = fatMass.mass
   let [technical, perFold] = [0, 0]
   for (const site of Object.keys(fatMass.sites) as SiteId[]) {
     const slope = fatMass.sites[site]!
     technical += slope ** 2 * visit.variance(site)
     perFold += slope * values[site]!
   }
-  const pair = Math.max(0, pairs.indexOf(visit.pair))
   return {
-    raw: [fatMass.value, leanMass.value],
+    ...{ fatKg: fatMass.value, leanKg: leanMass.value, share: fatMass.mass },
+    ...{ technical, perFold },
+  }
+}
+
+/** Fat and lean mass of a day in two numbers whose errors are independent. */
+export function compositionRows(
+  visit: Visit,
+  { fatKg, leanKg, share, technical, perFold }: CompositionRead,
+  pairs: readonly string[],
+  figures: ModelFigures,
+): VisitRows {
+  const massKg = visit.subject.massKg!
+  // Fat and lean err together by the mass and apart by the folds. Fat less its share of the mass errs by the folds alone.
+  return {
+    raw: [fatKg, leanKg],
     rows: [
       massRow(visit, figures),
       {
         levels: [1 - share, -share],
         drift: massKg / PERCENT,
-        pair,
+        pair: Math.max(0, pairs.indexOf(visit.pair)),
         perBias: perFold,
-        value: fatMass.value - share * massKg,
+        value: fatKg - share * massKg,
         kind: 'method',
-        variance: technical + (figures.session * perFold) ** 2,
+        variance: figures.technical ** 2 * technical + (figures.session * perFold) ** 2,
       },
     ],
   }
@@ -113,7 +134,7 @@ export function lineOf(
   visit: Visit,
   { quantity, sites }: FollowedLine,
   people: readonly string[],
-  { sumSession, girthSession }: ModelFigures,
+  figures: ModelFigures,
 ): VisitRows | undefined {
   const values = sites.flatMap((site) => visit.measured.find((m) => isSamePlace(m, site)) ?? [])
   if (sites.length === 0 || values.length < sites.length) return undefined
@@ -121,7 +142,8 @@ export function lineOf(
   const technical = values.reduce((sum, { site }) => sum + visit.variance(site), 0)
   const girth = isGirth(quantity)
   const perKg = girth ? GIRTH_SHARE_PER_KG * total : sumPerKgOfFat(sites.length)
-  const session = girth ? girthSession : sumSession
+  const session = girth ? figures.girthSession : figures.sumSession
+  const factor = girth ? 1 : figures.technical
   return {
     raw: [total],
     rows: [
@@ -132,7 +154,7 @@ export function lineOf(
         perBias: total,
         value: total,
         kind: 'method',
-        variance: technical + (session * total) ** 2,
+        variance: factor ** 2 * technical + (session * total) ** 2,
       },
     ],
   }

@@ -1,5 +1,6 @@
 import { sql } from 'drizzle-orm'
 import * as pg from 'drizzle-orm/pg-core'
+import type { GymFigures } from '#core'
 import type { Said } from '#shared/contract/verdicts'
 import { clientId } from './clients'
 import { instant } from './columns'
@@ -50,3 +51,17 @@ export const verdictErrors = pg.pgTable('verdict_errors', {
     .references(() => people.id, { onDelete: 'cascade' }),
   errors: pg.text('errors').notNull(),
 })
+
+/** What the gym's own records tell of its errors: one row, once there are enough of them; see the core's `refitting`. */
+export const gymFigures = pg.pgTable(
+  'gym_figures',
+  {
+    id: pg.smallint('id').primaryKey().default(1),
+    figures: pg.jsonb('figures').$type<GymFigures>(),
+    /** People and check-ins that it was read off. */
+    people: pg.integer('people').notNull(),
+    checkIns: pg.integer('check_ins').notNull(),
+    fittedAt: instant('fitted_at').notNull().defaultNow(),
+  },
+  (t) => [pg.check('gym_figures_one', sql`${t.id} = 1`)],
+)

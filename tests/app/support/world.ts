@@ -67,7 +67,7 @@ export function viewOf(id: string, more: Partial<CheckIn> = {}, name = 'Ann'): C
         ...{ defaultProtocolId: 'seven-fold', standard: 'us', tolerance: null },
         ...{ testerId: idOf('tester'), caliperId: null, tapeId: null, scaleId: null },
       },
-      ...{ testers: [], instruments: [], ownProtocols: [] },
+      ...{ testers: [], instruments: [], ownProtocols: [], figures: null },
     },
   }
 }

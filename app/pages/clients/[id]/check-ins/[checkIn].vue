@@ -46,6 +46,7 @@ async function changeConversion(conversion: Conversion) {
         :earlier="judged.earlier"
         :weigh-ins="view.weighIns"
         :phase-starts="view.phaseStarts"
+        :gym-figures="view.gym.figures?.own"
         @conversion="changeConversion"
       />
       <div class="pt-6 print:hidden">

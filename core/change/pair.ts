@@ -5,7 +5,7 @@ import {
   type CheckInRecord,
   type Person,
 } from '../composition/check-in'
-import { comparable } from './judgement'
+import { comparable } from './differences'
 
 /** Whether the equation of a check-in reads an earlier one too; nothing where it does not even read its own. */
 function equationReader(person: Person, now: CheckInRecord) {

@@ -1,6 +1,5 @@
 import type { SiteId } from '../anatomy/ids'
 import { estimate } from './estimate'
-import { FAT_KCAL_PER_KG, LEAN_KCAL_PER_KG } from './tissue-energy'
 import type { Estimate, EstimateOptions, Subject, Values } from '../equations/types'
 import {
   type MeasurementSetup,
@@ -136,62 +135,4 @@ export function occasionVariance(
     variance += (factorOf(site) * gradient.sites[site]!) ** 2 * errors.site(site)
   }
   return variance
-}
-
-/** Two gradients added with weights: the gradient of a quantity made of two others. */
-function weighted(a: Gradient, forA: number, b: Gradient, forB: number): Gradient {
-  const sites = Object.keys(a.sites) as SiteId[]
-  return {
-    value: forA * a.value + forB * b.value,
-    mass: forA * a.mass + forB * b.mass,
-    sites: Object.fromEntries(
-      sites.map((site) => [site, forA * a.sites[site]! + forB * (b.sites[site] ?? 0)]),
-    ),
-  }
-}
-
-/** One side of a change: what was measured, and its errors. */
-export interface ChangeSide {
-  occasion: MeasuredOccasion
-  errors: OccasionErrors
-}
-
-/** The standard error of a change in every quantity, and of the energy that fat and lean mass hold. */
-export interface ChangeErrors extends Record<EquationQuantity, number> {
-  /** kcal. Fat and lean err opposite ways, so this is less than their errors added. */
-  energy: number
-}
-
-/**
- * The technical error of a change in every quantity between two check-ins, carried through by the gradient of the
- * equation at each.
- *
- * @param before the earlier side (at the later age, as changes are judged)
- * @param factorOf by how much a site's error grows, as for another tester than then
- * @returns standard errors; NaN for what the equation does not give
- * @throws InputError as `estimate` does
- */
-export function changeErrors(
-  equationId: string,
-  before: ChangeSide,
-  after: ChangeSide,
-  factorOf: (site: SiteId) => number = () => 1,
-  options: EstimateOptions = {},
-): ChangeErrors {
-  const sides = [before, after].map(({ occasion, errors }) => {
-    const gradients = gradientsOf(equationId, occasion, options)
-    const { fatMass, leanMass } = gradients
-    const energy = weighted(fatMass, FAT_KCAL_PER_KG, leanMass, LEAN_KCAL_PER_KG)
-    return { gradients: { ...gradients, energy }, errors }
-  })
-  const errorOf = (of: EquationQuantity | 'energy') =>
-    Math.sqrt(
-      sides.reduce(
-        (sum, { gradients, errors }) => sum + occasionVariance(gradients[of], errors, factorOf),
-        0,
-      ),
-    )
-  return Object.fromEntries(
-    [...EQUATION_QUANTITIES, 'energy' as const].map((of) => [of, errorOf(of)]),
-  ) as unknown as ChangeErrors
 }

@@ -1,5 +1,3 @@
-import { CLEAR_AT } from '../change/verdict'
-
 /**
  * What a board ranks by: the sums (of all folds of the set, or of the equation's) in mm, masses in kg, fat % in points.
  */
@@ -17,12 +15,15 @@ export function showsComposition(measure: BoardMeasure): boolean {
   return measure !== 'sum'
 }
 
+/** Standard errors beyond which two are apart: 99 in 100 who are alike read less. */
+const APART_AT = 2.58
+
 /** One client's change over the period of a board. */
 export interface Contender {
   id: string
   /** Later less earlier. */
   change: number
-  standardError: number
+  sd: number
 }
 
 export interface Placed<C extends Contender> {
@@ -54,8 +55,8 @@ export function rank<C extends Contender>(
     const first = left[0]!
     const group = left.filter((other) => {
       const apart = Math.abs(worth(first, measure) - worth(other, measure))
-      const error = Math.hypot(first.standardError, other.standardError)
-      return other === first || apart <= CLEAR_AT * error
+      const error = Math.hypot(first.sd, other.sd)
+      return other === first || apart <= APART_AT * error
     })
     const place = placed.length + 1
     for (const entry of group) {

@@ -1,5 +1,6 @@
-import type { Judgement } from '../change/judgement'
+import type { CheckInErrors } from '../change/model/client-record'
 import { sumPerKgOfFat } from '../composition/fold-sum'
+import { Z95 } from '../measurement-error/site-error'
 
 /** The pace that is assumed where none is planned: fat, as a share of body mass a week. Judgement. */
 const USUAL_PACE_SHARE_A_WEEK = 0.005
@@ -28,27 +29,30 @@ export interface NextMeasuring {
   minimalDetectableChange: number
 }
 
+/** How far one check-in may be off, and the pace that is to be seen. */
+export interface Readable {
+  errors: CheckInErrors
+  /** Body mass now, kg. */
+  massKg: number | undefined
+  /** Planned change of fat a week, kg; half a per cent of body mass where not said. */
+  fatPaceKg?: number
+}
+
 /**
- * When to measure next: once the pace of fat has outgrown this hand's smallest real change of fat mass, or of the sum
- * where no mass was taken.
+ * When to measure next: once the pace of fat has outgrown what two such check-ins can tell apart at 95 %, in fat mass, or
+ * in the sum where no mass was taken.
  *
- * @param massKg body mass now, kg
- * @param fatPaceKg planned change of fat a week, kg; half a per cent of body mass where not said
  * @returns undefined where neither can be told
  */
-export function nextMeasuring(
-  { quantities, sumFolds }: Pick<Judgement, 'quantities' | 'sumFolds'>,
-  massKg: number | undefined,
-  fatPaceKg?: number,
-): NextMeasuring | undefined {
+export function nextMeasuring({ errors, massKg, fatPaceKg }: Readable): NextMeasuring | undefined {
   const pace = fatPaceKg ?? (massKg === undefined ? undefined : USUAL_PACE_SHARE_A_WEEK * massKg)
   if (pace === undefined) return undefined
-  const { fatMass, sum } = quantities
-  const by = fatMass ? ('fatMass' as const) : ('sum' as const)
-  const verdict = fatMass ?? sum
-  if (!verdict) return undefined
-  const inUnit = fatMass ? pace : pace * sumPerKgOfFat(sumFolds.length)
-  const { minimalDetectableChange } = verdict
+  const { fatKg, sumMm, folds } = errors
+  const by = fatKg === undefined ? ('sum' as const) : ('fatMass' as const)
+  const error = fatKg ?? sumMm
+  if (error === undefined) return undefined
+  const inUnit = by === 'fatMass' ? pace : pace * sumPerKgOfFat(folds)
+  const minimalDetectableChange = Z95 * Math.SQRT2 * error
   const days = readableAfterDays(minimalDetectableChange, inUnit)
   return days === undefined ? undefined : { days, by, pace: inUnit, minimalDetectableChange }
 }

@@ -1,24 +1,33 @@
 import { sql } from 'drizzle-orm'
 import {
   addDays,
-  judgeChange,
+  basisOf,
+  followedFolds,
+  lookAtRecord,
   measuredOf,
+  netSwing,
+  pointsOfFat,
   rank,
+  resultOf,
+  sheetOf,
   showsComposition,
   type BoardMeasure,
   type Contender,
+  type ErringChange,
+  type IsoDate,
   type JudgedWith,
-  type Judgement,
+  type Measured,
   type WeighIn,
 } from '#core'
 import type { CheckInWithReadings } from '#shared/contract/check-ins'
 import type { Client } from '#shared/contract/clients'
 import type { Board, Leaderboard } from '#shared/contract/leaderboards'
+import type { ClientRecord } from '#shared/contract/record'
 import { measuredJson, withHeights, type MeasuredRows } from '../check-ins/json'
 import { clientJson, withLatestHeight, type PlainClient } from '../clients/queries'
 import type { Connection } from '../database/driver'
 import { jsonOf, listOf } from '../database/json'
-import { instrumentsJson, listOwnErrors, TESTERS } from '../equipment/queries'
+import { GYM_FIGURES_JSON, instrumentsJson, listOwnErrors, TESTERS } from '../equipment/queries'
 import { notFound } from '../http/errors'
 import { weighInsJson } from '../weigh-ins/queries'
 
@@ -50,10 +59,11 @@ interface Member extends MeasuredRows {
 /** Everything that a board is made of, of all its members, in one query. */
 function findMembers(db: Connection, { id, startsOn, endsOn }: Leaderboard) {
   const from = addDays(startsOn, -EARLY_DAYS)
-  return jsonOf<Omit<JudgedWith, 'weighIns' | 'ownErrors'> & { members: Member[] }>(
+  type Known = Omit<JudgedWith, 'weighIns' | 'ownErrors'> & Pick<ClientRecord, 'gymFigures'>
+  return jsonOf<Known & { members: Member[] }>(
     db,
     sql`select json_build_object('testers', ${TESTERS}, 'instruments', ${instrumentsJson(false)},
-      'members', ${listOf(
+      'gymFigures', ${GYM_FIGURES_JSON}, 'members', ${listOf(
         sql`json_build_object('client', ${clientJson(sql`m.client_id`)},
           ${measuredJson(
             sql`c.client_id = m.client_id and c.closed_at is not null and c.voided_at is null
@@ -69,23 +79,62 @@ function findMembers(db: Connection, { id, startsOn, endsOn }: Leaderboard) {
 
 interface Ran extends Contender {
   client: Client
-  judgement: Judgement
+  from: IsoDate
+  to: IsoDate
   /** What makes two changes comparable between clients: the equation, or the folds of the sum. */
   kind: string
 }
 
-/** The first and last check-in of a period that can be compared, of check-ins newest first. */
-function endsOf(checkIns: readonly CheckInWithReadings[], { startsOn }: Leaderboard) {
+/**
+ * The check-ins of a period, oldest first: from the last one on or before its first day, where there is one.
+ *
+ * @param checkIns newest first
+ * @returns undefined where there are not two on two days
+ */
+function within(checkIns: readonly CheckInWithReadings[], { startsOn }: Leaderboard) {
   const oldestFirst = [...checkIns].reverse()
-  const first = oldestFirst.findLast(({ measuredOn }) => measuredOn <= startsOn) ?? oldestFirst[0]
-  const last = oldestFirst.at(-1)
-  return first && last && first.measuredOn < last.measuredOn && last.measuredOn >= startsOn
-    ? { first, last }
-    : undefined
+  const first = oldestFirst.findLastIndex(({ measuredOn }) => measuredOn <= startsOn)
+  const all = oldestFirst.slice(Math.max(0, first))
+  const [from, to] = [all[0]?.measuredOn, all.at(-1)?.measuredOn]
+  return from && to && from < to && to >= startsOn ? all : undefined
 }
 
-function kindOf(judgement: Judgement, measure: BoardMeasure): string {
-  return measure === 'sum' ? [...judgement.sumFolds].sort().join(' ') : (judgement.equationId ?? '')
+/** What changed over some check-ins by the model of the record, and what makes it comparable between clients. */
+function ranBy(
+  measure: BoardMeasure,
+  client: Client,
+  checkIns: readonly Measured[],
+  judgedWith: Pick<JudgedWith, 'weighIns'> & Pick<ClientRecord, 'gymFigures'>,
+): (ErringChange & { kind: string }) | undefined {
+  const { showPercentages: fatAndLean, weekEndsOn } = client
+  const look = lookAtRecord(
+    { person: client, checkIns, weekEndsOn, fatAndLean, ...judgedWith },
+    { byEquation: true },
+  )
+  const since = look?.horizons.first
+  const now = checkIns.at(-1)!
+  if (!since || since.since !== checkIns[0]!.measuredOn) return undefined
+  const { changes } = since
+  const change = () => {
+    if (measure === 'sum') return changes.sum
+    // Where the equation adds up all folds, the two sums are one.
+    if (measure === 'equationSum') return changes.equationSum ?? changes.sum
+    if (measure === 'fatMass') return changes.fat
+    if (measure === 'recomposition') return netSwing(changes)
+    const result = resultOf(client, now)
+    const { fatMassKg: fatKg, leanMassKg: leanKg } = result.ok ? result.value : {}
+    return fatKg === undefined || leanKg === undefined
+      ? undefined
+      : pointsOfFat(changes, { fatKg, massKg: fatKg + leanKg })
+  }
+  const found = change()
+  if (!found) return undefined
+  const folds = followedFolds(checkIns.map((checkIn) => sheetOf(client, checkIn)))?.folds ?? []
+  const sumOf = folds.map(({ site }) => site).sort()
+  return {
+    ...{ change: found.change, sd: found.sd },
+    kind: measure === 'sum' ? sumOf.join(' ') : (basisOf(client, now).equationId ?? ''),
+  }
 }
 
 /** The kind that most have; only those are ranked against one another. */
@@ -110,22 +159,22 @@ export async function findBoard(db: Connection, id: string): Promise<Board> {
     const client = withLatestHeight(plain, heights)
     const name = client.hiddenOnLeaderboards ? 'Somebody' : client.name
     if (showsComposition(measure) && !client.showPercentages) continue
-    const ends = endsOf(withHeights(checkIns, heights), leaderboard)
-    if (!ends) {
+    const taken = within(withHeights(checkIns, heights), leaderboard)
+    if (!taken) {
       unranked.push({ name, why: 'not measured twice in this period' })
       continue
     }
-    const judgedWith = { ...gym, ownErrors, weighIns }
-    const [then, now] = [measuredOf(ends.first, judgedWith), measuredOf(ends.last, judgedWith)]
-    const judgement = judgeChange(client, then, now)
-    const verdict = judgement.quantities[measure]
-    if (!verdict) {
-      unranked.push({ name, why: 'the two check-ins cannot be compared like for like' })
+    const { gymFigures, ...equipment } = gym
+    const measured = taken.map((checkIn) =>
+      measuredOf(checkIn, { ...equipment, ownErrors, weighIns }),
+    )
+    const found = ranBy(measure, client, measured, { weighIns, gymFigures })
+    if (!found) {
+      unranked.push({ name, why: 'the check-ins cannot be compared like for like' })
       continue
     }
-    const { change, standardError } = verdict
-    const kind = kindOf(judgement, measure)
-    ran.push({ id: client.id, client, judgement, kind, change, standardError })
+    const [from, to] = [taken[0]!.measuredOn, taken.at(-1)!.measuredOn]
+    ran.push({ ...{ id: client.id, client, from, to }, ...found })
   }
   const kind = commonest(ran)
   for (const { client } of ran.filter((r) => r.kind !== kind)) {
@@ -140,12 +189,10 @@ export async function findBoard(db: Connection, id: string): Promise<Board> {
     leaderboard,
     memberIds: members.map(({ client }) => client.id),
     unranked,
-    lines: placed.map(({ entry: { client, judgement, change, standardError }, place, tied }) => ({
+    lines: placed.map(({ entry: { client, from, to, change, sd }, place, tied }) => ({
       clientId: client.hiddenOnLeaderboards ? null : client.id,
       name: client.hiddenOnLeaderboards ? null : client.name,
-      ...{ place, tied, change, standardError },
-      from: judgement.since,
-      to: judgement.until,
+      ...{ place, tied, change, standardError: sd, from, to },
     })),
   }
 }

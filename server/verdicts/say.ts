@@ -3,7 +3,7 @@ import {
   headlineOf,
   lookAtRecord,
   measuredOf,
-  phaseStartsOf,
+  partsOfRecord,
   planStandingNow,
   startOfPlan,
   type Attention,
@@ -20,16 +20,11 @@ export interface Spoken {
 
 /** All that a client's record is judged by. */
 export function partsOf(record: ClientRecord): ClientRecordParts {
-  const { client: person, weighIns, gymFigures } = record
   const checkIns = record.checkIns
     .filter(({ closedAt, voided }) => closedAt !== null && voided === null)
     .map((checkIn) => measuredOf(checkIn, record))
     .reverse()
-  return {
-    ...{ person, checkIns, weighIns, gymFigures, weekEndsOn: person.weekEndsOn },
-    fatAndLean: person.showPercentages,
-    phaseStarts: Object.values(phaseStartsOf(record)).flat(),
-  }
+  return partsOfRecord(record, checkIns)
 }
 
 /** Judges a client's record as the client's page does; undefined where there is no check-in to judge. */
@@ -52,6 +47,6 @@ export function sayOf(record: ClientRecord): Spoken | undefined {
         })),
       },
     },
-    attention: attentionOf(headline, date, standing?.behind),
+    attention: attentionOf(headline, date, standing?.standing === 'behind'),
   }
 }

@@ -3,7 +3,6 @@ import {
   CONVERSIONS,
   EQUATIONS,
   NORM_TABLES,
-  SMALLEST_WORTHWHILE_CHANGE,
   PROTOCOLS,
   LANDMARK_STANDARD_NAMES,
   unrounded,
@@ -117,18 +116,6 @@ function ruleTable(): string {
   ].join('\n')
 }
 
-function mattersTable(): string {
-  const units: Record<keyof typeof SMALLEST_WORTHWHILE_CHANGE, string> = {
-    ...{ fatPercent: 'points of fat %', fatMass: 'kg of fat', leanMass: 'kg of lean' },
-    ...{ mass: 'kg of body mass', recomposition: 'kg of net swing', fold: 'mm of one fold' },
-    girth: 'cm of one girth',
-  }
-  const rows = Object.entries(SMALLEST_WORTHWHILE_CHANGE).map(
-    ([key, value]) => `${value} ${units[key as keyof typeof SMALLEST_WORTHWHILE_CHANGE]}`,
-  )
-  return `1.5 mm for each fold of a sum, ${rows.join(', ')}.`
-}
-
 const percent = (share: number) => `${(100 * share).toFixed(1)} %`
 
 function slipTable(): string {
@@ -158,7 +145,6 @@ export function generatedParts(): Record<string, string> {
     ranges: rangeTable(),
     slips: slipTable(),
     rules: ruleTable(),
-    matters: mattersTable(),
   }
 }
 

@@ -7,7 +7,7 @@ import {
   foldSumName,
   foldSumOf,
   goalOf,
-  judgeChange,
+  readDifferences,
   minimalDetectableChangeOfSum,
   NINE_FOLDS,
   protocolById,
@@ -16,7 +16,6 @@ import {
   standardWithin,
   sumGap,
   targetsOf,
-  Z95,
   type LandmarkStandard,
   type Measured,
   type OwnProtocol,
@@ -62,18 +61,16 @@ describe('eight folds that all fell, from 104 to 86 mm (common practice, no sour
     ['female', 4],
     ['male', 7],
   ])('%s: the sum is of all eight, the equation’s of %i', (sex, added) => {
-    const judged = judgeChange(person(sex), then, now)
+    const judged = readDifferences(person(sex), then, now)
     expect(foldSumOf(sheetOf(person(sex), then))).toEqual({ folds: EIGHT, mm: 104 })
     expect(foldSumOf(sheetOf(person(sex), now))!.mm).toBe(86)
-    expect(judged.quantities.sum).toMatchObject({ change: -18, certainty: 'clear' })
-    expect(judged.sumFolds).toEqual(EIGHT)
-    expect(judged.sumIsWhole).toBe(true)
+    expect(judged.sum).toEqual({ mm: -18, folds: EIGHT, isWhole: true })
     expect(judged.equationFolds).toHaveLength(added)
     const part = (values: readonly number[]) =>
       judged.equationFolds.reduce((total, site) => total + values[EIGHT.indexOf(site)]!, 0)
     const [before, after] = [then, now].map(({ readings }) => part(readings.map((r) => r.value)))
     expect(judged.comparison!.after.sumMm).toBeCloseTo(after!, 9)
-    expect(judged.quantities.equationSum!.change).toBeCloseTo(after! - before!, 9)
+    expect(judged.comparison!.sumMm).toBeCloseTo(after! - before!, 9)
   })
 })
 
@@ -91,10 +88,10 @@ test('an own set of nine has the sum of its nine, not the seven of its equation'
       'us',
       { protocolId: own.id, ownProtocol: own },
     )
-  const judged = judgeChange(person('male'), nine('2026-03-01', 12), nine('2026-04-01', 10))
-  expect(judged.quantities.sum!.change).toBe(-18)
+  const judged = readDifferences(person('male'), nine('2026-03-01', 12), nine('2026-04-01', 10))
+  expect(judged.sum!.mm).toBe(-18)
   expect(judged.equationFolds).toHaveLength(7)
-  expect(judged.quantities.equationSum!.change).toBeCloseTo(-14, 9)
+  expect(judged.comparison!.sumMm).toBeCloseTo(-14, 9)
 })
 
 describe('between different sets', () => {
@@ -110,18 +107,16 @@ describe('between different sets', () => {
     fc.assert(
       fc.property(values(SEVEN_FOLDS), values(three), (before, after) => {
         const [then, now] = [sevenOf('2026-03-01', before), threeOf('2026-04-01', after)]
-        const judged = judgeChange(woman, then, now)
-        expect(judged.sumFolds).toEqual(three)
-        expect(judged.sumIsWhole).toBe(false)
+        const judged = readDifferences(woman, then, now)
+        expect(judged.sum).toMatchObject({ folds: three, isWhole: false })
         const earlier = three.reduce(
           (sum, site) => sum + before[SEVEN_FOLDS.findIndex((s) => s === site)]!,
           0,
         )
         const later = after.reduce((sum, mm) => sum + mm, 0)
-        expect(judged.quantities.sum!.change).toBeCloseTo(later - earlier, 9)
-        // The rail, the verdict and the bands of the curve know one error.
-        const reach = judged.quantities.sum!.minimalDetectableChange
-        expect(minimalDetectableChangeOfSum(woman, now, then)).toBe(reach)
+        expect(judged.sum!.mm).toBeCloseTo(later - earlier, 9)
+        // The rail and the bands of the curve know one error.
+        const reach = minimalDetectableChangeOfSum(woman, now, then)!
         const basis = basisOf(woman, now, followedFolds([then, now].map((m) => sheetOf(woman, m))))
         const bands = [then, now].map((m) => bandsOf(woman, m, basis).sum!)
         expect(bands.map(({ value }) => value)).toEqual([
@@ -183,13 +178,16 @@ describe('between different sets', () => {
     const two = (on: string, mm: number) =>
       taken(on, own.folds, [mm, mm], 'us', { protocolId: own.id, ownProtocol: own })
     const [then, now] = [two('2026-03-01', 14), two('2026-04-01', 6)]
-    const judged = judgeChange(person('male'), then, now)
-    expect(judged.equationId).toBeUndefined()
-    expect(judged.quantities.equationSum).toBeUndefined()
-    expect(judged.quantities.sum!.change).toBe(-16)
+    const judged = readDifferences(person('male'), then, now)
+    expect(judged.comparison).toBeUndefined()
+    expect(judged.equationFolds).toEqual([])
+    expect(judged.sum!.mm).toBe(-16)
     const band = bandsOf(person('male'), now, basisOf(person('male'), now)).sum!
     expect(band.value).toBe(12)
-    expect(Math.SQRT2 * band.halfWidth).toBeCloseTo(Z95 * judged.quantities.sum!.standardError, 9)
+    expect(Math.SQRT2 * band.halfWidth).toBeCloseTo(
+      minimalDetectableChangeOfSum(person('male'), now, then)!,
+      9,
+    )
   })
 })
 

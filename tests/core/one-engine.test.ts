@@ -2,15 +2,18 @@ import fc from 'fast-check'
 import { expect, test } from 'vitest'
 import {
   bandsOf,
+  energyChange,
+  followedFolds,
   basisOf,
-  judgeChange,
+  lookAtRecord,
   measuredOf,
   minimalDetectableChangeOfSum,
   resultOf,
   SEVEN_FOLDS,
+  sheetOf,
+  readDifferences,
   seriesBy,
   setupChange,
-  Z95,
   type JudgedWith,
   type Reading,
 } from '#core'
@@ -101,34 +104,36 @@ test('the running sum, the result, the bands and the client page agree to the la
       const days = new Map(week.map((w) => [w.date, w]))
       const judgedWith = { ...known, weighIns: [...days.values()] }
       const [then, now] = [measuredOf(earlier, judgedWith), measuredOf(later, judgedWith)]
-      const judged = judgeChange(woman, then, now)
+      const read = readDifferences(woman, then, now)
       const result = resultOf(woman, now)
-      // The rail's figure is the verdict's, bit for bit.
-      const { sum } = judged.quantities
-      if (sum)
-        expect(minimalDetectableChangeOfSum(woman, now, then)).toBe(sum.minimalDetectableChange)
-      if (!result.ok || !judged.comparison) return
+      if (!result.ok || !read.comparison) return
       compared++
-      // The result's level is the judgement's and the ledger's.
-      expect(judged.comparison.after).toEqual(result.value)
+      // The result's level is that of the differences, and the ledger's.
+      expect(read.comparison.after).toEqual(result.value)
       const basis = basisOf(woman, now)
       expect(seriesBy(woman, [now], basis)[0]!.estimate).toEqual(result.value)
       expect(result.value.fatMassKg! + result.value.leanMassKg!).toBeCloseTo(
         now.weekMass?.kg ?? later.readings.at(-1)!.value,
         9,
       )
-      // Where nobody and nothing is another, the two bands are the error of the change.
+      // Where nobody and nothing is another, what the running sum can tell is what its two bands leave.
       const { anotherTester, anotherCaliper } = setupChange(then, now)
       if (anotherTester || anotherCaliper) mixed++
-      const bands = [then, now].map((m) => bandsOf(woman, m, basis, m).leanMass!.halfWidth)
-      if (!anotherTester && !anotherCaliper) {
-        expect(Z95 * judged.quantities.leanMass!.standardError).toBeCloseTo(Math.hypot(...bands), 9)
+      else {
+        const followed = followedFolds([then, now].map((m) => sheetOf(woman, m)))
+        const sum = basisOf(woman, now, followed)
+        const bands = [then, now].map((m) => bandsOf(woman, m, sum, m).sum!.halfWidth)
+        expect(minimalDetectableChangeOfSum(woman, now, then)).toBeCloseTo(Math.hypot(...bands), 9)
       }
-      // Fat, lean and mass of one change add up.
-      const { fatMass, leanMass, mass } = judged.quantities
-      expect(fatMass!.change + leanMass!.change).toBeCloseTo(mass!.change, 9)
-      expect(judged.energy!.standardError).toBeLessThanOrEqual(
-        9441 * fatMass!.standardError + 1816 * leanMass!.standardError,
+      // Fat, lean and mass add up, as read and by the whole record.
+      const { fatMassKg, leanMassKg } = read.comparison
+      expect(fatMassKg! + leanMassKg!).toBeCloseTo(read.massKg!, 9)
+      const look = lookAtRecord({ person: woman, checkIns: [then, now], weighIns: week })!
+      const { fat, lean, mass } = look.horizons.first!.changes
+      expect(fat!.change + lean!.change).toBeCloseTo(mass!.change, 6)
+      // What fat and lean hold errs by less than the two together.
+      expect(energyChange(look.horizons.first!.changes)!.sd).toBeLessThanOrEqual(
+        9441 * fat!.sd + 1816 * lean!.sd,
       )
     }),
     { numRuns: 300, seed: 12 },

@@ -4,7 +4,7 @@ import {
   InputError,
   isGirth,
   isSkinfold,
-  judgeChange,
+  readDifferences,
   lastValues,
   nameOf,
   ownCopyOf,
@@ -141,13 +141,14 @@ describe('like for like', () => {
       visit('2026-03-01', copy(), 20),
       visit('2026-04-01', copy('supported'), 12),
     ]
-    const judged = judgeChange(man, plain, held)
+    const judged = readDifferences(man, plain, held)
     expect(judged.folds.map(({ site }) => site)).not.toContain('front_thigh')
-    expect(judged.sumFolds).toHaveLength(7)
-    expect(judged.sumIsWhole).toBe(false)
-    const alike = judgeChange(man, held, visit('2026-05-01', copy('supported'), 10))
-    expect(alike.folds.find(({ site }) => site === 'front_thigh')!.verdict.change).toBe(-2)
-    expect(alike.sumIsWhole).toBe(true)
+    expect(judged.sum).toMatchObject({ isWhole: false })
+    expect(judged.sum!.folds).toHaveLength(7)
+    const alike = readDifferences(man, held, visit('2026-05-01', copy('supported'), 10))
+    const thigh = alike.folds.find(({ site }) => site === 'front_thigh')!
+    expect(thigh.now - thigh.then).toBe(-2)
+    expect(alike.sum!.isWhole).toBe(true)
     const last = (technique?: string) => {
       const protocol = ownProtocol(copy(technique))
       return lastValues(protocol, 'male', [held, plain]).front_thigh!.value

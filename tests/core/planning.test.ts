@@ -7,6 +7,7 @@ import { randomLcg, randomNormal } from 'd3-random'
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
 import {
+  addDays,
   adviseCadence,
   attempt,
   checkedPace,
@@ -17,10 +18,10 @@ import {
   FORBES_KG,
   gainBand,
   goalOf,
-  judgeChange,
   kgAWeek,
   KG_PER_POUND,
   leanAtFat,
+  lookAtRecord,
   lossBand,
   massOfStart,
   monteCarlo,
@@ -30,17 +31,20 @@ import {
   PACE_UNITS,
   paceIn,
   planCautions,
+  planStandingNow,
   RESTING_FORMS,
   restingFormFor,
   calendarOf,
   simulate,
   SEVEN_FOLDS,
+  startOf,
   STATIC_KCAL_PER_KG,
   staticMass,
   targetsOf,
   timelineOf,
   USUAL_DOUBT,
   wholeParts,
+  type ClientRecordParts,
   type Measured,
   type ProposedPlan,
   type StartingPoint,
@@ -373,43 +377,66 @@ describe('a check-in against the plan', () => {
       SEVEN_FOLDS.map((s, i) => fold(s, trial, [14, 16, 13, 18, 28, 20, 17][i]! * share)),
     ),
   })
-  const then = sheet('2026-01-01', 1, 85)
-  const judged = (share: number, massKg: number) =>
-    judgeChange(person, then, sheet('2026-03-26', share, massKg))
-  const { before } = judged(1, 85).comparison!
-  const start: StartingPoint = {
-    ...man,
-    fatKg: before.fatMassKg!,
-    leanKg: before.leanMassKg!,
+  const FROM = '2026-01-01'
+  const start = startOf(person, sheet(FROM, 1, 85), FROM)!
+  /** A check-in every two weeks of twelve, evenly from the plan's start to so much of its folds and such a mass. */
+  const record = (share: number, massKg: number): ClientRecordParts => ({
+    ...{ person, phaseStarts: [FROM] },
+    checkIns: Array.from({ length: 7 }, (_, i) =>
+      sheet(addDays(FROM, 14 * i), 1 + ((share - 1) * i) / 6, 85 + ((massKg - 85) * i) / 6),
+    ),
+  })
+  const plan = {
+    ...{ startedOn: FROM, start, weeks: 16, intakeKcal: 2300, needKcal: 2800 },
+    goal: { kind: 'fatMass', value: start.fatKg - 6 } as const,
   }
-  const { needKcal } = energyPlan(start, { form: 'lean', activity: 1.55, paceKg: 0 })
-  const bands = monteCarloAtOnce(
-    start,
-    { intakeKcal: needKcal - 500, activity: 1.55, form: 'lean' },
-    16,
-    { ...USUAL_DOUBT, fatPoints: 0 },
-    2000,
-    randomNormal.source(randomLcg(0.5))(0, 1),
-  )
   const standing = (share: number, massKg: number) =>
-    followUp(bands, judged(share, massKg), {
-      ...{ fatThenKg: start.fatKg, leanThenKg: start.leanKg, plannedKcal: -500 },
-    })!
+    followUp(lookAtRecord(record(share, massKg))!, plan)!
 
-  test('is ahead, on, behind, or losing lean', () => {
-    expect(standing(0.8, 81.3).standing).toBe('on')
-    expect(standing(0.4, 76.5).standing).toBe('ahead')
-    expect(standing(1.12, 86.5).standing).toBe('behind')
-    expect(standing(1, 79).standing).toBe('losing lean')
+  test('is ahead, on, behind, or losing lean, and Today has the same', () => {
+    const cases = [
+      [0.77, 81, 'on'],
+      [0.4, 76.5, 'ahead'],
+      [1.05, 86, 'behind'],
+      [1, 79, 'losing lean'],
+    ] as const
+    for (const [share, massKg, wanted] of cases) {
+      expect(standing(share, massKg).standing, wanted).toBe(wanted)
+      const onToday = planStandingNow(lookAtRecord(record(share, massKg))!, plan)!.standing
+      if (wanted !== 'losing lean') expect(onToday).toBe(wanted)
+    }
+  })
+
+  test('says what the plan has and what the record has by the plan’s own start', () => {
+    const now = standing(0.77, 81)
+    expect(now.weeks).toBe(12)
+    expect(now.wantedFatKg).toBeCloseTo(start.fatKg - (6 * 12) / 16, 9)
+    expect(now.fatKg).toBeLessThan(start.fatKg - 3)
+    expect(Math.abs(now.fatKg - now.wantedFatKg)).toBeLessThan(now.reachKg)
+    // Another start on record than the plan was made for moves both.
+    const other = followUp(lookAtRecord(record(0.77, 81))!, {
+      ...{ ...plan, start: { ...start, fatKg: start.fatKg + 2 } },
+      goal: { kind: 'fatMass', value: start.fatKg - 4 },
+    })!
+    expect(other.fatKg - now.fatKg).toBeCloseTo(2, 9)
+    expect(other.wantedFatKg - now.wantedFatKg).toBeCloseTo(2, 9)
   })
 
   test('says the energy balance that fat and lean imply, beside what was planned', () => {
-    const { observedKcal, observedInterval, plannedKcal, week } = standing(0.8, 81.3)
-    expect(week).toBe(12)
+    const { observedKcal, observedInterval, plannedKcal } = standing(0.77, 81)
     expect(plannedKcal).toBe(-500)
-    expect(observedKcal).toBeLessThan(-150)
+    expect(observedKcal).toBeLessThan(-250)
     expect(observedKcal).toBeGreaterThan(-700)
     expect(observedInterval[0]).toBeLessThan(observedKcal)
+    expect(observedInterval[1]).toBeGreaterThan(observedKcal)
+  })
+
+  test('nothing is said before two weeks, nor of a plan that asks nothing of fat', () => {
+    const { checkIns, ...rest } = record(0.77, 81)
+    const early = [checkIns[0]!, { ...checkIns[1]!, measuredOn: addDays(FROM, 10) }]
+    expect(followUp(lookAtRecord({ ...rest, checkIns: early })!, plan)).toBeUndefined()
+    const hold = { kind: 'fatMass', value: start.fatKg } as const
+    expect(followUp(lookAtRecord(record(0.77, 81))!, { ...plan, goal: hold })).toBeUndefined()
   })
 })
 

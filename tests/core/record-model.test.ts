@@ -299,6 +299,13 @@ describe('the headline', () => {
     expect(HEADLINE_RULES).toContain(rule)
   })
 
+  test('a day from which it should be readable is not said once it is past', () => {
+    const headline = headlineOf(lookOf({ fat: open, lean: open, mass: open }))
+    const on = (today: string) => headlineText(headline, { mass: 'kg', today })
+    expect(on('2030-04-30')).toBe('Not yet clear. Readable from about 1 May 2030.')
+    expect(on('2030-05-01')).toBe('Not yet clear. Another check-in should tell.')
+  })
+
   test('lean that goes with much more fat is what a cut costs', () => {
     const look = lookOf({
       fat: change(-6, 1, 99),

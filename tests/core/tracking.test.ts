@@ -235,7 +235,7 @@ describe('a week of mass', () => {
 })
 
 describe('a board', () => {
-  const entry = (id: string, change: number, standardError = 0.5) => ({ id, change, standardError })
+  const entry = (id: string, change: number, sd = 0.5) => ({ id, change, sd })
   const places = (...args: Parameters<typeof rank>) =>
     rank(...args).map(({ entry: { id }, place, tied }) => `${place}${tied ? '=' : ''} ${id}`)
 
@@ -254,7 +254,7 @@ describe('a board', () => {
       fc.record({
         id: fc.uuid(),
         change: fc.double({ min: -9, max: 9, noNaN: true }),
-        standardError: fc.double({ min: 0.1, max: 4, noNaN: true }),
+        sd: fc.double({ min: 0.1, max: 4, noNaN: true }),
       }),
     )
     fc.assert(

@@ -95,6 +95,7 @@ describe('a seven-fold check-in by keyboard alone', () => {
     await waitForFocus(page, 'Close the check-in')
     await tabTo(page, 'kg')
     await page.keyboard.press('ArrowRight')
+    await waitForText(page, '106.67 lb')
     expect(await textOf(page, 'lean-mass')).toBe('106.67 lb')
     await tabTo(page, 'Close the check-in')
     await page.keyboard.press('Enter')

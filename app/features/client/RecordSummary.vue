@@ -5,6 +5,7 @@ import {
   paceSinceLast,
   type Headline,
   type Horizon,
+  type IsoDate,
   type Look,
   type RecordQuantity,
 } from '#core'
@@ -15,6 +16,7 @@ const props = defineProps<{
   look: Look
   headline: Headline
   units: ShownUnits
+  today: IsoDate
   phaseBegan: PhaseBegan
   /** The horizon that the coach chose; that of the headline where none was. */
   chosen?: Horizon
@@ -108,9 +110,15 @@ const advice = computed(() => adviceOn(props.headline))
         <span v-if="suggestion.caution" class="mt-1 block caution">{{ suggestion.caution }}</span>
       </p>
       <p v-if="headline.readableFrom" data-test="next">
-        Worth measuring again from about
-        <strong>{{ formatDate(headline.readableFrom, true) }}</strong>: at the pace so far it should
-        be clear by then.
+        <template v-if="headline.readableFrom > today">
+          Worth measuring again from about
+          <strong>{{ formatDate(headline.readableFrom, true) }}</strong>: at the pace so far it
+          should be clear by then.
+        </template>
+        <template v-else>
+          <strong>Worth measuring again now:</strong> at the pace so far another check-in should
+          make it clear.
+        </template>
       </p>
     </div>
   </section>

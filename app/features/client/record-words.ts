@@ -1,6 +1,6 @@
 import {
   capital,
-  isFoldSum,
+  isOfFolds,
   isGirth,
   lengthIn,
   massIn,
@@ -29,19 +29,20 @@ export const VERDICT_WORDS: Record<RecordVerdict, string> = {
 /** The unit that a quantity is shown in. */
 export function unitOfQuantity(quantity: RecordQuantity, { mass, length }: ShownUnits): string {
   if (isGirth(quantity)) return length
-  return isFoldSum(quantity) ? 'mm' : mass
+  return isOfFolds(quantity) ? 'mm' : mass
 }
 
 /** A value in the unit that it is shown in. */
 export function quantityIn(quantity: RecordQuantity, value: number, { mass, length }: ShownUnits) {
   if (isGirth(quantity)) return lengthIn(value, length)
-  return isFoldSum(quantity) ? value : massIn(value, mass)
+  return isOfFolds(quantity) ? value : massIn(value, mass)
 }
 
 /** A change in the unit that it is shown in, without it. */
 export function signedQuantity(quantity: RecordQuantity, change: number, units: ShownUnits) {
   if (isGirth(quantity)) return signedLength(change, units.length)
-  return signed(quantityIn(quantity, change, units), isFoldSum(quantity) ? 0 : 1)
+  const whole = quantity === 'sum' || quantity === 'equationSum'
+  return signed(quantityIn(quantity, change, units), whole ? 0 : 1)
 }
 
 /** What a quantity is called in a list, where no article stands. */

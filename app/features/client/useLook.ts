@@ -1,6 +1,7 @@
 import {
   headlineOf,
   lookAtRecord,
+  partsOfRecord,
   phaseStartsOf,
   type Headline,
   type Look,
@@ -28,18 +29,8 @@ export function useLook(
   const begins = computed(() => phaseStartsOf(view.value))
   const look = computed<Look | undefined>(() => {
     if (measured.value.length < 2) return undefined
-    const { client: person, weighIns, gymFigures } = view.value
     return lookAtRecord(
-      {
-        ...{
-          person,
-          checkIns: measured.value,
-          weighIns,
-          gymFigures,
-          weekEndsOn: person.weekEndsOn,
-        },
-        ...{ fatAndLean: shown.value, phaseStarts: Object.values(begins.value).flat() },
-      },
+      { ...partsOfRecord(view.value, measured.value), fatAndLean: shown.value },
       { retrospect: { chosen: then.value?.measuredOn } },
     )
   })

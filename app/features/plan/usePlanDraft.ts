@@ -4,12 +4,12 @@ import {
   adviseCadence,
   CADENCES,
   CM_PER_INCH,
+  errorsOfNewest,
   fixed,
   GIRTH_IDS,
   isGirth,
   isOwnSite,
   isoDateOf,
-  judgeChange,
   KG_PER_POUND,
   massOfStart,
   nextMeasuring,
@@ -20,6 +20,7 @@ import {
   startOf,
   typedNumber,
   USUAL_DOUBT,
+  type ClientRecordParts,
   type GirthId,
   type Goal,
   type GoalKind,
@@ -57,6 +58,8 @@ interface Ground {
   client: Ref<Person>
   /** Closed check-ins, oldest first. */
   measured: Ref<readonly (Measured & CheckInWithReadings)[]>
+  /** The record that they are of. */
+  record: Ref<ClientRecordParts | undefined>
   /** Of the private screening. */
   flags: Ref<ScreeningAnswers['flags']>
   training: ScreeningAnswers['training']
@@ -67,7 +70,7 @@ interface Ground {
 const number = (text: string) => (text.trim() ? typedNumber(text.trim()) : undefined)
 
 /** A plan while it is made: what the coach chose and typed, and everything that follows from it. */
-function planDraft({ client, measured, flags, training: trains, shown }: Ground) {
+function planDraft({ client, measured, record, flags, training: trains, shown }: Ground) {
   const massUnit = useMassUnit()
   const lengthUnit = useLengthUnit()
   const today = isoDateOf(new Date())
@@ -191,11 +194,13 @@ function planDraft({ client, measured, flags, training: trains, shown }: Ground)
     name: CADENCES[value].name,
   }))
   const cadence = computed(() => {
-    const [before, last] = measured.value.slice(-2)
-    const judgement = before && last && judgeChange(client.value, before, last)
-    const mass = start.value && massOfStart(start.value)
-    const asked = paceKg.value?.ok ? paceKg.value.value : undefined
-    const next = judgement && nextMeasuring(judgement, mass, asked)
+    const next =
+      record.value &&
+      nextMeasuring({
+        errors: errorsOfNewest(record.value),
+        massKg: start.value && massOfStart(start.value),
+        fatPaceKg: paceKg.value?.ok ? paceKg.value.value : undefined,
+      })
     return adviseCadence(purpose.value, next?.days)
   })
 

@@ -16,7 +16,7 @@ import {
   signed,
   workingOf,
   type Conversion,
-  judgeChange,
+  readDifferences,
   type Values,
 } from '#core'
 import type { ResultProps } from './result-props'
@@ -28,23 +28,23 @@ const unit = useMassUnit()
 const { hiding, shown, asked } = usePercentages(() => props.client)
 
 const lengthUnit = useLengthUnit()
-const { headline } = useResultLook(props, () => shown.value)
+const { look, headline } = useResultLook(props, () => shown.value)
 const sheet = computed(() => sheetOf(props.client, props.checkIn))
 const result = computed(() => resultOf(props.client, props.checkIn))
 const steps = computed(() => workingOf(props.client, props.checkIn))
-/** The check-in that this one is compared with, and what changed since, by the same judgement as everywhere. */
+/** The check-in that this one is compared with, and what it read differently. */
 const previous = computed(() => comparedWith(props.client, props.checkIn, props.earlier))
-const judgement = computed(
-  () => previous.value && judgeChange(props.client, previous.value, props.checkIn),
+const read = computed(
+  () => previous.value && readDifferences(props.client, previous.value, props.checkIn),
 )
-/** The change since the first check-in that can be compared, where that is another one. */
-const first = computed(() => {
-  const found = comparedWith(props.client, props.checkIn, [...props.earlier].reverse())
-  return found && found.id !== previous.value?.id ? found : undefined
+/** Since when the whole record is judged, where that is another day. */
+const since = computed(() => {
+  const { last, first } = look.value?.horizons ?? {}
+  return {
+    last: last?.since,
+    first: first && first.since !== last?.since ? first.since : undefined,
+  }
 })
-const sinceFirst = computed(
-  () => first.value && judgeChange(props.client, first.value, props.checkIn),
-)
 /** The figure of administrative tables, beside the unrounded one and never instead of it. */
 const administrative = computed(() => {
   if (!result.value.ok || !['navy-inch', 'navy-metric'].includes(result.value.value.equationId)) {
@@ -75,8 +75,8 @@ const rows = useResultRows({
   shown,
   sheet,
   result,
-  judgement,
-  sinceFirst,
+  read,
+  look,
 })
 
 /** What of the person an equation counts, and is not on record. */
@@ -158,40 +158,59 @@ const NUMBERS = ['', '', '', 'three', 'four', 'five']
         <thead>
           <tr class="border-b-2 border-ink text-faded">
             <td class="py-2" />
-            <th scope="col" class="text-right font-normal">now</th>
-            <th v-if="previous" scope="col" class="pl-4 text-right font-normal">
-              since {{ formatDate(previous.measuredOn) }}
+            <th scope="col" class="text-right align-bottom font-normal">now</th>
+            <th
+              v-if="previous"
+              scope="col"
+              class="pl-2 text-right align-bottom font-normal max-sm:text-sm sm:pl-4"
+            >
+              as read, since {{ formatDate(previous.measuredOn) }}
             </th>
-            <th v-if="judgement" scope="col" class="pl-4 text-right font-normal">
-              detectable from
+            <th
+              v-if="since.last"
+              scope="col"
+              class="pl-2 text-right align-bottom font-normal max-sm:text-sm sm:pl-4"
+            >
+              by the whole record, since {{ formatDate(since.last) }}
             </th>
-            <th v-if="sinceFirst" scope="col" class="pl-4 text-right font-normal max-sm:hidden">
-              since the first, {{ formatDate(sinceFirst.since, true) }}
+            <th
+              v-if="since.first"
+              scope="col"
+              class="pl-4 text-right align-bottom font-normal max-sm:hidden"
+            >
+              and since the first, {{ formatDate(since.first, true) }}
             </th>
           </tr>
         </thead>
         <tbody>
           <tr v-for="row in rows" :key="row.id" class="border-b border-line">
-            <th scope="row" class="py-2 pr-3">{{ row.label }}</th>
+            <th scope="row" class="py-2 pr-1 sm:pr-3">{{ row.label }}</th>
             <td
               class="figure text-right whitespace-nowrap"
-              :class="[row.tone, row.small ? 'text-[21px]' : 'text-[26px]']"
+              :class="[
+                row.tone,
+                row.small ? 'text-[18px] sm:text-[21px]' : 'text-[20px] sm:text-[26px]',
+              ]"
               :data-test="row.id"
             >
               {{ row.value }}
             </td>
             <td
               v-if="previous"
-              class="figure pl-4 text-right text-[21px] whitespace-nowrap"
+              class="figure pl-2 text-right text-[17px] whitespace-nowrap sm:pl-4 sm:text-[21px]"
               :data-test="`${row.id}-change`"
             >
               {{ row.change }}
             </td>
-            <td v-if="judgement" class="figure pl-4 text-right text-[21px] text-faded">
-              {{ row.reach }}
+            <td
+              v-if="since.last"
+              class="figure pl-2 text-right text-[17px] whitespace-nowrap sm:pl-4 sm:text-[21px]"
+              :data-test="`${row.id}-last`"
+            >
+              {{ row.last }}
             </td>
             <td
-              v-if="sinceFirst"
+              v-if="since.first"
               class="figure pl-4 text-right text-[21px] whitespace-nowrap max-sm:hidden"
             >
               {{ row.first }}
@@ -201,11 +220,11 @@ const NUMBERS = ['', '', '', 'three', 'four', 'five']
       </table>
       <p class="pt-2 text-faded" data-test="give-or-take">
         <template v-if="result.ok && shown && result.value.standardError !== null">
-          ± is the equation’s standard error: 68% of people are within it.
+          ± beside fat % now is the equation’s standard error: 68% of people are within it.
         </template>
-        <template v-if="judgement">
-          Detectable from: a smaller change is within the measurement error
-          {{ shown ? '95% of the time' : '19 times in 20' }}.
+        <template v-if="since.last">
+          As read: this check-in less that one. By the whole record: every check-in and weigh-in
+          together, within ± 19 times in 20.
         </template>
       </p>
       <p v-if="administrative && shown" class="pt-2" data-test="administrative">
@@ -213,17 +232,15 @@ const NUMBERS = ['', '', '', 'three', 'four', 'five']
         {{ administrative.fatPercent }} %. Common practice of armed forces; local rules come first.
       </p>
       <p
-        v-if="judgement?.comparison && shown && Math.abs(judgement.comparison.dueToAge) >= 0.005"
+        v-if="read?.comparison && shown && Math.abs(read.comparison.dueToAge) >= 0.005"
         class="pt-2 text-faded"
       >
         Both compared at today's age. The birthday alone reads as
-        {{ signed(judgement.comparison.dueToAge, 2) }} points and is left out.
-        <template v-if="judgement.comparison.crossedRow">
+        {{ signed(read.comparison.dueToAge, 2) }} points and is left out.
+        <template v-if="read.comparison.crossedRow">
           The equation changed its age row in between, from
-          {{ judgement.comparison.crossedRow.from.from }}–{{
-            judgement.comparison.crossedRow.from.to
-          }}
-          to {{ judgement.comparison.crossedRow.to.from }} years and over.
+          {{ read.comparison.crossedRow.from.from }}–{{ read.comparison.crossedRow.from.to }} to
+          {{ read.comparison.crossedRow.to.from }} years and over.
         </template>
       </p>
       <details v-if="steps.ok && shown" class="pt-5" data-test="working">

@@ -7,30 +7,37 @@ import {
   formatFold,
   formatLength,
   formatMass,
+  isGirth,
+  isOfFolds,
   isSkinfold,
+  lengthText,
   massIn,
+  pointsOfFat,
   siteNameIn,
   signed,
   signedLength,
   variantFor,
+  Z95,
   type Estimate,
-  type Judgement,
+  type Look,
   type Outcome,
-  type Quantity,
+  type ReadDifferences,
+  type RecordQuantity,
   type Sex,
   type Sheet,
 } from '#core'
+import { quantityIn, signedQuantity } from '~/features/client/record-words'
 
 /** One line of the result: what it is now, and what changed. */
 interface ResultRow {
   id: string
   label: string
   value: string
+  /** What was read, less what the check-in before read. */
   change: string
-  /** Change since the first check-in. */
+  /** The same by the whole record, and since the first check-in; with how far it may be off. */
+  last: string
   first: string
-  /** The smallest detectable change, in the unit of the change. */
-  reach: string
   tone?: string
   /** Not for a client who sees sums and girths only. */
   level?: boolean
@@ -45,9 +52,9 @@ interface ResultSource {
   shown: Ref<boolean>
   sheet: Ref<Sheet>
   result: Ref<Outcome<Estimate>>
-  /** What changed since the check-in before, and since the first. */
-  judgement: Ref<Judgement | undefined>
-  sinceFirst: Ref<Judgement | undefined>
+  /** What the check-in before read differently, and what the whole record says. */
+  read: Ref<ReadDifferences | undefined>
+  look: Ref<Look | undefined>
 }
 
 /** Every figure of a check-in in words: the estimate, the sums, body mass, then each fold and girth. */
@@ -56,40 +63,47 @@ export function useResultRows(source: ResultSource) {
   const lengthUnit = useLengthUnit()
 
   return computed<ResultRow[]>(() => {
-    const [sheet, judged, start] = [
-      source.sheet.value,
-      source.judgement.value,
-      source.sinceFirst.value,
-    ]
+    const [sheet, read] = [source.sheet.value, source.read.value]
+    const horizons = source.look.value?.horizons
     const estimated = source.result.value.ok ? source.result.value.value : undefined
+    const units = { mass: unit.value, length: lengthUnit.value }
     const mass = (kg: number | undefined) => (kg === undefined ? '' : formatMass(kg, unit.value, 2))
     const massChange = (kg: number | undefined) =>
       kg === undefined ? '' : `${signed(massIn(kg, unit.value), 2)} ${unit.value}`
-    const massReach = (kg: number) => fixed(massIn(kg, unit.value), 1)
     const points = (value: number | undefined) =>
       value === undefined ? '' : `${signed(value, 2)} points`
     const millimetres = (value: number | undefined) =>
       value === undefined ? '' : `${signed(value, 1)} mm`
     const length = (cm: number | undefined) =>
       cm === undefined ? '' : `${signedLength(cm, lengthUnit.value)} ${lengthUnit.value}`
-    const tenths = (value: number) => fixed(value, 1)
-    const reach = (of: Quantity | 'mass', show = tenths) => {
-      const error = judged?.quantities[of]?.minimalDetectableChange
-      return error === undefined ? '' : show(error)
+    /** A change of the record with how far it may be off. */
+    const judged = (horizon: 'last' | 'first', quantity: RecordQuantity) => {
+      const found = horizons?.[horizon]?.changes[quantity]
+      if (!found) return ''
+      const reach = Z95 * found.sd
+      const off = isGirth(quantity)
+        ? lengthText(reach, units.length)
+        : fixed(quantityIn(quantity, reach, units), isOfFolds(quantity) ? 0 : 1)
+      return `${signedQuantity(quantity, found.change, units)} ± ${off}`
+    }
+    const byRecord = (quantity: RecordQuantity) => ({
+      last: judged('last', quantity),
+      first: judged('first', quantity),
+    })
+    /** The same of fat %, in points. */
+    const pointsBy = (horizon: 'last' | 'first') => {
+      const { fatMassKg: fatKg, leanMassKg: leanKg } = estimated ?? {}
+      const changes = horizons?.[horizon]?.changes
+      if (!changes || fatKg === undefined || leanKg === undefined) return ''
+      const found = pointsOfFat(changes, { fatKg, massKg: fatKg + leanKg })
+      return found ? `${signed(found.change, 1)} ± ${fixed(Z95 * found.sd, 1)}` : ''
     }
 
     /** One of the two parts of body mass. */
-    const part = (
-      id: string,
-      label: string,
-      of: 'fatMass' | 'leanMass',
-      tone: string,
-    ): ResultRow => ({
-      ...{ id, label, tone, level: true },
-      value: mass(estimated?.[`${of}Kg`]),
-      change: massChange(judged?.comparison?.[`${of}Kg`]),
-      first: massChange(start?.comparison?.[`${of}Kg`]),
-      reach: reach(of, massReach),
+    const part = (id: string, label: string, of: 'fat' | 'lean', tone: string): ResultRow => ({
+      ...{ id, label, tone, level: true, value: mass(estimated?.[`${of}MassKg`]) },
+      change: massChange(read?.comparison?.[`${of}MassKg`]),
+      ...byRecord(of),
     })
     const ofEstimate: ResultRow[] = estimated
       ? [
@@ -99,34 +113,33 @@ export function useResultRows(source: ResultSource) {
               estimated.standardError === null
                 ? `${fixed(estimated.fatPercent, 2)} %`
                 : `${fixed(estimated.fatPercent, 2)} % ± ${fixed(estimated.standardError, 1)}`,
-            change: points(judged?.comparison?.fatPercent),
-            first: points(start?.comparison?.fatPercent),
-            reach: reach('fatPercent'),
+            change: points(read?.comparison?.fatPercent),
+            ...{ last: pointsBy('last'), first: pointsBy('first') },
           },
-          part('fat-mass', 'Fat mass', 'fatMass', 'text-amber'),
-          part('lean-mass', 'Lean mass', 'leanMass', 'text-leaf'),
+          part('fat-mass', 'Fat mass', 'fat', 'text-amber'),
+          part('lean-mass', 'Lean mass', 'lean', 'text-leaf'),
           {
             ...{ id: 'density', label: 'Body density', level: true },
             value: estimated.density === undefined ? '' : `${fixed(estimated.density, 5)} g/cm³`,
-            ...{ change: '', first: '', reach: '' },
+            ...{ change: '', last: '', first: '' },
           },
         ]
       : []
 
     const whole = foldSumOf(sheet)
     /** The change of the sum, and how many folds it is of where they are not the whole of what was taken. */
-    const sumChange = (of: Judgement | undefined) => {
-      if (!whole || !of?.quantities.sum) return ''
-      const shared =
-        of.sumFolds.length < whole.folds.length ? ` (${of.sumFolds.length} shared)` : ''
-      return millimetres(of.quantities.sum.change) + shared
+    const sumChange = () => {
+      if (!whole || !read?.sum) return ''
+      const { mm, folds } = read.sum
+      return (
+        millimetres(mm) + (folds.length < whole.folds.length ? ` (${folds.length} shared)` : '')
+      )
     }
     const sums: ResultRow[] = whole
       ? [
           {
             ...{ id: 'sum', label: foldSumName(whole.folds, true) },
-            value: `${fixed(whole.mm, 1)} mm`,
-            ...{ change: sumChange(judged), first: sumChange(start), reach: reach('sum') },
+            ...{ value: `${fixed(whole.mm, 1)} mm`, change: sumChange(), ...byRecord('sum') },
           },
         ]
       : []
@@ -137,30 +150,23 @@ export function useResultRows(source: ResultSource) {
       sums.push({
         ...{ id: 'equation-sum', label: equationSumName(added), level: true },
         value: `${fixed(estimated.sumMm, 1)} mm`,
-        change: millimetres(judged?.comparison?.sumMm),
-        first: millimetres(start?.comparison?.sumMm),
-        reach: reach('equationSum'),
+        change: millimetres(read?.comparison?.sumMm),
+        ...byRecord('equationSum'),
       })
     }
 
     const body: ResultRow = {
       ...{ id: 'mass', label: 'Body mass', value: mass(sheet.subject.massKg) },
-      change: massChange(judged?.quantities.mass?.change),
-      first: massChange(start?.quantities.mass?.change),
-      reach: reach('mass', massReach),
+      ...{ change: massChange(read?.massKg), ...byRecord('mass') },
     }
     const sites = sheet.measured.map(({ site, value }): ResultRow => {
       const fold = isSkinfold(site)
-      const of = (since: Judgement | undefined) =>
-        since?.[fold ? 'folds' : 'girths'].find((change) => change.site === site)
-      const [now, first] = [of(judged), of(start)]
-      const show = fold ? millimetres : length
+      const then = read?.[fold ? 'folds' : 'girths'].find((change) => change.site === site)
       return {
         ...{ id: site, label: siteNameIn(sheet.protocol, site), small: fold },
         value: fold ? `${formatFold(value)} mm` : formatLength(value, lengthUnit.value),
-        change: show(now && now.now - now.then),
-        first: show(first && first.now - first.then),
-        reach: fold && now ? tenths(now.verdict.minimalDetectableChange) : '',
+        change: (fold ? millimetres : length)(then && then.now - then.then),
+        ...byRecord(site),
       }
     })
     return [...ofEstimate, ...sums, body, ...sites].filter(

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { formatDate, headlineText } from '#core'
+import { formatDate, headlineText, isoDateOf } from '#core'
 import { watchDebounced } from '@vueuse/core'
 import { ROSTER_PAGE, ROSTER_STATES } from '#shared/contract/choices'
 import { clients } from '~/contract'
@@ -8,6 +8,7 @@ await breathe()
 
 useHead({ title: 'Clients · Oak Pinch' })
 
+const today = isoDateOf(new Date())
 const route = useRoute()
 const router = useRouter()
 
@@ -160,7 +161,9 @@ const pages = computed(() => Math.max(1, Math.ceil((data.value?.total ?? 0) / RO
               <td class="min-w-64 pr-4">
                 {{
                   entry.said
-                    ? headlineText(headlineFrom(entry.said), { mass: massUnit, length: lengthUnit })
+                    ? headlineText(headlineFrom(entry.said), {
+                        ...{ mass: massUnit, length: lengthUnit, today },
+                      })
                     : ''
                 }}
               </td>

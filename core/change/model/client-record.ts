@@ -1,5 +1,5 @@
 import { mean } from 'simple-statistics'
-import { type GirthId, type SiteId, WAISTS, isGirth } from '../../anatomy/ids'
+import { type SiteId, WAISTS, isGirth } from '../../anatomy/ids'
 import type { LocatedValue, Location } from '../../anatomy/landmark-standards'
 import type { Person, Sheet } from '../../composition/check-in'
 import { followedFolds } from '../../composition/fold-sum'
@@ -14,7 +14,7 @@ import { basisOf } from '../series'
 import { type GymFigures, figuresWith } from './figures'
 import { type Look, type RecordBasis, RecordModel, type RecordPeople } from './record'
 import type { Retrospect } from './tracker'
-import type { FollowedLine, Visit } from './visit'
+import { type FollowedLine, type Visit, compositionRows, lineOf, readComposition } from './visit'
 
 /** All that a client's record is judged by. */
 export interface ClientRecordParts {
@@ -26,6 +26,8 @@ export interface ClientRecordParts {
   weekEndsOn?: number | null
   /** False where the client sees sums and girths only: the sum of folds is followed, and no fat and lean. */
   fatAndLean?: boolean
+  /** True where every fold of the newest check-in is followed by itself too. */
+  everySite?: boolean
   /** Days on which a plan began or something happened that the coach marked. */
   phaseStarts?: readonly IsoDate[]
   /** What the gym's own records tell of its errors, where they are enough; see `refit`. */
@@ -46,9 +48,40 @@ export function phaseStartsOf({
   }
 }
 
+/** A client's record as it is kept, as far as it is judged by. */
+export interface KeptRecord {
+  client: Person & { showPercentages: boolean; weekEndsOn: number | null }
+  weighIns: readonly WeighIn[]
+  gymFigures: GymFigures | null
+  planInForce: { startedOn: IsoDate } | null
+  notes: readonly { kind: string; date: IsoDate }[]
+}
+
+/**
+ * What a kept record is judged by.
+ *
+ * @param checkIns closed ones, oldest first; the newest is the one that is looked at
+ */
+export function partsOfRecord(
+  record: KeptRecord,
+  checkIns: readonly Measured[],
+): ClientRecordParts {
+  const { client: person, weighIns, gymFigures } = record
+  return {
+    ...{ person, checkIns, weighIns, gymFigures, weekEndsOn: person.weekEndsOn },
+    fatAndLean: person.showPercentages,
+    phaseStarts: Object.values(phaseStartsOf(record)).flat(),
+  }
+}
+
 export interface LookOptions {
   /** Where the way to the newest check-in is wanted too. */
   retrospect?: Retrospect
+  /**
+   * True where people are held against one another by the equation's own number: how far its slope may be off in each is
+   * left out.
+   */
+  byEquation?: boolean
 }
 
 const WEEK = 7
@@ -71,6 +104,7 @@ export interface RecordDays {
  */
 export function recordDays(parts: ClientRecordParts): RecordDays | undefined {
   const { person, checkIns, weighIns = [], weekEndsOn, fatAndLean = true, phaseStarts = [] } = parts
+  const { everySite = false } = parts
   const newest = checkIns.at(-1)
   if (!newest) return undefined
   const read = checkIns.map((checkIn) => readCheckIn(person, checkIn))
@@ -89,7 +123,11 @@ export function recordDays(parts: ClientRecordParts): RecordDays | undefined {
       pairs: [...new Set(ofCheckIns.map(({ pair }) => pair))],
       testers: [...new Set(ofCheckIns.map(({ tester }) => tester))],
     },
-    basis: { conversion, equationId: followed, lines: linesOf(person, sheets, followed) },
+    basis: {
+      conversion,
+      equationId: followed,
+      lines: linesOf(person, sheets, followed, everySite),
+    },
   }
 }
 
@@ -101,12 +139,14 @@ export function recordDays(parts: ClientRecordParts): RecordDays | undefined {
  */
 export function lookAtRecord(
   parts: ClientRecordParts,
-  { retrospect }: LookOptions = {},
+  { retrospect, byEquation = false }: LookOptions = {},
 ): Look | undefined {
   const record = recordDays(parts)
   if (!record) return undefined
   const { visits, checkIns, people, basis } = record
-  const model = new RecordModel(people, figuresWith(parts.gymFigures), retrospect)
+  const figures = figuresWith(parts.gymFigures)
+  const used = byEquation ? { ...figures, equationSlope: 0 } : figures
+  const model = new RecordModel(people, used, retrospect)
   for (const visit of visits) {
     const last = visit === checkIns.at(-1)
     model.learn(visit, basis, last)
@@ -117,14 +157,47 @@ export function lookAtRecord(
   return Object.keys(look.horizons).length ? look : undefined
 }
 
+/** Standard errors of one check-in: of fat mass, kg, and of the sum of folds, mm; what was not taken is left out. */
+export interface CheckInErrors {
+  fatKg?: number
+  sumMm?: number
+  /** Folds of the sum. */
+  folds: number
+}
+
+/** How far the newest check-in may be off by itself: its hand, its day and its scale. */
+export function errorsOfNewest(parts: ClientRecordParts): CheckInErrors {
+  const record = recordDays(parts)
+  const newest = record?.checkIns.at(-1)
+  if (!record || !newest) return { folds: 0 }
+  const { people, basis } = record
+  const figures = figuresWith(parts.gymFigures)
+  const { equationId, conversion } = basis
+  const read =
+    equationId === undefined
+      ? undefined
+      : readComposition(newest, equationId, newest.subject.ageYears, conversion && { conversion })
+  const line = basis.lines.find(({ quantity }) => quantity === 'sum')
+  const sum = line && lineOf(newest, line, people.pairs, figures)
+  const [mass, method] = read ? compositionRows(newest, read, people.pairs, figures).rows : []
+  return {
+    folds: line?.sites.length ?? 0,
+    ...(mass && method
+      ? { fatKg: Math.sqrt(method.variance + read!.share ** 2 * mass.variance) }
+      : {}),
+    ...(sum ? { sumMm: Math.sqrt(sum.rows[0]!.variance) } : {}),
+  }
+}
+
 /**
  * What is followed in one number: the sum of the folds that all check-ins share, the equation's own where that is
- * another one, and every girth of the newest check-in, the waist first.
+ * another one, and every girth of the newest check-in, the waist first; every fold too where it is asked for.
  */
 function linesOf(
   { sex }: Person,
   sheets: readonly Sheet[],
   equationId: string | undefined,
+  everySite: boolean,
 ): FollowedLine[] {
   const newest = sheets.at(-1)!
   const sumFolds = followedFolds(sheets)?.folds ?? []
@@ -135,13 +208,19 @@ function linesOf(
   const another =
     wanted.length > 1 && ofEquation.length === wanted.length && wanted.length !== sumFolds.length
   const girths = taken.filter(({ site }) => isGirth(site))
+  // A fold that was taken in two ways is followed in the first.
+  const folds = taken.filter(
+    ({ site }, i) => !isGirth(site) && taken.findIndex((one) => one.site === site) === i,
+  )
   const isWaist = ({ site }: Location) => WAISTS.some((waist) => waist === site)
   return [
     ...(sumFolds.length ? [{ quantity: 'sum' as const, sites: sumFolds }] : []),
     ...(another ? [{ quantity: 'equationSum' as const, sites: ofEquation }] : []),
-    ...[...girths.filter(isWaist), ...girths.filter((girth) => !isWaist(girth))].map((girth) => ({
-      ...{ quantity: girth.site as GirthId, sites: [girth] },
-    })),
+    ...[
+      ...girths.filter(isWaist),
+      ...girths.filter((girth) => !isWaist(girth)),
+      ...(everySite ? folds : []),
+    ].map((place) => ({ quantity: place.site, sites: [place] })),
   ]
 }
 

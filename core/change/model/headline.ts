@@ -87,7 +87,7 @@ function tooFast(look: Look, { ceilingPercent = FASTEST_LOSS_PERCENT }: Headline
 }
 
 /** Lean clearly down, and more of the loss than is usual. */
-function losesLean(look: Look, horizon: Horizon): boolean {
+export function losesLean(look: Look, horizon: Horizon): boolean {
   const { fat, lean } = look.horizons[horizon]?.changes ?? {}
   if (!fat || !lean || wayOf(lean) !== -1) return false
   const lost = -(Math.min(0, fat.change) + lean.change)

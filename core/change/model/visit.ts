@@ -1,4 +1,4 @@
-import { type GirthId, type SiteId, isGirth } from '../../anatomy/ids'
+import { type SiteId, isGirth } from '../../anatomy/ids'
 import { type LocatedValue, type Location, isSamePlace } from '../../anatomy/landmark-standards'
 import { gradientsOf } from '../../composition/error-bands'
 import { servedValues } from '../../composition/every'
@@ -120,8 +120,8 @@ export function massOf(visit: Visit, figures: ModelFigures): VisitRows | undefin
     : { rows: [massRow(visit, figures)], raw: [] }
 }
 
-/** What is followed in one number: a sum of folds, or a girth. */
-export type LineQuantity = 'sum' | 'equationSum' | GirthId
+/** What is followed in one number: a sum of folds, a girth, or one fold. */
+export type LineQuantity = 'sum' | 'equationSum' | SiteId
 
 /** A number that is followed by itself, and the sites that it is of. */
 export interface FollowedLine {

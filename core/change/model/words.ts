@@ -1,4 +1,4 @@
-import { isGirth } from '../../anatomy/ids'
+import { isGirth, isSkinfold } from '../../anatomy/ids'
 import { nameOf } from '../../anatomy/names'
 import { capital, fixed, formatLength, formatMass } from '../../units/format'
 import type { LengthUnit, MassUnit } from '../../units/parse'
@@ -12,6 +12,8 @@ export interface HeadlineUnits {
   mass: MassUnit
   /** Centimetres where not said. */
   length?: LengthUnit
+  /** The day on which it is said; what should be readable by then should be measured now. */
+  today?: IsoDate
 }
 
 const NAMES = {
@@ -21,16 +23,18 @@ const NAMES = {
 
 /** What is followed, in a sentence; a girth without how it is found. */
 export const quantityName = (quantity: RecordQuantity): string =>
-  isGirth(quantity) ? nameOf(quantity).split(',')[0]!.toLowerCase() : NAMES[quantity]
+  isGirth(quantity) || isSkinfold(quantity)
+    ? nameOf(quantity).split(',')[0]!.toLowerCase()
+    : NAMES[quantity]
 
-/** True for what is read in millimetres of folds. */
-export const isFoldSum = (quantity: RecordQuantity) =>
-  quantity === 'sum' || quantity === 'equationSum'
+/** True for what is read in millimetres. */
+export const isOfFolds = (quantity: RecordQuantity) =>
+  quantity === 'sum' || quantity === 'equationSum' || isSkinfold(quantity)
 
 const amountOf = ({ quantity, change }: NamedChange, units: HeadlineUnits): string => {
   const size = Math.abs(change)
   if (isGirth(quantity)) return formatLength(size, units.length ?? 'cm')
-  if (isFoldSum(quantity)) return `${fixed(size, 0)} mm`
+  if (isOfFolds(quantity)) return `${fixed(size, 0)} mm`
   return formatMass(size, units.mass)
 }
 
@@ -54,6 +58,12 @@ function clearly(changes: readonly NamedChange[], units: HeadlineUnits): string 
   return [...clear.map((change) => moved(change, units)), ...held].join(', ')
 }
 
+/** From when a change should be clear; a day that is past says nothing, but that it is time to measure. */
+const readableText = (from: IsoDate, today: IsoDate | undefined) =>
+  today !== undefined && from <= today
+    ? 'Another check-in should tell.'
+    : `Readable from about ${formatDate(from, true)}.`
+
 /**
  * A headline in words: the amount, the part and the time.
  *
@@ -62,9 +72,7 @@ function clearly(changes: readonly NamedChange[], units: HeadlineUnits): string 
 export function headlineText(headline: Headline, units: HeadlineUnits = { mass: 'kg' }): string {
   const { rule, changes, weeks } = headline
   const when = since(headline.since)
-  const until = headline.readableFrom
-    ? ` Readable from about ${formatDate(headline.readableFrom, true)}.`
-    : ''
+  const until = headline.readableFrom ? ` ${readableText(headline.readableFrom, units.today)}` : ''
   switch (rule) {
     case 'too-fast':
       return `Losing ${fixed(headline.percentAWeek!, 1)} % of body mass a week${when}: too fast.`

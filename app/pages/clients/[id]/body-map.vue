@@ -1,14 +1,20 @@
 <script setup lang="ts">
 import {
+  changesAt,
+  correctedChanges,
+  fixed,
   formatDate,
   formatFold,
+  isBeyond,
   isSkinfold,
-  judgeChange,
   lengthText,
+  lookAtRecord,
   nameOf,
+  partsOfRecord,
+  readDifferences,
   signed,
   signedLength,
-  type SiteChange,
+  Z95,
   type SiteId,
 } from '#core'
 import { spotOf } from '~/ui/figure/sites'
@@ -18,10 +24,39 @@ await breathe()
 const { view, error, measured } = await useClientRecord('body map')
 
 const { then, now, choose } = usePair(view, measured)
-const judgement = computed(
-  () => then.value && now.value && judgeChange(view.value.client, then.value, now.value),
-)
 const lengthUnit = useLengthUnit()
+
+/** Every site's change between the two by the whole record up to the later one. */
+const changes = computed(() => {
+  const last = now.value
+  if (!then.value || !last) return {}
+  const checkIns = measured.value.slice(0, measured.value.indexOf(last) + 1)
+  const look = lookAtRecord(
+    { ...partsOfRecord(view.value, checkIns), everySite: true },
+    { retrospect: { chosen: then.value.measuredOn } },
+  )
+  const newest = look?.course('chosen').at(-1)
+  return newest ? changesAt(newest) : {}
+})
+await workOut(changes)
+
+/** Sites that both read, with what changed; folds and girths are looked at by themselves. */
+const sitesOf = computed(() => {
+  if (!then.value || !now.value) return { folds: [], girths: [] }
+  const { folds, girths } = readDifferences(view.value.client, then.value, now.value)
+  const changed = (read: typeof folds) => {
+    const found = read.flatMap((site) => {
+      const change = changes.value[site.site]
+      return change ? [{ ...site, change }] : []
+    })
+    return found.map((site) => ({ ...site, beyond: isBeyond(site.change, found.length) }))
+  }
+  return { folds: changed(folds), girths: changed(girths) }
+})
+const corrected = computed(() => {
+  const found = correctedChanges(changes.value)
+  return found.map((c) => ({ ...c, beyond: isBeyond(c, found.length) }))
+})
 
 const dates = computed(() =>
   measured.value.map(({ id, measuredOn }) => ({ id, name: formatDate(measuredOn, true) })),
@@ -35,35 +70,38 @@ const kinds = computed(() =>
       { value: 'folds', name: 'folds' },
       { value: 'girths', name: 'girths' },
     ] as const
-  ).filter(({ value }) => judgement.value?.[value].length),
+  ).filter(({ value }) => sitesOf.value[value].length),
 )
-const changes = computed<SiteChange[]>(() => judgement.value?.[kind.value] ?? [])
+const shownSites = computed(() => sitesOf.value[kind.value])
 /** A value as it was read. */
-const asRead = (site: SiteChange['site'], value: number) =>
+const asRead = (site: SiteId, value: number) =>
   isSkinfold(site) ? formatFold(value) : lengthText(value, lengthUnit.value)
+/** How far a change may be off, 19 times in 20. */
+const giveOrTake = (site: SiteId, sd: number) =>
+  isSkinfold(site) ? fixed(Z95 * sd, 1) : lengthText(Z95 * sd, lengthUnit.value)
 const signedAsRead = (site: SiteId, change: number) =>
   isSkinfold(site) ? signed(change, 1) : signedLength(change, lengthUnit.value)
 const unitOf = (site: string) => (isSkinfold(site) ? 'mm' : lengthUnit.value)
 
 const largest = computed(() =>
-  Math.max(1e-9, ...changes.value.map(({ verdict }) => Math.abs(verdict.change))),
+  Math.max(1e-9, ...shownSites.value.map(({ change }) => Math.abs(change.change))),
 )
 const spots = computed(() =>
-  changes.value.flatMap(({ site, verdict }) => {
+  shownSites.value.flatMap(({ site, change, beyond }) => {
     const spot = spotOf(site)
     if (!spot) return []
     return [
       {
         ...{ id: site, name: nameOf(site), spot },
-        text: `${signedAsRead(site, verdict.change)} ${unitOf(site)}`,
-        share: verdict.change / largest.value,
-        sure: verdict.certainty === 'clear' || verdict.certainty === 'likely',
+        text: `${signedAsRead(site, change.change)} ${unitOf(site)}`,
+        share: change.change / largest.value,
+        sure: beyond,
       },
     ]
   }),
 )
 const sides = (['front', 'back'] as const).map((side) => ({ side }))
-const rows = computed(() => [...(judgement.value?.folds ?? []), ...(judgement.value?.girths ?? [])])
+const rows = computed(() => [...sitesOf.value.folds, ...sitesOf.value.girths])
 </script>
 
 <template>
@@ -83,7 +121,8 @@ const rows = computed(() => [...(judgement.value?.folds ?? []), ...(judgement.va
           <ChoiceRow v-model="kind" label="What is shown" hide-label :options="kinds" />
         </InTurn>
         <p class="pb-3 text-faded">
-          up to {{ formatDate(now.measuredOn, true) }}. ▲ more, ▼ less; filled where it is sure.
+          up to {{ formatDate(now.measuredOn, true) }}. ▲ more, ▼ less; filled where it is beyond
+          measuring error.
         </p>
       </div>
       <div class="grid gap-4 sm:grid-cols-2" data-test="body-map">
@@ -98,7 +137,7 @@ const rows = computed(() => [...(judgement.value?.folds ?? []), ...(judgement.va
         </div>
       </div>
       <InTurn>
-        <section v-if="judgement?.corrected.length" class="pt-4">
+        <section v-if="corrected.length" class="pt-4">
           <h2 class="border-b-2 border-ink pb-1 text-xl">Muscle and fat at one place</h2>
           <p class="max-w-3xl py-2">
             The girth less the fold over it is muscle and bone; standard anthropometry, which takes
@@ -106,7 +145,7 @@ const rows = computed(() => [...(judgement.value?.folds ?? []), ...(judgement.va
           </p>
           <ul>
             <li
-              v-for="c in judgement.corrected"
+              v-for="c in corrected"
               :key="c.girth + c.fold"
               class="flex flex-wrap gap-x-4 border-b border-line py-1"
             >
@@ -114,11 +153,10 @@ const rows = computed(() => [...(judgement.value?.folds ?? []), ...(judgement.va
                 >{{ nameOf(c.girth) }} less {{ nameOf(c.fold).toLowerCase() }}</strong
               >
               <span class="figure text-[20px]">
-                {{ lengthText(c.then, lengthUnit) }} →
-                {{ lengthText(c.now, lengthUnit) }}
+                {{ signedAsRead(c.girth, c.change) }} ± {{ giveOrTake(c.girth, c.sd) }}
                 {{ lengthUnit }}
               </span>
-              <VerdictMark :verdict="c.verdict" />
+              <BeyondMark :change="c.change" :beyond="c.beyond" />
             </li>
           </ul>
         </section>
@@ -127,10 +165,10 @@ const rows = computed(() => [...(judgement.value?.folds ?? []), ...(judgement.va
         <ScrollBox label="Every site" class="pt-5">
           <table class="w-full max-w-4xl border-collapse text-left" data-test="sites">
             <caption class="pb-1 text-left text-faded">
-              Every site, judged with their number in mind (Holm): of many sites one is always
-              furthest.
+              What was read, and what changed by the whole record up to then; with the number of
+              sites in mind, since of many one is always furthest.
             </caption>
-            <TableHead :columns="['then', 'now', 'change', 'can tell from']" last="verdict" wide />
+            <TableHead :columns="['then', 'now', 'changed', 'give or take']" last="verdict" wide />
             <tbody>
               <tr v-for="row in rows" :key="row.site" class="border-b border-line">
                 <th scope="row" class="py-1 pr-3">{{ nameOf(row.site) }}</th>
@@ -141,12 +179,14 @@ const rows = computed(() => [...(judgement.value?.folds ?? []), ...(judgement.va
                   {{ asRead(row.site, row.now) }}
                 </td>
                 <td class="figure pl-6 text-right text-[21px] whitespace-nowrap">
-                  {{ signedAsRead(row.site, row.verdict.change) }} {{ unitOf(row.site) }}
+                  {{ signedAsRead(row.site, row.change.change) }} {{ unitOf(row.site) }}
                 </td>
                 <td class="figure pl-6 text-right text-[19px] text-faded">
-                  {{ asRead(row.site, row.verdict.minimalDetectableChange) }}
+                  {{ giveOrTake(row.site, row.change.sd) }}
                 </td>
-                <td class="pl-6"><VerdictMark :verdict="row.verdict" /></td>
+                <td class="pl-6">
+                  <BeyondMark :change="row.change.change" :beyond="row.beyond" />
+                </td>
               </tr>
             </tbody>
           </table>

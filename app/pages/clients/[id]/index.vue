@@ -34,7 +34,7 @@ const { then, now, choose, take } = usePair(view, measured)
 const { hiding, shown, asked } = usePercentages(() => view.value?.client)
 const today = isoDateOf(new Date())
 const { look, headline, phaseBegan } = useLook(view, measured, shown, then)
-const units = computed(() => ({ mass: unit.value, length: lengthUnit.value }))
+const units = computed(() => ({ mass: unit.value, length: lengthUnit.value, today }))
 // What the page shows at once, in the order in which each needs the one before.
 await workOut(then, series, ledger.values, look)
 
@@ -161,6 +161,7 @@ const standing = computed(() => {
               :look
               :headline
               :units
+              :today
               :phase-began
               :chosen="horizon"
               @choose="chooseHorizon"

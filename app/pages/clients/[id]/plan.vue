@@ -8,6 +8,7 @@ import {
   isSkinfold,
   massIn,
   massOfStart,
+  partsOfRecord,
   sheetOf,
   type ScreeningFlag,
 } from '#core'
@@ -25,9 +26,11 @@ const massUnit = useMassUnit()
 const { hiding, shown, asked } = usePercentages(() => view.value?.client)
 
 const flags = computed(() => (kept.value?.flags ?? []) as ScreeningFlag[])
+// Where the client is not there, there is no record.
+const record = computed(() => view.value && partsOfRecord(view.value, measured.value))
 const draft = providePlanDraft({
   client: computed(() => view.value.client),
-  ...{ measured, flags, shown },
+  ...{ measured, record, flags, shown },
   training: kept.value?.training ?? undefined,
 })
 const { newest, start, cautions, stopped, timeline, energy, training, plan, takeOver } = draft
@@ -35,6 +38,10 @@ await workOut(start, draft.drafted, draft.cadence)
 
 const plans = computed(() => kept.value?.plans ?? [])
 const inForce = computed(() => plans.value.find(({ replacedAt }) => replacedAt === null))
+/** The record with the plan as it is now, which may have been kept here. */
+const withPlan = computed(() =>
+  partsOfRecord({ ...view.value, planInForce: inForce.value ?? null }, measured.value),
+)
 const old = computed(() => plans.value.filter(({ replacedAt }) => replacedAt !== null))
 
 const { trouble, done, submit } = useSubmit()
@@ -79,10 +86,8 @@ const foldsTaken = computed(
       <InTurn v-if="inForce && shown" unasked>
         <PlanFollowUp
           :key="inForce.id"
-          :client="view.client"
           :plan="inForce"
-          :measured
-          :body="start"
+          :record="withPlan"
           :unit="massUnit"
           :stopped
           class="border-b-2 border-line pb-5"

@@ -4,10 +4,11 @@
  */
 import { isMainThread } from 'node:worker_threads'
 import { estimate, estimateBlocks } from './estimate'
+import { plan } from './plans'
 import { check, judge } from './records'
 import { UsageError, type Verb } from './verb'
 
-const VERBS: Record<string, Verb> = { check, estimate, judge }
+const VERBS: Record<string, Verb> = { check, estimate, judge, plan }
 
 const HELP = `Usage: npm run -s oak -- VERB
 

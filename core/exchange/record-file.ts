@@ -8,9 +8,17 @@ import { INT_RULES, US_RULES } from '../protocols/registry'
 import type { TrialScheme } from '../protocols/trial-scheme'
 import { type SiteValue, siteValue } from '../readings/site-value'
 import { schemeOf } from '../readings/trials'
-import { type IsoDate, ageOn, isIsoDate } from '../units/dates'
+import { type IsoDate, ageOn } from '../units/dates'
 import { standardFor, standardOf } from './batch'
-import { type RefusedRow, type RowReader, readOrRefuse, rowReader } from './rows'
+import {
+  type RefusedRow,
+  type RowReader,
+  chosen,
+  dateIn,
+  readOrRefuse,
+  rowReader,
+  within,
+} from './rows'
 
 /** One row of a file of records: a check-in, or body mass alone. */
 export interface RecordRow {
@@ -78,37 +86,6 @@ export const placeIn = (standard: 'us' | 'int', site: SiteId): Location => ({
   site,
   standard: isSkinfold(site) ? standardFor(site, standard) : null,
 })
-
-function dateIn(row: RowReader, column: string): IsoDate | undefined {
-  const text = row.text(column)
-  if (text !== '' && !isIsoDate(text)) {
-    throw inputError(column, 'impossible', column, text, 'a date that exists, as 2026-03-14')
-  }
-  return text || undefined
-}
-
-function within(column: string, value: number | undefined, low: number, high: number) {
-  if (value !== undefined && !(value >= low && value <= high)) {
-    throw inputError(column, 'impossible', column, value, `${low} to ${high}`)
-  }
-  return value
-}
-
-function chosen<T extends string>(row: RowReader, column: string, from: readonly T[]): T {
-  const text = row.text(column)
-  const found = from.find((choice) => choice === text)
-  if (found === undefined) {
-    const [first, ...more] = from.filter((choice) => choice !== '')
-    throw inputError(
-      column,
-      text ? 'unknown' : 'missing',
-      column,
-      text,
-      `${[first, ...more].join(', ')}${from.some((choice) => choice === '') ? ', or empty' : ''}`,
-    )
-  }
-  return found
-}
 
 /** @param impossible what is to be done with a value that cannot be: refused where not said */
 function trialsOf(row: RowReader, impossible: 'refuse' | 'take'): RecordRow['trials'] {

@@ -1,4 +1,5 @@
 import { InputError, inputError } from '../errors'
+import { type IsoDate, isIsoDate } from '../units/dates'
 import { typedNumber } from '../units/typed-number'
 
 /** One row of a file with its columns by name. */
@@ -33,6 +34,40 @@ export function rowReader(header: readonly string[]): (cells: readonly string[])
     const text = (column: string) => cells[places.get(column) ?? -1]?.trim() ?? ''
     return { text, number: (column) => numberOf(column, text(column)) }
   }
+}
+
+/** A day of a row; undefined for an empty cell. */
+export function dateIn(row: RowReader, column: string): IsoDate | undefined {
+  const text = row.text(column)
+  if (text !== '' && !isIsoDate(text)) {
+    throw inputError(column, 'impossible', column, text, 'a date that exists, as 2026-03-14')
+  }
+  return text || undefined
+}
+
+/** Refuses a value outside of what can be. */
+export function within(column: string, value: number | undefined, low: number, high: number) {
+  if (value !== undefined && !(value >= low && value <= high)) {
+    throw inputError(column, 'impossible', column, value, `${low} to ${high}`)
+  }
+  return value
+}
+
+/** One of some words; the empty one only where it is among them. */
+export function chosen<T extends string>(row: RowReader, column: string, from: readonly T[]): T {
+  const text = row.text(column)
+  const found = from.find((choice) => choice === text)
+  if (found === undefined) {
+    const [first, ...more] = from.filter((choice) => choice !== '')
+    throw inputError(
+      column,
+      text ? 'unknown' : 'missing',
+      column,
+      text,
+      `${[first, ...more].join(', ')}${from.some((choice) => choice === '') ? ', or empty' : ''}`,
+    )
+  }
+  return found
 }
 
 /** A row that was refused, with its number in the file and the words of why. */

@@ -1,44 +1,59 @@
 import { inputError } from '../errors'
-import { planCautions } from './cautions'
-import { type RestingForm, energyPlan } from './energy'
-import type { Goal, StartingPoint } from './goal'
-import { type Pace, checkedPace } from './pace'
-import { timelineOf } from './timeline'
-import type { IsoDate } from '../units/dates'
+import { energyPlan } from './energy'
+import type { StartingPoint } from './goal'
+import {
+  type PlanWish,
+  type SafePlan,
+  type SafetyFinding,
+  type SafetyGround,
+  safePlan,
+} from './safety'
+import type { SafetyOutcome } from './safety-rules'
 
 /** What of a plan can hurt: where to, how fast, and what is eaten for it. */
-export interface ProposedPlan {
-  goal: Goal
-  pace: Pace
-  form: RestingForm
-  activity: number
+export interface ProposedPlan extends PlanWish {
   intakeKcal: number
 }
 
 /** Rounding of an intake on its way, kcal. */
 const ROUNDING_KCAL = 1
 
+/** Rules that speak of the goal itself. */
+const OF_GOALS = ['bmi-now', 'bmi-target', 'fat-floor']
+
+/** What a rule has against a plan, in the words of a refused field. */
+function refusal({ goal, pace }: PlanWish, { rule, outcome, words, who }: SafetyFinding) {
+  const why = words.replace(/\.$/, '')
+  if (rule === 'pace') {
+    return inputError('pace', 'outside-domain', 'Pace', pace.value, `a slower one. ${why}`)
+  }
+  if (OF_GOALS.includes(rule)) {
+    return inputError('goal', 'outside-domain', 'Goal', goal.value, `another. ${why}`)
+  }
+  const accepted = outcome === 'hold' ? `one that is cleared by ${who}` : 'none for now'
+  return inputError('plan', 'outside-domain', 'Plan', 'one', `${accepted}. ${why}`)
+}
+
 /**
- * Holds a plan against every limit before it is kept, whoever sends it: what stops a plan, the floor of fat, the band of
- * the pace, the floor of intake and what body fat can supply.
+ * Holds a plan against every rule before it is kept, whoever sends it.
  *
  * @param start the body of the check-in that it starts from
- * @param flags of the private screening
+ * @returns what the rules say of it: at most cautions
  * @throws InputError naming `plan`, `goal`, `pace` or `intakeKcal`
  */
 export function checkPlan(
-  { goal, pace, form, activity, intakeKcal }: ProposedPlan,
+  { intakeKcal, ...wish }: ProposedPlan,
   start: StartingPoint,
-  flags: readonly string[],
-  today: IsoDate,
-): void {
-  const stop = planCautions(start, flags).find(({ stops }) => stops)
-  if (stop) {
-    throw inputError('plan', 'outside-domain', 'Plan', 'one', `none for now. ${stop.words}`)
-  }
-  const { direction } = timelineOf(goal, start, pace, today)
-  const paceKg = direction === 'hold' ? 0 : checkedPace(pace, start, direction)
-  const signed = direction === 'gain' ? -paceKg : paceKg
+  ground: SafetyGround,
+): SafePlan {
+  const safe = safePlan(wish, start, ground)
+  const of = (outcome: SafetyOutcome) => safe.findings.filter((f) => f.outcome === outcome)
+  // The pace is what is mended first: with a slower one other rules may have nothing to say.
+  const refused = of('refused')
+  const stop = refused.find(({ rule }) => rule === 'pace') ?? refused[0] ?? of('hold')[0]
+  if (stop) throw refusal(wish, stop)
+  const { form, activity } = wish
+  const signed = safe.direction === 'gain' ? -safe.paceKg : safe.paceKg
   const least = energyPlan(start, { form, activity, paceKg: signed }).intakeKcal
   if (!(intakeKcal >= least - ROUNDING_KCAL)) {
     throw inputError(
@@ -49,4 +64,5 @@ export function checkPlan(
       `${Math.ceil(least)} kcal a day or more at this pace`,
     )
   }
+  return safe
 }

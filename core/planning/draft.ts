@@ -51,7 +51,7 @@ const USUAL_WEEKS = 12
 export function planFrom(draft: PlanDraft, start: StartingPoint, today: IsoDate): DraftedPlan {
   const { goal, pace, form, activity, peakWeek } = draft
   const targets = draft.wished ? attempt(() => targetsOf(goal, start)) : undefined
-  const gains = targets?.ok && targets.value.withForbes.massKg > massOfStart(start)
+  const gains = targets?.ok && targets.value.constantLean.massKg > massOfStart(start)
   const direction = gains ? ('gain' as const) : ('loss' as const)
   const band = (direction === 'loss' ? lossBand : gainBand)(start)
   const paceKg = attempt(() => checkedPace(pace, start, direction))

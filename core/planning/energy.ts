@@ -23,6 +23,7 @@ export const FAT_SUPPLY_KCAL = 69.3
 
 /** Intakes under these belong to licensed practice, kcal a day. */
 const LEAST_INTAKE: Record<Sex, number> = { male: 1500, female: 1200 }
+export const leastIntakeOf = (sex: Sex) => LEAST_INTAKE[sex]
 
 export type RestingForm = 'lean' | 'athlete' | 'mass'
 

@@ -49,9 +49,6 @@ export const massOfStart = ({ fatKg, leanKg }: Pick<StartingPoint, 'fatKg' | 'le
 export const fatPercentOfStart = (start: Pick<StartingPoint, 'fatKg' | 'leanKg'>) =>
   (100 * start.fatKg) / massOfStart(start)
 
-/** Fat % under which no goal is taken, and an estimate refers. Common coaching floors; see the cautions. */
-export const LEAST_FAT_PERCENT: Record<Sex, number> = { male: 5, female: 12 }
-
 /** Fat mass constant of Forbes, kg. Forbes GB, Nutr Rev 1987;45:225-231 (from memory). */
 export const FORBES_KG = 10.4
 
@@ -88,13 +85,20 @@ const target = (fatKg: number, leanKg: number): Target => ({
   massKg: fatKg + leanKg,
 })
 
-const LEAST_FAT_KG = 0.1
 const MOST_FAT_KG = 300
 const PRECISION = 1e-9
+/** A body by the relation keeps at least so much lean, kg. */
+const LEAST_LEAN_KG = 1.05 * FORBES_KG
 
-/** The fat mass at which a quantity that rises with it has the wanted value. */
-function fatWhere(of: (fatKg: number) => number): number {
-  return bisect(of, LEAST_FAT_KG, MOST_FAT_KG, 200, PRECISION)
+/**
+ * The fat mass at which a quantity that rises with it has the wanted value, from the present one towards it. Fat % rises
+ * with fat only while lean is above Forbes' constant: farther down the relation means nothing.
+ */
+function fatWhere(of: (fatKg: number) => number, { fatKg, leanKg }: StartingPoint): number {
+  const least = fatKg * Math.exp((LEAST_LEAN_KG - leanKg) / FORBES_KG)
+  const [low, high] = of(fatKg) > 0 ? [least, fatKg] : [fatKg, MOST_FAT_KG]
+  if (of(low) >= 0) return low
+  return of(high) <= 0 ? high : bisect(of, low, high, 200, PRECISION)
 }
 
 /** The fat mass that a goal asks for, with lean held. */
@@ -157,7 +161,7 @@ export function goalOf(
     return quantity === (kind === 'girth' ? girth : kind) ? value : undefined
   }
   if (kind === 'holdLean') return undefined
-  const found = attempt(() => targetsOf(goal, start).withForbes)
+  const found = attempt(() => targetsOf(goal, start).constantLean)
   if (!found.ok) return undefined
   const { fatKg, massKg } = found.value
   switch (quantity) {
@@ -173,31 +177,30 @@ export function goalOf(
 }
 
 /**
- * The bodies that a goal leads to: with lean held, and with the lean change that the Forbes relation expects.
+ * The bodies that a goal leads to: with lean held, which is the target, and with the lean change that the Forbes relation
+ * expects, which is the other end of what may come. Whether one may go there is for the table of safety rules.
  *
- * @throws InputError naming `goal`: a value that is none, or one that leaves less than 5 % (men) or 12 % (women) fat
+ * @throws InputError naming `goal`: a value that is none, or one that leaves no fat
  */
 export function targetsOf(goal: Goal, start: StartingPoint): Targets {
   checked(goal)
   const fat = wantedFat(goal, start)
   const { leanKg } = start
-  const least = LEAST_FAT_PERCENT[start.sex]
-  const percent = (100 * fat) / (fat + leanKg)
-  if (!(percent >= least)) {
+  if (!(fat > 0)) {
     throw inputError(
       'goal',
       'outside-domain',
       LABELS[goal.kind][0],
-      `${goal.value}, which leaves ${Math.max(0, percent).toFixed(1)} % fat`,
-      `a goal that leaves at least ${least} %; for less, a physician and a sports dietitian decide`,
+      `${goal.value}, which leaves no fat at all`,
+      'a goal that leaves some',
     )
   }
   const constantLean = target(fat, leanKg)
   const lean = (f: number) => leanAtFat(start, f)
   let forbes = fat
-  if (goal.kind === 'mass') forbes = fatWhere((f) => f + lean(f) - goal.value!)
+  if (goal.kind === 'mass') forbes = fatWhere((f) => f + lean(f) - goal.value!, start)
   else if (goal.kind === 'fatPercent') {
-    forbes = fatWhere((f) => f / (f + lean(f)) - goal.value! / 100)
+    forbes = fatWhere((f) => f / (f + lean(f)) - goal.value! / 100, start)
   }
   return { constantLean, withForbes: target(forbes, lean(forbes)) }
 }

@@ -88,6 +88,7 @@ export function checkedPace(pace: Pace, body: Body, direction: 'loss' | 'gain'):
   const kg = kgAWeek(pace, body)
   const band = direction === 'loss' ? lossBand(body) : gainBand(body)
   const accepted = `above 0 and up to ${paceIn(band.fast, pace.unit, body).toFixed(2)} (${band.bound})`
+  if (!Number.isFinite(kg)) throw inputError('pace', 'missing', 'Pace', undefined, accepted)
   if (!(kg > 0)) throw inputError('pace', 'impossible', 'Pace', pace.value, accepted)
   if (kg > band.fast * (1 + 1e-9)) {
     throw inputError('pace', 'outside-domain', 'Pace', pace.value, accepted)

@@ -1,11 +1,4 @@
-import {
-  FORBES_KG,
-  type Goal,
-  type StartingPoint,
-  type Target,
-  massOfStart,
-  targetsOf,
-} from './goal'
+import { type Goal, type StartingPoint, type Target, massOfStart, targetsOf } from './goal'
 import { type Pace, gainBand, kgAWeek, lossBand } from './pace'
 import { type IsoDate, addDays, daysBetween } from '../units/dates'
 
@@ -42,14 +35,15 @@ const DAYS = 7
 
 /**
  * Whole and part weeks to a body mass at a pace, the pace taken anew each week from the body of that week, so that per
- * cent of body mass shrink with it. Fat and lean move by the Forbes relation.
+ * cent of body mass shrink with it; lean is held.
  */
 function weeksTo(
   goal: Target,
   start: StartingPoint,
   paceOf: (body: { fatKg: number; leanKg: number }) => number,
 ): number {
-  let { fatKg, leanKg } = start
+  const { leanKg } = start
+  let { fatKg } = start
   let left = goal.massKg - (fatKg + leanKg)
   const sign = Math.sign(left)
   let weeks = 0
@@ -58,10 +52,7 @@ function weeksTo(
     if (!(step > 0)) return LONGEST_WEEKS
     const part = Math.min(1, Math.abs(left) / step)
     const change = sign * step * part
-    // dM = dF (1 + 10.4 / F)
-    const fat = change / (1 + FORBES_KG / fatKg)
-    fatKg = Math.max(0.1, fatKg + fat)
-    leanKg += change - fat
+    fatKg = Math.max(0.1, fatKg + change)
     left -= change
     weeks += part
   }
@@ -82,7 +73,7 @@ export function timelineOf(
   today: IsoDate,
   { peakWeek = false } = {},
 ): Timeline {
-  const { withForbes: target } = targetsOf(goal, start)
+  const { constantLean: target } = targetsOf(goal, start)
   const difference = target.massKg - massOfStart(start)
   const direction =
     goal.kind === 'holdLean' || Math.abs(difference) < 0.05

@@ -14,8 +14,14 @@ export interface ScreeningAnswers {
 /** The questions, in the words of the form. */
 export const SCREENING_QUESTIONS: readonly { flag: ScreeningFlag; label: string }[] = [
   { flag: 'pregnant', label: 'Pregnant' },
+  { flag: 'six weeks after birth', label: 'Gave birth in the last six weeks' },
   { flag: 'recently pregnant', label: 'Gave birth in the last months' },
+  { flag: 'breastfeeding', label: 'Breastfeeding' },
   { flag: 'eating disorder', label: 'Eating disorder, now or before, or suspected' },
+  {
+    flag: 'periods or stress injury',
+    label: 'Periods missed for three months, or a stress injury of a bone',
+  },
   {
     flag: 'skin or surgery at the sites',
     label: 'Surgery, implant, stoma or broken skin near a site',
@@ -27,6 +33,8 @@ export const SCREENING_QUESTIONS: readonly { flag: ScreeningFlag; label: string 
     label:
       'Diabetes, kidney, thyroid or heart disease; insulin, diuretics or weight-loss medicines',
   },
+  { flag: 'insulin', label: 'Insulin, or another medicine that lowers blood sugar' },
+  { flag: 'kidney disease', label: 'Kidney disease' },
   { flag: 'no undressing', label: 'Prefers not to bare the sites' },
   { flag: 'guardian consents', label: 'Under 18: a guardian consents' },
 ]

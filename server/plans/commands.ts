@@ -1,11 +1,12 @@
 import { and, eq, isNull } from 'drizzle-orm'
 import { checkPlan, inputError, measuredOf, startOf, type IsoDate } from '#core'
 import type { z } from 'zod'
-import type { newPlanSchema } from '#shared/contract/plans'
+import type { newClearanceSchema, newPlanSchema } from '#shared/contract/plans'
 import { findCheckIn } from '../check-ins/queries'
 import { clientOr404, findScreening, listWeighIns } from '../clients/queries'
 import type { Connection, Database } from '../database/driver'
-import { clients, plans } from '../database/schema'
+import { clients, planClearances, plans } from '../database/schema'
+import { listClearances } from './queries'
 
 /** Ends the plan in force; it is kept. */
 export async function endPlan(db: Connection, clientId: string): Promise<void> {
@@ -47,7 +48,8 @@ export async function keepPlan(
     )
   }
   const flags = (await findScreening(db, clientId))?.answers.flags ?? []
-  checkPlan(plan.definition, start, flags, today)
+  const clearances = await listClearances(db, clientId)
+  checkPlan(plan.definition, start, { flags, clearances, today })
   const { id, startedOn, definition, cadenceDays } = plan
   await db.transaction(async (tx) => {
     const there = await tx.select({ id: plans.id }).from(plans).where(eq(plans.id, id))
@@ -56,4 +58,16 @@ export async function keepPlan(
     await tx.insert(plans).values({ id, clientId, startedOn, definition })
     if (cadenceDays) await tx.update(clients).set({ cadenceDays }).where(eq(clients.id, clientId))
   })
+}
+
+/** Records who lifted a hold; the same id again records it once. */
+export async function clearHold(
+  db: Connection,
+  clientId: string,
+  { id, rule, by, on }: z.output<typeof newClearanceSchema>,
+): Promise<void> {
+  await db
+    .insert(planClearances)
+    .values({ id, clientId, rule, clearedBy: by, clearedOn: on })
+    .onConflictDoNothing()
 }

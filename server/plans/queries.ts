@@ -1,5 +1,5 @@
 import { sql, type SQL } from 'drizzle-orm'
-import type { Plan } from '#shared/contract/plans'
+import type { Clearance, Plan } from '#shared/contract/plans'
 import type { Connection } from '../database/driver'
 import { iso, jsonOf, listOf } from '../database/json'
 
@@ -15,3 +15,14 @@ export const plansJson = (where: SQL) =>
 /** A client's plans, the latest first. */
 export const listPlans = (db: Connection, clientId: string): Promise<Plan[]> =>
   jsonOf(db, plansJson(sql`p.client_id = ${clientId}`))
+
+/** What was cleared for a client, the latest first. */
+export const listClearances = (db: Connection, clientId: string): Promise<Clearance[]> =>
+  jsonOf(
+    db,
+    listOf(
+      sql`json_build_object('rule', c.rule, 'by', c.cleared_by, 'on', c.cleared_on)`,
+      sql`from plan_clearances c where c.client_id = ${clientId}`,
+      sql`c.stored_at desc, c.id`,
+    ),
+  )

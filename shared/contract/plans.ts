@@ -1,5 +1,5 @@
 import { z } from './zod'
-import { GOAL_KINDS, PACE_UNITS, TRAINING_TARGETS } from '../../core/index'
+import { GOAL_KINDS, HOLDS, PACE_UNITS, TRAINING_TARGETS } from '../../core/index'
 import { girthIdSchema } from './sites'
 import {
   above0,
@@ -8,6 +8,8 @@ import {
   integerBetween,
   isoDateSchema,
   numberIn,
+  pastDateSchema,
+  requiredText,
   yesOrNo,
 } from './fields'
 
@@ -34,6 +36,8 @@ export const planDefinitionSchema = z.object({
   pace: paceSchema,
   form: choice('Resting need', ['lean', 'athlete', 'mass']),
   activity: numberIn('Activity', 1, 2.5),
+  /** What exercise burns, as a part of the need; nothing where nobody said. */
+  exerciseKcal: numberIn('Exercise', 0, 4000, 'kcal').optional(),
   training: choice('Training', TRAININGS),
   purpose: choice('Purpose', PURPOSES),
   peakWeek: yesOrNo('Peak week'),
@@ -47,6 +51,16 @@ export const planDefinitionSchema = z.object({
   standardError: number('Standard error').nullable(),
 })
 export type PlanDefinition = z.infer<typeof planDefinitionSchema>
+
+/** Who lifted a hold, and when: only what a clinician or a guardian decides, and never a refusal. */
+export const clearanceSchema = z.object({
+  rule: choice('Rule', HOLDS as [string, ...string[]]),
+  by: requiredText('Cleared by', 80),
+  on: pastDateSchema('Cleared on'),
+})
+export type Clearance = z.infer<typeof clearanceSchema>
+
+export const newClearanceSchema = clearanceSchema.extend({ id: idSchema })
 
 export const newPlanSchema = z.object({
   id: idSchema,

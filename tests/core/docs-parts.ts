@@ -4,6 +4,7 @@ import {
   EQUATIONS,
   NORM_TABLES,
   PROTOCOLS,
+  SAFETY_RULES,
   LANDMARK_STANDARD_NAMES,
   unrounded,
   nameOf,
@@ -118,6 +119,17 @@ function ruleTable(): string {
 
 const percent = (share: number) => `${(100 * share).toFixed(1)} %`
 
+function safetyTable(): string {
+  return [
+    '| rule | outcome | when | who decides | source |',
+    '| --- | --- | --- | --- | --- |',
+    ...SAFETY_RULES.map(
+      ({ id, outcome, when, who, source }) =>
+        `| \`${id}\` | ${outcome} | ${when} | ${who} | ${source} |`,
+    ),
+  ].join('\n')
+}
+
 function slipTable(): string {
   const worlds = honestQuestioned()
   return [
@@ -142,6 +154,7 @@ export function generatedParts(): Record<string, string> {
     conversions: conversionList(),
     equations: equationCards(),
     protocols: protocolTable(),
+    safety: safetyTable(),
     ranges: rangeTable(),
     slips: slipTable(),
     rules: ruleTable(),

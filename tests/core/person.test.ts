@@ -11,7 +11,7 @@ import {
   indicesOf,
   InputError,
   leastAgeOf,
-  planCautions,
+  standingFindings,
   protocolById,
   recommend,
   resultOf,
@@ -132,7 +132,8 @@ describe('somebody one knows little of', () => {
       energyPlan({ ...start, heightCm: 168 }, { form: 'mass', activity: 1.5, paceKg: 0.3 }),
     )
     expect((error as InputError).message).toMatch(/Age: is missing/)
-    const words = (of: object) => planCautions({ ...start, ...of }, []).map(({ words: w }) => w)
+    const words = (of: object) =>
+      standingFindings({ ...start, ...of }, { flags: [], today: TODAY }).map(({ words: w }) => w)
     expect(words({ leastAgeYears: undefined }).join()).toMatch(/age is not on record/)
     expect(words({ ageYears: 18, leastAgeYears: 17 }).join()).toMatch(/Under 18: no deficit/)
   })

@@ -552,6 +552,7 @@ test('no other page has an accessibility violation, at either size', async () =>
     '/reference/equations/jackson-pollock-7',
     '/reference/ranges',
     '/reference/judging',
+    '/reference/safety',
     '/equipment',
     '/settings',
     `/clients/${client.id}`,

@@ -84,8 +84,9 @@ describe('shows what it is there to show', () => {
     const from = view.checkIns.find(({ id }) => id === checkInId)!
     const start = startOf(view.client, from, plan!.startedOn)!
     expect(start.fatKg).toBeCloseTo(fatKg, 9)
-    const { flags } = (await api.get(`/api/clients/${view.client.id}/plans`)).body
-    expect(() => checkPlan(plan!.definition, start, flags, plan!.startedOn)).not.toThrow()
+    const { flags, clearances } = (await api.get(`/api/clients/${view.client.id}/plans`)).body
+    const ground = { flags, clearances, today: plan!.startedOn }
+    expect(() => checkPlan(plan!.definition, start, ground)).not.toThrow()
     expect(view.checkIns.filter(({ measuredOn }) => measuredOn > plan!.startedOn).length).toBe(5)
   })
 

@@ -66,15 +66,15 @@ describe('a plan', () => {
   test.each<[string, Wish, string, RegExp]>([
     [
       'a goal under the floor',
-      { goal: { kind: 'fatPercent', value: 10 } },
+      { goal: { kind: 'fatPercent', value: 8 } },
       'goal',
-      /Goal, fat %: got “10, which leaves 10\.0 % fat”\. Accepted: .*at least 12 %.*physician/,
+      /Goal: got 8\. Accepted: another\. This goal leaves 8\.0 % fat; under 10 %/,
     ],
     [
       'a pace past the band',
       { pace: { unit: 'kg', value: 1.5 } },
       'pace',
-      /Pace: got 1\.5\. Accepted: above 0 and up to 0\.\d+/,
+      /Pace: got 1\.5\. Accepted: a slower one\. .* is faster than the \d\.\d+ %/,
     ],
     [
       'an intake under what the pace asks for',
@@ -115,7 +115,33 @@ describe('a plan', () => {
       expect((await keep(id, await planOf(id, checkIn))).status).toBe(200)
     }
     const lean = await addClient('Lena Lean')
-    expect(await refused(lean, await measure(lean, 3, 0.36))).toMatch(/under 12 % fat.*physician/)
+    expect(await refused(lean, await measure(lean, 3, 0.36))).toMatch(
+      /under 10 % nothing is planned/,
+    )
+  })
+
+  test('a clearance on record lifts a hold, once, and no refusal', async () => {
+    const id = await addClient('Hilda Held')
+    const checkIn = await measure(id, 3)
+    await api.add(`/api/clients/${id}/screening`, { flags: ['kidney disease'] })
+    const wanted = await planOf(id, checkIn)
+    const held = await keep(id, wanted)
+    expect(held.status).toBe(422)
+    expect(held.body.problems[0].message).toMatch(/cleared by the physician; protein is theirs/)
+    const url = `/api/clients/${id}/plans/clearances`
+    const clearance = { id: randomUUID(), rule: 'kidney-disease', by: 'Dr. Hale', on: today }
+    await api.post(url, clearance)
+    expect((await api.post(url, clearance)).body).toHaveLength(1)
+    expect((await keep(id, wanted)).status).toBe(200)
+    const { clearances } = (await api.get(`/api/clients/${id}/plans`)).body
+    expect(clearances).toEqual([{ rule: 'kidney-disease', by: 'Dr. Hale', on: today }])
+
+    const refused = await api.post(url, { ...clearance, id: randomUUID(), rule: 'pregnant' })
+    expect(refused.status).toBe(422)
+    expect(refused.body.problems[0].field).toBe('rule')
+    const other = await addClient('Hanna Other')
+    await api.add(`/api/clients/${other}/screening`, { flags: ['kidney disease'] })
+    expect((await keep(other, await planOf(other, await measure(other, 3)))).status).toBe(422)
   })
 
   test('nor from somebody else’s check-in, an open one, or one set aside', async () => {

@@ -8,7 +8,7 @@ const massUnit = useMassUnit()
 const mass = (kg: number) => formatMass(kg, massUnit.value)
 const drift = computed(() => drafted.value?.drift)
 const goalKg = computed(() =>
-  targets.value?.ok ? targets.value.value.withForbes.massKg : undefined,
+  targets.value?.ok ? targets.value.value.constantLean.massKg : undefined,
 )
 const forms = (Object.keys(RESTING_FORMS) as RestingForm[]).map((value) => ({
   value,

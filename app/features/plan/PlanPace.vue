@@ -13,6 +13,7 @@ const {
   purpose,
   purposes,
   cadence,
+  exerciseText,
 } = usePlanDraft()
 
 const feasibility = computed(() => {
@@ -59,6 +60,9 @@ const feasibility = computed(() => {
         </span>
       </li>
     </ol>
+    <FieldRow id="exercise" label="Exercise a day, kcal (if it is known)">
+      <input id="exercise" v-model="exerciseText" class="field max-w-28" inputmode="decimal" />
+    </FieldRow>
     <ChoiceRow v-model="purpose" label="Measured for" compact :options="purposes" />
     <p>
       Measure every <strong>{{ cadence.days }} days</strong>: {{ cadence.why }}.

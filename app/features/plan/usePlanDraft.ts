@@ -2,6 +2,7 @@ import { createInjectionState } from '@vueuse/core'
 import { v4 as newId } from 'uuid'
 import {
   adviseCadence,
+  attempt,
   CADENCES,
   CM_PER_INCH,
   errorsOfNewest,
@@ -14,12 +15,14 @@ import {
   massOfStart,
   nextMeasuring,
   paceIn,
-  planCautions,
   planFrom,
   restingFormFor,
+  safePlan,
+  standingFindings,
   startOf,
   typedNumber,
   USUAL_DOUBT,
+  type Clearance,
   type ClientRecordParts,
   type GirthId,
   type Goal,
@@ -63,6 +66,8 @@ interface Ground {
   /** Of the private screening. */
   flags: Ref<ScreeningAnswers['flags']>
   training: ScreeningAnswers['training']
+  /** What was cleared by whom. */
+  clearances: Ref<readonly Clearance[]>
   /** Whether percentages may be on the screen. */
   shown: Ref<boolean>
 }
@@ -70,7 +75,15 @@ interface Ground {
 const number = (text: string) => (text.trim() ? typedNumber(text.trim()) : undefined)
 
 /** A plan while it is made: what the coach chose and typed, and everything that follows from it. */
-function planDraft({ client, measured, record, flags, training: trains, shown }: Ground) {
+function planDraft({
+  client,
+  measured,
+  record,
+  flags,
+  clearances,
+  training: trains,
+  shown,
+}: Ground) {
   const massUnit = useMassUnit()
   const lengthUnit = useLengthUnit()
   const today = isoDateOf(new Date())
@@ -80,8 +93,6 @@ function planDraft({ client, measured, record, flags, training: trains, shown }:
     measured.value.findLast((m) => startOf(client.value, m, today) !== undefined),
   )
   const start = computed(() => newest.value && startOf(client.value, newest.value, today))
-  const cautions = computed(() => (start.value ? planCautions(start.value, flags.value) : []))
-  const stopped = computed(() => cautions.value.some(({ stops }) => stops))
 
   /* The wish. */
   const kinds = computed(() => {
@@ -149,6 +160,26 @@ function planDraft({ client, measured, record, flags, training: trains, shown }:
   const advised = computed(() => restingFormFor(trains))
   const form = ref<RestingForm>(advised.value?.form ?? 'lean')
   const activity = ref(1.55)
+  const exerciseText = ref('')
+  const exerciseKcal = computed(() => number(exerciseText.value))
+
+  /* What stands against it. */
+  const ground = computed(() => ({ flags: flags.value, clearances: clearances.value, today }))
+  const safe = computed(() => {
+    if (!start.value || !wished.value) return undefined
+    const wish = {
+      ...{ goal: goal.value, pace: pace.value, form: form.value, activity: activity.value },
+      exerciseKcal: exerciseKcal.value,
+    }
+    const found = attempt(() => safePlan(wish, start.value!, ground.value))
+    return found.ok && Number.isFinite(found.value.paceKg) ? found.value : undefined
+  })
+  const findings = computed(
+    () => safe.value?.findings ?? (start.value ? standingFindings(start.value, ground.value) : []),
+  )
+  const stopped = computed(() =>
+    findings.value.some(({ outcome }) => outcome === 'hold' || outcome === 'refused'),
+  )
 
   const drafted = computed(
     () =>
@@ -214,6 +245,7 @@ function planDraft({ client, measured, record, flags, training: trains, shown }:
     const { intakeKcal, needKcal } = energy.value.value
     const definition: PlanDefinition = {
       ...{ goal: goal.value, pace: pace.value, form: form.value, activity: activity.value },
+      exerciseKcal: exerciseKcal.value,
       ...{ training: training.value, purpose: purpose.value, peakWeek: peakWeek.value },
       ...{ intakeKcal, needKcal, weeks: weeks.value, checkInId: newest.value.id },
       ...{ fatKg, leanKg, standardError },
@@ -221,6 +253,16 @@ function planDraft({ client, measured, record, flags, training: trains, shown }:
     const { days: cadenceDays } = cadence.value
     return { id: newId(), startedOn: newest.value.measuredOn, definition, cadenceDays }
   })
+
+  /** Takes the nearest plan that is allowed in place of one that is refused. */
+  function takeNearest(): void {
+    const { goal: to, pace: at } = safe.value!.nearest!
+    kind.value = to.kind
+    goalText.value =
+      to.value === undefined ? '' : String(Number((to.value / scale.value).toFixed(2)))
+    paceUnit.value = at.unit
+    paceText.value = String(Number(at.value.toFixed(3)))
+  }
 
   /** The same wish and pace as a plan before, from the body of the last check-in. */
   function takeOver(old: PlanDefinition): void {
@@ -237,10 +279,10 @@ function planDraft({ client, measured, record, flags, training: trains, shown }:
   }
 
   return {
-    ...{ today, newest, start, cautions, stopped, shown },
+    ...{ today, newest, start, safe, findings, stopped, shown, takeNearest },
     ...{ kinds, kind, goalText, goalUnit, goal, girths, girth, date, peakWeek, targets },
     ...{ paceUnits, paceUnit, paceText, paceKg, bandWords, timeline, drafted, weeks },
-    ...{ advised, form, activity, energy, bands, progress, cancel, again },
+    ...{ advised, form, activity, exerciseText, energy, bands, progress, cancel, again },
     ...{ purpose, purposes, cadence, training, plan, takeOver },
   }
 }

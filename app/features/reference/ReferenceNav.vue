@@ -4,6 +4,7 @@ const pages = [
   { to: '/reference/equations', label: 'Equations and charts' },
   { to: '/reference/ranges', label: 'Ranges' },
   { to: '/reference/judging', label: 'How changes are judged' },
+  { to: '/reference/safety', label: 'Safety' },
   { to: '/reference/nutrients', label: 'Nutrients' },
   { to: '/reference/food-label', label: 'Food label' },
 ]

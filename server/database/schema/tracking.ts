@@ -87,6 +87,20 @@ export const plans = pg.pgTable(
   ],
 )
 
+/** Who lifted a hold that stands against a client's plans. */
+export const planClearances = pg.pgTable(
+  'plan_clearances',
+  {
+    id: pg.uuid('id').primaryKey(),
+    clientId: clientId(),
+    rule: pg.text('rule').notNull(),
+    clearedBy: pg.text('cleared_by').notNull(),
+    clearedOn: pg.date('cleared_on', { mode: 'string' }).notNull(),
+    storedAt: instant('stored_at').notNull().defaultNow(),
+  },
+  (t) => [pg.index('plan_clearances_client').on(t.clientId, t.rule)],
+)
+
 const MEASURES = ['fatPercent', 'fatMass', 'sum', 'equationSum', 'recomposition'] as const
 
 /** A leaderboard: some clients, a period and what they are ranked by. */

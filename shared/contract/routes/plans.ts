@@ -1,7 +1,7 @@
 import { z } from '../zod'
 import { TRAINING } from '../../../core/index'
 import { route } from '../define'
-import { newPlanSchema, planSchema } from '../plans'
+import { clearanceSchema, newClearanceSchema, newPlanSchema, planSchema } from '../plans'
 import { byId, none } from './base'
 
 export const plans = {
@@ -13,6 +13,7 @@ export const plans = {
       plans: z.array(planSchema),
       flags: z.array(z.string()),
       training: z.enum(TRAINING).nullable(),
+      clearances: z.array(clearanceSchema),
     }),
   }),
   keep: route({
@@ -21,6 +22,13 @@ export const plans = {
     path: '/api/clients/:id/plans',
     body: newPlanSchema,
     reply: z.array(planSchema),
+  }),
+  clear: route({
+    ...byId,
+    method: 'POST',
+    path: '/api/clients/:id/plans/clearances',
+    body: newClearanceSchema,
+    reply: z.array(clearanceSchema),
   }),
   end: route({
     ...byId,

@@ -166,6 +166,10 @@ async function makeSamples(api: Api) {
       body: { id: randomUUID(), startedOn: today, definition, cadenceDays: 21 },
       optional: ['cadenceDays'],
     }),
+    'plans.clear': () => ({
+      ...mine,
+      body: { id: randomUUID(), rule: 'insulin', by: 'Dr. Hale Testwell', on: today },
+    }),
     'plans.end': () => ({ ...mine, body: {} }),
     'checkIns.start': () => ({ body: startOf(other.id), optional: ['protocolId', 'fromPaper'] }),
     'checkIns.view': () => check(),

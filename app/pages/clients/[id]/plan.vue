@@ -5,6 +5,7 @@ import {
   fixed,
   formatDate,
   formatMass,
+  isoDateOf,
   isSkinfold,
   massIn,
   massOfStart,
@@ -12,6 +13,7 @@ import {
   sheetOf,
   type ScreeningFlag,
 } from '#core'
+import { v4 as newId } from 'uuid'
 import type { Plan, PlanDefinition } from '#shared/contract/plans'
 import { plans as routes } from '~/contract'
 import { GOAL_KINDS_NAMED } from '~/features/plan/usePlanDraft'
@@ -26,14 +28,15 @@ const massUnit = useMassUnit()
 const { hiding, shown, asked } = usePercentages(() => view.value?.client)
 
 const flags = computed(() => (kept.value?.flags ?? []) as ScreeningFlag[])
+const clearances = computed(() => kept.value?.clearances ?? [])
 // Where the client is not there, there is no record.
 const record = computed(() => view.value && partsOfRecord(view.value, measured.value))
 const draft = providePlanDraft({
   client: computed(() => view.value.client),
-  ...{ measured, record, flags, shown },
+  ...{ measured, record, flags, clearances, shown },
   training: kept.value?.training ?? undefined,
 })
-const { newest, start, cautions, stopped, timeline, energy, training, plan, takeOver } = draft
+const { newest, start, findings, stopped, timeline, energy, training, plan, takeOver } = draft
 await workOut(start, draft.drafted, draft.cadence)
 
 const plans = computed(() => kept.value?.plans ?? [])
@@ -58,6 +61,12 @@ function replan() {
   takeOver(inForce.value!.definition)
   return nextTick(keep)
 }
+/** Records who lifted a hold. */
+async function clear(rule: string, by: string) {
+  const body = { id: newId(), rule, by, on: isoDateOf(new Date()) }
+  const all = await submit(() => callApi(routes.clear, { params, body }), 'Recorded.')
+  if (all) kept.value = { ...kept.value!, clearances: all }
+}
 const end = () => change(() => callApi(routes.end, { params }), 'The plan is ended, and kept.')
 
 const mass = (kg: number) => formatMass(kg, massUnit.value)
@@ -78,11 +87,7 @@ const foldsTaken = computed(
       A plan starts from a check-in with an estimate and a body mass.
     </p>
     <template v-else>
-      <ul v-if="cautions.length" class="pb-4" data-test="plan-cautions">
-        <li v-for="caution in cautions" :key="caution.words" class="mb-2 caution">
-          {{ caution.words }}
-        </li>
-      </ul>
+      <PlanSafety v-if="findings.length" class="pb-4" @clear="clear" />
       <InTurn v-if="inForce && shown" unasked>
         <PlanFollowUp
           :key="inForce.id"

@@ -1,6 +1,6 @@
 import { plans } from '#shared/contract/routes/plans'
 import { clientOr404, findScreening } from '../../../../clients/queries'
-import { listPlans } from '../../../../plans/queries'
+import { listClearances, listPlans } from '../../../../plans/queries'
 import { defineApi } from '../../../../http/define-api'
 
 /** A client’s plans, and what of the private screening stands against a plan. */
@@ -11,5 +11,6 @@ export default defineApi(plans.list, async ({ db, params: { id } }) => {
     plans: await listPlans(db, id),
     flags: answers?.flags ?? [],
     training: answers?.training ?? null,
+    clearances: await listClearances(db, id),
   }
 })

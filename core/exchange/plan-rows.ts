@@ -1,0 +1,217 @@
+import { inputError } from '../errors'
+import { RESTING_FORMS } from '../planning/energy'
+import { type Goal, type StartingPoint, fatPercentOfStart, massOfStart } from '../planning/goal'
+import type { Pace } from '../planning/pace'
+import { type SafePlan, type SafetyGround, safePlan } from '../planning/safety'
+import { HOLDS, type PlanFlag } from '../planning/safety-rules'
+import { type IsoDate, daysBetween } from '../units/dates'
+import {
+  type RefusedRow,
+  type RowReader,
+  chosen,
+  dateIn,
+  readOrRefuse,
+  rowReader,
+  within,
+} from './rows'
+
+export const PLAN_COLUMNS = [
+  ...(['id', 'outcome', 'target_mass_kg', 'target_fat_percent'] as const),
+  ...(['weeks', 'kcal', 'rules'] as const),
+]
+type PlanRow = Record<(typeof PLAN_COLUMNS)[number], string | number>
+
+const NEEDED = ['id', 'sex', 'mass_kg', 'fat_percent', 'goal'] as const
+const GOALS = ['mass', 'fat_percent', 'lose_kg', 'gain_lean_kg', 'hold'] as const
+
+const FLAGS: Readonly<Record<string, PlanFlag>> = {
+  pregnant: 'pregnant',
+  eating: 'eating disorder',
+  'no-periods': 'periods or stress injury',
+  insulin: 'insulin',
+  kidney: 'kidney disease',
+  'minor-guardian': 'guardian consents',
+}
+const BREASTFEEDING = /^breastfeeding_weeks:(\d+)$/
+const HEALED_WEEKS = 6
+
+/** Where a row names no pace and no day, % of body mass a week: about the middle of the band. Judgement. */
+const USUAL_LOSS_PERCENT = 0.5
+const USUAL_GAIN_PERCENT = 0.25
+/** Of the resting need, besides exercise; and with it, where nobody said how much. Common practice, no source. */
+const WITHOUT_EXERCISE = 1.2
+const USUAL_ACTIVITY = 1.55
+const MOST_ACTIVITY = 2.5
+type Bounded = 'age' | 'height_cm' | 'mass_kg' | 'fat_percent' | 'pace_percent' | 'exercise_kcal'
+const LIMITS: Readonly<Record<Bounded, readonly [low: number, high: number]>> = {
+  ...{ age: [10, 110], height_cm: [100, 230], mass_kg: [25, 350], fat_percent: [2, 70] },
+  ...{ pace_percent: [0, 100], exercise_kcal: [0, 6000] },
+}
+
+function flagsIn(row: RowReader): { flags: PlanFlag[]; cleared: boolean } {
+  const words = row
+    .text('flags')
+    .split(/[\s;,|]+/)
+    .filter(Boolean)
+  const flags: PlanFlag[] = []
+  for (const word of words.filter((w) => w !== 'cleared')) {
+    const weeks = BREASTFEEDING.exec(word)?.[1]
+    if (weeks !== undefined) {
+      flags.push('breastfeeding')
+      if (Number(weeks) < HEALED_WEEKS) flags.push('six weeks after birth')
+      continue
+    }
+    const flag = FLAGS[word]
+    if (!flag) {
+      const accepted = `${Object.keys(FLAGS).join(', ')}, breastfeeding_weeks:N, cleared, with a space between`
+      throw inputError('flags', 'unknown', 'flags', word, accepted)
+    }
+    flags.push(flag)
+  }
+  return { flags, cleared: words.includes('cleared') }
+}
+
+function bounded(row: RowReader, column: Bounded): number | undefined {
+  const [low, high] = LIMITS[column]
+  return within(column, row.number(column), low, high)
+}
+
+function needed(row: RowReader, column: Bounded): number {
+  const value = bounded(row, column)
+  if (value === undefined) throw inputError(column, 'missing', column, '', 'a number')
+  return value
+}
+
+/** The body mass that a row's goal leads to, kg, and the goal as the planner takes it. */
+function goalIn(row: RowReader, start: StartingPoint, date: IsoDate | undefined): Goal {
+  const kind = chosen(row, 'goal', GOALS)
+  const when = date ? { date } : {}
+  if (kind === 'hold') return { kind: 'holdLean', ...when }
+  const value = row.number('goal_value')
+  if (value === undefined) {
+    throw inputError('goal_value', 'missing', 'goal_value', '', 'a number')
+  }
+  if (kind === 'fat_percent') return { kind: 'fatPercent', value, ...when }
+  const mass = massOfStart(start)
+  const aim = { mass: value, lose_kg: mass - value, gain_lean_kg: mass + value }[kind]
+  return { kind: 'mass', value: aim, ...when }
+}
+
+/** The pace of a row: as it says, or as its day asks, or the usual one. */
+function paceIn(row: RowReader, changeKg: number, date: IsoDate | undefined, today: IsoDate): Pace {
+  const percent = bounded(row, 'pace_percent')
+  if (percent === 0 && Math.abs(changeKg) > 0) {
+    throw inputError(
+      'pace_percent',
+      'impossible',
+      'pace_percent',
+      0,
+      'above 0 where mass should change',
+    )
+  }
+  if (percent !== undefined) return { unit: 'percentMass', value: percent }
+  const weeks = date === undefined ? undefined : daysBetween(today, date) / 7
+  if (weeks !== undefined) {
+    if (weeks <= 0) throw inputError('by', 'impossible', 'by', date, `a day after ${today}`)
+    return { unit: 'kg', value: Math.abs(changeKg) / weeks }
+  }
+  return { unit: 'percentMass', value: changeKg > 0 ? USUAL_GAIN_PERCENT : USUAL_LOSS_PERCENT }
+}
+
+function planRow(row: RowReader, today: IsoDate): PlanRow {
+  const id = row.text('id')
+  if (id === '') throw inputError('id', 'missing', 'id', '', 'a name or number')
+  const massKg = needed(row, 'mass_kg')
+  const share = needed(row, 'fat_percent') / 100
+  const start: StartingPoint = {
+    sex: chosen(row, 'sex', ['male', 'female']),
+    ageYears: bounded(row, 'age'),
+    heightCm: bounded(row, 'height_cm'),
+    ...{ fatKg: massKg * share, leanKg: massKg * (1 - share), standardError: null },
+  }
+  const date = dateIn(row, 'by')
+  const goal = goalIn(row, start, date)
+  const exercise = bounded(row, 'exercise_kcal')
+  const resting = RESTING_FORMS.lean.kcal(start)
+  const activity =
+    exercise === undefined
+      ? USUAL_ACTIVITY
+      : Math.min(MOST_ACTIVITY, WITHOUT_EXERCISE + exercise / resting)
+  const { flags, cleared } = flagsIn(row)
+  const ground: SafetyGround = {
+    ...{ flags, today },
+    ...(cleared
+      ? { clearances: HOLDS.map((rule) => ({ rule, by: 'as the file says', on: today })) }
+      : {}),
+  }
+  const wish = { goal, form: 'lean' as const, activity, exerciseKcal: exercise ?? 0 }
+  const aim = safePlan({ ...wish, pace: { unit: 'kg', value: 0.1 } }, start, ground)
+  const pace = paceIn(row, aim.target.massKg - massKg, date, today)
+  const asked = safePlan({ ...wish, pace }, start, ground)
+  const { nearest } = asked
+  // Of what is refused the nearest that is allowed is shown.
+  const shown = nearest ? safePlan({ ...wish, ...nearest }, start, ground) : asked
+  const nothing = asked.outcome === 'refused' && !nearest
+  return {
+    ...{ id, outcome: asked.outcome },
+    ...(nothing
+      ? { target_mass_kg: '', target_fat_percent: '', weeks: '', kcal: '' }
+      : figuresOf(shown, start, row.text('goal'))),
+    rules: asked.findings.map(({ rule }) => rule).join(' '),
+  }
+}
+
+const rounded = (value: number, digits: number) => Number(value.toFixed(digits))
+
+function figuresOf(
+  { target, weeks, intakeKcal, direction }: SafePlan,
+  start: StartingPoint,
+  goal: string,
+) {
+  // What is gained as lean leaves the fat as it is.
+  const fatPercent =
+    goal === 'gain_lean_kg' && direction === 'gain'
+      ? (100 * start.fatKg) / target.massKg
+      : fatPercentOfStart(target)
+  return {
+    target_mass_kg: rounded(target.massKg, 2),
+    target_fat_percent: rounded(fatPercent, 2),
+    weeks: rounded(weeks, 1),
+    kcal: Math.round(intakeKcal),
+  }
+}
+
+/** What the planner calls by another name than the file. */
+const COLUMN_OF: Readonly<Record<string, string>> = { goal: 'goal_value', pace: 'pace_percent' }
+
+/**
+ * Plans of a file, one a row, by the same rules as the screen.
+ *
+ * @param rows with the header first
+ * @throws InputError where a column is missing that every row needs
+ */
+export function planRows(
+  rows: readonly (readonly string[])[],
+  today: IsoDate,
+): { plans: PlanRow[]; refused: RefusedRow[] } {
+  const [header = [], ...rest] = rows
+  for (const column of NEEDED) {
+    if (!header.includes(column)) {
+      throw inputError(column, 'missing', `Column ${column}`, '', 'a header row that names it')
+    }
+  }
+  const reader = rowReader(header)
+  const refused: RefusedRow[] = []
+  const plans = rest.flatMap((cells, i) => {
+    if (cells.every((cell) => cell.trim() === '')) return []
+    return readOrRefuse(i + 2, refused, () => planRow(reader(cells), today)) ?? []
+  })
+  // What the file itself says of a column begins with its name; the planner has its own.
+  const named = refused.map((one) => ({
+    ...one,
+    column: one.words.startsWith(`${one.column}:`)
+      ? one.column
+      : (COLUMN_OF[one.column] ?? one.column),
+  }))
+  return { plans, refused: named }
+}

@@ -1,8 +1,17 @@
-import { type Goal, type StartingPoint, type Target, massOfStart, targetsOf } from './goal'
+import type { Sex } from '../anatomy/ids'
+import {
+  type Goal,
+  type StartingPoint,
+  type Target,
+  fatPercentOfStart,
+  massOfStart,
+  targetsOf,
+} from './goal'
+import { FAT_FLOORS, ROUNDING_POINTS } from './safety-rules'
 import { type Pace, gainBand, kgAWeek, lossBand } from './pace'
 import { type IsoDate, addDays, daysBetween } from '../units/dates'
 
-export type PhaseKind = 'cut' | 'gain' | 'hold' | 'peak week'
+export type PhaseKind = 'cut' | 'gain' | 'hold' | 'peak week' | 'way back'
 
 /** A stretch of a plan. */
 export interface Phase {
@@ -103,8 +112,33 @@ export function timelineOf(
           startAtPace: addDays(goal.date, -later(weeks)),
         }
       : {}),
-    phases: phasesOf(direction, today, weeks, goal.date, peak > 0),
+    phases: [
+      ...phasesOf(direction, today, weeks, goal.date, peak > 0),
+      ...wayBack(target, start.sex, direction, goal.date),
+    ],
   }
+}
+
+/** Nobody stays at contest leanness longer than this. Common practice, no source. */
+const WAY_BACK_WEEKS = 4
+
+/** After a contest: the way back up is a part of the plan. */
+function wayBack(
+  target: Target,
+  sex: Sex,
+  direction: Timeline['direction'],
+  date: IsoDate | undefined,
+): Phase[] {
+  const lean = fatPercentOfStart(target) <= FAT_FLOORS[sex].hold + ROUNDING_POINTS
+  if (!lean || direction !== 'loss' || date === undefined) return []
+  return [
+    {
+      ...{ kind: 'way back', from: date, to: addDays(date, DAYS * WAY_BACK_WEEKS) },
+      weeks: WAY_BACK_WEEKS,
+      words:
+        'Food goes up to need over four weeks, and fat with it: nobody stays at contest leanness.',
+    },
+  ]
 }
 
 /** Cut or gain from today, hold until the date, and a peak week before it where it is wanted. */

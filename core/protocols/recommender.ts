@@ -65,6 +65,7 @@ const FIT = 30
 const OVER_AGE = 25
 const COMMON_PRACTICE = 20
 const FEWER_SITES = 2
+const FAR_OVER_YEARS = 10
 
 /** Under it a guardian consents and no deficit is planned, years. */
 export const ADULT = 18
@@ -86,7 +87,9 @@ function deferrals(client: Candidate): string[] {
   const { flags } = client
   const rules: Rule[] = [
     {
-      applies: flags.includes('pregnant') || flags.includes('recently pregnant'),
+      applies: (['pregnant', 'six weeks after birth', 'recently pregnant'] as const).some((flag) =>
+        flags.includes(flag),
+      ),
       caution:
         'Wait: no body composition is estimated in pregnancy or the months after. Questions of weight and diet belong to the midwife or physician.',
     },
@@ -146,6 +149,9 @@ function exclusion(protocol: Protocol, client: Candidate): string | undefined {
     return 'There is no scale at hand, and its equation wants body mass.'
   if (needs.includes('heightCm') && !instruments.includes('height'))
     return 'The height is not known, and its equation wants it.'
+  if (protocol.id === 'nine-fold' && client.last?.protocolId !== protocol.id) {
+    return 'Its ratio has no source and no ages: it is there to be chosen, and not to be advised.'
+  }
   return undefined
 }
 
@@ -162,9 +168,8 @@ function fit(protocol: Protocol, client: Candidate): { score: number; reason: st
   if (!variant) score -= FIT
   if (variant?.grade === 'common practice') score -= COMMON_PRACTICE
   const suits: Record<string, boolean> = {
-    'seven-fold': training !== 'athlete' && training !== 'physique' && build !== 'very overweight',
+    'seven-fold': training !== 'athlete' && build !== 'very overweight',
     'eight-fold-int': training === 'athlete',
-    'nine-fold': training === 'physique',
     'very-overweight': build === 'very overweight',
     youth: isMinor(client),
     'tape-only': !client.instruments.includes('caliper'),
@@ -176,7 +181,9 @@ function fit(protocol: Protocol, client: Candidate): { score: number; reason: st
   }
   const oldest = variant?.ages?.oldest
   if (oldest !== undefined && ageYears !== undefined && ageYears > oldest) {
-    score -= OVER_AGE + FIT
+    // A few years over are less of a stretch than twenty.
+    score -= (OVER_AGE + FIT) * Math.min(1, (ageYears - oldest) / FAR_OVER_YEARS)
+    if (protocol.id === 'four-fold-dw') score += FIT
     reason = `${protocol.when} Its equation is over its oldest age here (${oldest}): an extrapolation.`
   } else if (protocol.id === 'four-fold-dw' && ageYears !== undefined && ageYears > 55) {
     score += FIT

@@ -18,6 +18,7 @@ import {
   PROTOCOLS,
   recommend,
   SCREENING_QUESTIONS,
+  standingFindings,
   type Conditions,
   type Reading,
   type ScreeningFlag,
@@ -98,7 +99,12 @@ describe('screening', () => {
   test('every question changes something, and old answers are looked through again', () => {
     for (const { flag } of SCREENING_QUESTIONS) {
       const age = flag === 'guardian consents' ? 15 : 36
-      expect(advise([flag], age), flag).not.toEqual(advise([], age))
+      const start = { sex: 'female', ageYears: age, fatKg: 18, leanKg: 46 } as const
+      // Some stand against a plan and not against measuring.
+      const ofPlan = (flags: string[]) =>
+        standingFindings({ ...start, standardError: null }, { flags, today: '2026-01-01' })
+      const said = [advise([flag], age), ofPlan([flag])]
+      expect(said, flag).not.toEqual([advise([], age), ofPlan([])])
     }
     expect(isScreeningOld('2026-01-01', '2026-07-02')).toBe(false)
     expect(isScreeningOld('2026-01-01', '2026-07-03')).toBe(true)

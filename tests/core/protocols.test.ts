@@ -194,9 +194,17 @@ describe('the recommender', () => {
     [
       'physique preparation',
       { sex: 'male', training: 'physique', ageYears: 28 },
+      'seven-fold',
       'nine-fold',
-      'youth',
-      /8 to 17/,
+      /no source and no ages/,
+    ],
+    ['a woman of 70', { ageYears: 70 }, 'four-fold-dw', 'nine-fold', /no source and no ages/],
+    [
+      'a man of 75',
+      { sex: 'male', ageYears: 75 },
+      'four-fold-dw',
+      'nine-fold',
+      /no source and no ages/,
     ],
     [
       'no scale',

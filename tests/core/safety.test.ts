@@ -7,6 +7,7 @@ import {
   safePlan,
   standingFindings,
   targetsOf,
+  timelineOf,
   SAFETY_RULES,
   type Goal,
   type PlanWish,
@@ -97,6 +98,11 @@ describe('each row of the table', () => {
     expect(found.availability).toBeLessThan(30)
     expect(found.outcome).toBe('refused')
     expect(rulesOf(found)).toContain('energy-availability')
+    // Slower is allowed, down to where 30 kcal are left.
+    expect(found.nearest!.goal).toEqual(toPercent(19))
+    const slower = judge(runner, toPercent(19), { ...trains, pace: found.nearest!.pace })
+    expect(slower.availability).toBeGreaterThanOrEqual(30)
+    expect(slower.availability).toBeLessThan(30.5)
     // One who eats enough for it is told to watch.
     const fed = judge(runner, toPercent(19), {
       ...{ exerciseKcal: 700, activity: 2.1 },
@@ -137,6 +143,12 @@ describe('each row of the table', () => {
     expect(judge(man, toPercent(5, contest), { ...pace, ...cleared('contest-lean') }).outcome).toBe(
       'caution',
     )
+    // The way back up is planned with it, and only there.
+    const kinds = (goal: Goal) =>
+      timelineOf(goal, man, pace.pace, TODAY).phases.map(({ kind }) => kind)
+    expect(kinds(toPercent(5, contest)).at(-1)).toBe('way back')
+    expect(kinds(toPercent(7, contest))).not.toContain('way back')
+    expect(kinds(toPercent(5))).not.toContain('way back')
     // Without a day nothing is cleared.
     expect(judge(man, toPercent(5), { ...pace, ...cleared('contest-lean') }).outcome).toBe('hold')
     const twelve = judge(woman, toPercent(12, contest), pace)

@@ -87,7 +87,6 @@ const foldsTaken = computed(
       A plan starts from a check-in with an estimate and a body mass.
     </p>
     <template v-else>
-      <PlanSafety v-if="findings.length" class="pb-4" @clear="clear" />
       <InTurn v-if="inForce && shown" unasked>
         <PlanFollowUp
           :key="inForce.id"
@@ -100,6 +99,7 @@ const foldsTaken = computed(
           @end="end"
         />
       </InTurn>
+      <PlanSafety v-if="findings.length" class="pt-4" @clear="clear" />
       <p v-if="shown" class="pt-3 text-lg" data-test="start">
         From {{ formatDate(newest!.measuredOn, true) }}: {{ mass(massOfStart(start)) }}, fat
         {{ mass(start.fatKg) }} (about {{ fixed(fatPercentOfStart(start), 0) }} %), lean

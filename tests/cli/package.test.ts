@@ -38,16 +38,16 @@ test('names just what it imports, at the versions of the application', () => {
   expect(read(join(root, 'package.json')).dependencies).toMatchObject(dependencies)
 })
 
-const SCRIPT = `import { estimate, judgeChange, planFrom, type Measured } from 'oak-pinch-core'
+const SCRIPT = `import { estimate, lookAtRecord, planFrom, type Measured } from 'oak-pinch-core'
 const her = { sex: 'female', birthDate: '1990-06-15', heightCm: 168 } as const
 const taken = (day: string, mm: number, kg: number): Measured => ({ protocolId: 'three-fold', conversion: 'siri', measuredOn: day,
   setup: { skill: 'trained' }, testerId: 'a', caliperId: 'c', readings: [...(['triceps', 'suprailiac', 'thigh'] as const).map((site, i) => ({
     id: site, kind: 'skinfold' as const, site, standard: 'us' as const, trial: 1, value: mm + i, takenAt: day, supersedes: null })),
   { id: 'kg', kind: 'mass', site: null, standard: null, trial: 1, value: kg, takenAt: day, supersedes: null }] })
 const now = estimate('jackson-pollock-3', { sex: 'female', ageYears: 36, massKg: 62 }, { triceps: 14, suprailiac: 15, thigh: 16 })
-const changed = judgeChange(her, taken('2026-01-05', 20, 66), taken('2026-07-06', 14, 62))
+const look = lookAtRecord({ person: her, checkIns: [taken('2026-01-05', 20, 66), taken('2026-07-06', 14, 62)] })!
 const plan = planFrom({ goal: { kind: 'mass', value: 60 }, wished: true, pace: { unit: 'kg', value: 0.3 }, form: 'lean', activity: 1.5, peakWeek: false, stopped: false }, { sex: 'female', ageYears: 36, heightCm: 168, fatKg: now.fatMassKg!, leanKg: now.leanMassKg!, standardError: now.standardError }, '2026-07-06')
-console.log(JSON.stringify({ fat: now.fatPercent, verdict: changed.quantities.sum, weeks: plan.timeline?.weeks }))
+console.log(JSON.stringify({ fat: now.fatPercent, sum: look.horizons.first!.changes.sum, weeks: plan.timeline?.weeks }))
 `
 
 test('ten lines estimate, judge and plan, and their types are known', () => {
@@ -67,7 +67,9 @@ test('ten lines estimate, judge and plan, and their types are known', () => {
   // Jackson AS, Pollock ML, Ward A. Med Sci Sports Exerc 1980;12:175-182, by hand: BD of 45 mm at 36 years, Siri.
   const density = 1.0994921 - 0.0009929 * 45 + 0.0000023 * 45 ** 2 - 0.0001392 * 36
   expect(said.fat).toBeCloseTo(495 / density - 450, 9)
-  expect(said.verdict.change).toBeCloseTo(-18, 9)
+  // 18 mm less was read; the model leaves a little to error.
+  expect(said.sum.change).toBeLessThan(-16)
+  expect(said.sum.verdict).toBe('clear')
   // 2 kg at 0.3 kg a week.
   expect(said.weeks).toBeCloseTo(2 / 0.3, 0)
 }, 120_000)

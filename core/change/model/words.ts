@@ -28,7 +28,7 @@ export const quantityName = (quantity: RecordQuantity): string =>
     : NAMES[quantity]
 
 /** True for what is read in millimetres. */
-export const isOfFolds = (quantity: RecordQuantity) =>
+export const isOfFolds = (quantity: RecordQuantity): boolean =>
   quantity === 'sum' || quantity === 'equationSum' || isSkinfold(quantity)
 
 const amountOf = ({ quantity, change }: NamedChange, units: HeadlineUnits): string => {

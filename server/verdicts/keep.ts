@@ -7,6 +7,7 @@ import { jsonOf, listOf } from '../database/json'
 import { listOwnErrors } from '../equipment/queries'
 import { refitGym } from './refit'
 import { type Spoken, sayOf } from './say'
+import { letOthersIn } from './slices'
 
 /** Verdicts that are kept in one statement. */
 const BATCH = 20
@@ -134,7 +135,7 @@ async function walk(db: Database) {
   let slices = 1
   while ((await judgeWaiting(db, SLICE_MS, ownErrors)) > 0) {
     slices++
-    await new Promise((next) => setTimeout(next))
+    await letOthersIn()
   }
   // Nothing does it by itself in PGlite: what many verdicts were before would be walked through at every look.
   if (slices > MANY_SLICES) await db.execute(sql`vacuum (analyze) client_verdicts`)

@@ -1,5 +1,6 @@
 import { sql } from 'drizzle-orm'
 import {
+  GYM_FIGURES,
   REFIT_CHECK_INS,
   REFIT_MOST_PEOPLE,
   REFIT_PEOPLE,
@@ -12,6 +13,7 @@ import { findRecord } from '../clients/queries'
 import type { Database } from '../database/driver'
 import { jsonOf, listOf } from '../database/json'
 import { partsOf } from './say'
+import { letOthersIn } from './slices'
 
 /** Only so many more check-ins tell enough more: whoever looks every day should not see other figures every day. */
 const GROWN = 1.25
@@ -35,8 +37,6 @@ const everybody = (db: Database): Promise<Counted[]> =>
     ),
   )
 
-const others = async () => new Promise((next) => setTimeout(next))
-
 /**
  * Reads the gym's own figures off its records where these have become enough, or a quarter more than the last time, and
  * forgets them where they have become too few. Everybody's verdict is dropped where the figures change. In slices, so
@@ -55,7 +55,7 @@ export async function refitGym(db: Database, ownErrors: Record<string, OwnErrors
   let from = performance.now()
   const breathe = async () => {
     if (performance.now() - from < SLICE_MS) return
-    await others()
+    await letOthersIn()
     from = performance.now()
   }
   for (const { clientId } of enough ? people : []) {
@@ -78,7 +78,7 @@ export async function refitGym(db: Database, ownErrors: Record<string, OwnErrors
             check_ins = excluded.check_ins, fitted_at = now()`
       : sql`delete from gym_figures`,
   )
-  if (JSON.stringify(figures) !== JSON.stringify(kept?.figures ?? undefined)) {
+  if (GYM_FIGURES.some((name) => figures?.[name] !== kept?.figures?.[name])) {
     await db.execute(sql`update client_verdicts set changes = changes + 1`)
   }
 }

@@ -218,9 +218,14 @@ describe('the gym’s own figures', () => {
     await api.post(`/api/check-ins/${newest}/restore`, {})
 
     const few = before[0]!.check_ins / 1.3
+    const others = sql`select sum(changes)::int as changes from client_verdicts where client_id <> ${client.id}`
+    await keepJudging(api.db)
+    const { rows: unchanged } = await api.db.execute(others)
     await api.db.execute(sql`update gym_figures set check_ins = ${Math.floor(few)}`)
     await api.patch(`/api/clients/${client.id}`, { cadenceDays: 29 })
     await keepJudging(api.db)
+    // Read anew and found the same, they drop nobody's verdict.
+    expect((await api.db.execute(others)).rows).toEqual(unchanged)
     const { rows: after } = await api.db.execute<{ at: string; check_ins: number }>(fittedAt)
     expect(after[0]!.check_ins).toBe(before[0]!.check_ins)
     expect(after[0]!.at).not.toBe(before[0]!.at)

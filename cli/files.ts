@@ -1,6 +1,9 @@
 /** What the verbs read and write. */
 import { once } from 'node:events'
 import { createReadStream } from 'node:fs'
+import Papa from 'papaparse'
+import { columnName, READ_ROWS } from '../core/exchange/csv'
+import type { RefusedRow } from '../core/exchange/rows'
 import { UsageError } from './verb'
 
 /** The one file that a verb takes. */
@@ -23,10 +26,25 @@ export async function opened(path: string, block?: number): Promise<NodeJS.Reada
 }
 
 /** The whole text of a file, every kind of line end made one. */
-export async function readWhole(path: string): Promise<string> {
+async function readWhole(path: string): Promise<string> {
   const parts: Buffer[] = []
   for await (const chunk of await opened(path)) parts.push(Buffer.from(chunk))
   return Buffer.concat(parts).toString('utf8').replace(/\r\n?/g, '\n')
+}
+
+/** The rows of a CSV file with its columns by their names; empty ones stay, so that a row is named by its number. */
+export async function readTable(path: string): Promise<string[][]> {
+  const text = await readWhole(path)
+  const { data } = Papa.parse<string[]>(text, { ...READ_ROWS, skipEmptyLines: false })
+  const [header = [], ...rows] = data
+  return [header.map(columnName), ...rows]
+}
+
+/** Names what was refused, with row and column. */
+export function tellRefused(refused: readonly RefusedRow[]): void {
+  for (const { row, column, words } of refused) {
+    process.stderr.write(`Row ${row}, column ${column}: ${words}\n`)
+  }
 }
 
 /** Writes in step with whoever reads the output. */

@@ -1,9 +1,8 @@
 /** `plan`: plans of a file, one a row, held against the same rules as on the screen. */
-import Papa from 'papaparse'
-import { columnName, csvLines, READ_ROWS } from '../core/exchange/csv'
+import { csvLines } from '../core/exchange/csv'
 import { PLAN_COLUMNS, planRows } from '../core/exchange/plan-rows'
 import { isIsoDate, isoDateOf } from '../core/units/dates'
-import { onePath, readWhole, write } from './files'
+import { onePath, readTable, tellRefused, write } from './files'
 import { UsageError, type Verb } from './verb'
 
 const TODAY = '--today'
@@ -31,13 +30,8 @@ export const plan: Verb = {
   that make no sense are named on standard error with row and column; the exit code is 2 when none could be read.`,
   async run(args) {
     const { rest, today } = todayOf(args)
-    const text = await readWhole(onePath(rest))
-    const { data } = Papa.parse<string[]>(text, { ...READ_ROWS, skipEmptyLines: false })
-    const [header = [], ...rows] = data
-    const { plans, refused } = planRows([header.map(columnName), ...rows], today)
-    for (const { row, column, words } of refused) {
-      process.stderr.write(`Row ${row}, column ${column}: ${words}\n`)
-    }
+    const { plans, refused } = planRows(await readTable(onePath(rest)), today)
+    tellRefused(refused)
     await write(`${PLAN_COLUMNS.join(',')}\r\n${csvLines(PLAN_COLUMNS, plans)}`)
     return plans.length > 0 ? 0 : 2
   },

@@ -1,10 +1,9 @@
 /** The verbs of a file of records, one row a check-in: `judge` and `check`. */
-import Papa from 'papaparse'
 import { CHECK_COLUMNS, checkRows } from '../core/exchange/check-rows'
-import { columnName, csvLines, READ_ROWS } from '../core/exchange/csv'
+import { csvLines } from '../core/exchange/csv'
 import { JUDGE_COLUMNS, judgeRows } from '../core/exchange/judge-rows'
 import { readRecords, type RecordRow } from '../core/exchange/record-file'
-import { onePath, readWhole, write } from './files'
+import { onePath, readTable, tellRefused, write } from './files'
 import type { Verb } from './verb'
 
 const FILE = `FILE
@@ -24,14 +23,8 @@ function ofRecords(
   return {
     ...about,
     async run(args) {
-      const text = await readWhole(onePath(args))
-      // Empty rows stay, so that a row is named by its number in the file.
-      const { data } = Papa.parse<string[]>(text, { ...READ_ROWS, skipEmptyLines: false })
-      const [header = [], ...rows] = data
-      const { clients, refused } = readRecords([header.map(columnName), ...rows], impossible)
-      for (const { row, column, words } of refused) {
-        process.stderr.write(`Row ${row}, column ${column}: ${words}\n`)
-      }
+      const { clients, refused } = readRecords(await readTable(onePath(args)), impossible)
+      tellRefused(refused)
       await write(`${columns.join(',')}\r\n`)
       let done = false
       for (const of of clients.values()) {

@@ -5,6 +5,7 @@ import { worseThanUsual } from './hand'
 import { type Trials, repeatAt } from './likelihood'
 import { CM_PER_INCH } from '../units/constants'
 import { fixed, lengthText } from '../units/format'
+import { bmiOf } from '../units/bmi'
 
 /** Readings of one site from which it is said that they disagree; two apart ask for a third by the protocol. */
 const READINGS = 3
@@ -92,7 +93,7 @@ export function findBodyContradiction(
   const waist = values[site]!
   const index = conicity(waist, massKg, heightCm)
   if (index >= LEAST_CONICITY && index <= MOST_CONICITY) return []
-  const bmi = fixed(massKg / (heightCm / 100) ** 2, 1)
+  const bmi = fixed(bmiOf(massKg, heightCm), 1)
   const unit = units?.length ?? 'cm'
   return [
     {

@@ -17,6 +17,7 @@ import { otherTensOf, transpositionsOf } from './meanings'
 import { logCauchy, logNormal } from './likelihood'
 import { CM_PER_INCH, INCHES_PER_FOOT, KG_PER_POUND } from '../units/constants'
 import { massIn } from '../units/format'
+import { bmiOf } from '../units/bmi'
 
 /** What a mass or height may have been meant as, with its words. */
 interface Meant {
@@ -46,7 +47,7 @@ function massDensity(
 ): ((kg: number) => number) | undefined {
   if (usual) return (kg) => logNormal(kg, usual.kg, usual.sd ** 2)
   if (heightCm === undefined) return undefined
-  const ofBmi = (kg: number) => logNormal(kg / (heightCm / 100) ** 2, BMI.mean, BMI.sd ** 2)
+  const ofBmi = (kg: number) => logNormal(bmiOf(kg, heightCm), BMI.mean, BMI.sd ** 2)
   if (waistCm === undefined) return ofBmi
   // Who is heavy and wide about the waist is heavy, and has typed no pounds. A waist that contradicts is another matter.
   const { mean, sd } = CONICITY

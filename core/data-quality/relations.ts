@@ -1,6 +1,7 @@
 import type { SiteId } from '../anatomy/ids'
 import type { Finding } from './finding'
 import { fixed } from '../units/format'
+import { bmiOf } from '../units/bmi'
 
 /** Girths, mass and height that hardly go together. Soft: a second look, never a refusal. */
 export function findRelations(
@@ -37,7 +38,7 @@ export function findRelations(
     'The calf is over the thigh.',
   )
   if (massKg !== undefined && heightCm !== undefined) {
-    const bmi = massKg / (heightCm / 100) ** 2
+    const bmi = bmiOf(massKg, heightCm)
     ask(
       bmi < 15 || bmi > 55,
       ['mass', 'height'],

@@ -4,6 +4,7 @@ import type { Basis, Inputs, Term, Variant } from './types'
 import { inputError } from '../errors'
 import { CM_PER_INCH, KG_PER_POUND } from '../units/constants'
 import { fixed } from '../units/format'
+import { bmiOf } from '../units/bmi'
 
 /** What an equation asks for besides folds and age: nothing. */
 export const FOLDS_ALONE = { girths: [], needs: [] } satisfies Partial<Variant>
@@ -30,7 +31,7 @@ export const log10HeightInches: Basis = {
 }
 export const bmi: Basis = {
   label: 'BMI',
-  value: (x) => x.massKg / (x.heightCm / 100) ** 2,
+  value: (x) => bmiOf(x.massKg, x.heightCm),
 }
 export const sumPerPound: Basis = {
   label: 'S / mass (lb)',

@@ -1,5 +1,6 @@
 import { variantFor } from './registry'
 import type { Equation, SpecialPopulation, Subject } from './types'
+import { bmiOf } from '../units/bmi'
 
 const ADULT_YEARS = 18
 /** Body mass index from which people count as having obesity. World Health Organization. */
@@ -34,7 +35,7 @@ export function otherPopulation(
       return young ? undefined : 'youth'
     case 'obesity': {
       if (heightCm === undefined || massKg === undefined) return 'obesity'
-      return massKg / (heightCm / 100) ** 2 >= OBESITY_BMI ? undefined : 'obesity'
+      return bmiOf(massKg, heightCm) >= OBESITY_BMI ? undefined : 'obesity'
     }
     default:
       return young ? 'adults' : undefined

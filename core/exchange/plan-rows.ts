@@ -1,6 +1,12 @@
 import { inputError } from '../errors'
 import { RESTING_FORMS } from '../planning/energy'
-import { type Goal, type StartingPoint, fatPercentOfStart, massOfStart } from '../planning/goal'
+import {
+  type Goal,
+  type StartingPoint,
+  fatPercentOfStart,
+  massOfStart,
+  targetsOf,
+} from '../planning/goal'
 import type { Pace } from '../planning/pace'
 import { type SafePlan, type SafetyGround, safePlan } from '../planning/safety'
 import { HOLDS, type PlanFlag } from '../planning/safety-rules'
@@ -10,8 +16,8 @@ import {
   type RowReader,
   chosen,
   dateIn,
-  readOrRefuse,
-  rowReader,
+  needColumns,
+  readEach,
   within,
 } from './rows'
 
@@ -145,8 +151,8 @@ function planRow(row: RowReader, today: IsoDate): PlanRow {
       : {}),
   }
   const wish = { goal, form: 'lean' as const, activity, exerciseKcal: exercise ?? 0 }
-  const aim = safePlan({ ...wish, pace: { unit: 'kg', value: 0.1 } }, start, ground)
-  const pace = paceIn(row, aim.target.massKg - massKg, date, today)
+  const { massKg: aim } = targetsOf(goal, start).constantLean
+  const pace = paceIn(row, aim - massKg, date, today)
   const asked = safePlan({ ...wish, pace }, start, ground)
   const { nearest } = asked
   // Of what is refused the nearest that is allowed is shown.
@@ -194,18 +200,9 @@ export function planRows(
   rows: readonly (readonly string[])[],
   today: IsoDate,
 ): { plans: PlanRow[]; refused: RefusedRow[] } {
-  const [header = [], ...rest] = rows
-  for (const column of NEEDED) {
-    if (!header.includes(column)) {
-      throw inputError(column, 'missing', `Column ${column}`, '', 'a header row that names it')
-    }
-  }
-  const reader = rowReader(header)
+  needColumns(rows[0] ?? [], NEEDED)
   const refused: RefusedRow[] = []
-  const plans = rest.flatMap((cells, i) => {
-    if (cells.every((cell) => cell.trim() === '')) return []
-    return readOrRefuse(i + 2, refused, () => planRow(reader(cells), today)) ?? []
-  })
+  const plans = readEach(rows, refused, (row) => planRow(row, today))
   // What the file itself says of a column begins with its name; the planner has its own.
   const named = refused.map((one) => ({
     ...one,

@@ -15,8 +15,8 @@ import {
   type RowReader,
   chosen,
   dateIn,
-  readOrRefuse,
-  rowReader,
+  needColumns,
+  readEach,
   within,
 } from './rows'
 
@@ -155,25 +155,15 @@ export function readRecords(
   rows: readonly (readonly string[])[],
   impossible: 'refuse' | 'take' = 'refuse',
 ): RecordFile {
-  const [header = [], ...rest] = rows
-  for (const column of NEEDED) {
-    if (!header.includes(column)) {
-      throw inputError(column, 'missing', `Column ${column}`, '', 'a header row that names it')
-    }
-  }
-  const reader = rowReader(header)
+  needColumns(rows[0] ?? [], NEEDED)
   const clients: RecordFile['clients'] = new Map()
   const refused: RefusedRow[] = []
-  rest.forEach((cells, i) => {
-    if (cells.every((cell) => cell.trim() === '')) return
-    const at = i + 2
-    readOrRefuse(at, refused, () => {
-      const row = readRow(at, reader(cells), impossible)
-      const of = clients.get(row.client) ?? []
-      inOrder(row, of.at(-1))
-      of.push(row)
-      clients.set(row.client, of)
-    })
+  readEach(rows, refused, (cells, at) => {
+    const row = readRow(at, cells, impossible)
+    const of = clients.get(row.client) ?? []
+    inOrder(row, of.at(-1))
+    of.push(row)
+    clients.set(row.client, of)
   })
   return { clients, refused }
 }

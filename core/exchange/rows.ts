@@ -70,6 +70,15 @@ export function chosen<T extends string>(row: RowReader, column: string, from: r
   return found
 }
 
+/** @throws InputError where a column is missing that every row needs */
+export function needColumns(header: readonly string[], needed: readonly string[]): void {
+  for (const column of needed) {
+    if (!header.includes(column)) {
+      throw inputError(column, 'missing', `Column ${column}`, '', 'a header row that names it')
+    }
+  }
+}
+
 /** A row that was refused, with its number in the file and the words of why. */
 export interface RefusedRow {
   /** The header is row 1. */
@@ -79,7 +88,7 @@ export interface RefusedRow {
 }
 
 /** Runs the reading of a row; a refusal is kept with its row and column, and any other error is a fault. */
-export function readOrRefuse<T>(row: number, refused: RefusedRow[], read: () => T): T | undefined {
+function readOrRefuse<T>(row: number, refused: RefusedRow[], read: () => T): T | undefined {
   try {
     return read()
   } catch (error) {
@@ -87,4 +96,19 @@ export function readOrRefuse<T>(row: number, refused: RefusedRow[], read: () => 
     refused.push({ row, column: error.input, words: error.message })
     return undefined
   }
+}
+
+/** Every row after the header that is not empty, by its number in the file; what one refuses is kept. */
+export function readEach<T>(
+  rows: readonly (readonly string[])[],
+  refused: RefusedRow[],
+  read: (row: RowReader, at: number) => T,
+): T[] {
+  const [header = [], ...rest] = rows
+  const reader = rowReader(header)
+  return rest.flatMap((cells, i) => {
+    if (cells.every((cell) => cell.trim() === '')) return []
+    const at = i + 2
+    return readOrRefuse(at, refused, () => [read(reader(cells), at)]) ?? []
+  })
 }

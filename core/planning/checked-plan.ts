@@ -1,5 +1,4 @@
 import { inputError } from '../errors'
-import { energyPlan } from './energy'
 import type { StartingPoint } from './goal'
 import {
   type PlanWish,
@@ -52,16 +51,13 @@ export function checkPlan(
   const refused = of('refused')
   const stop = refused.find(({ rule }) => rule === 'pace') ?? refused[0] ?? of('hold')[0]
   if (stop) throw refusal(wish, stop)
-  const { form, activity } = wish
-  const signed = safe.direction === 'gain' ? -safe.paceKg : safe.paceKg
-  const least = energyPlan(start, { form, activity, paceKg: signed }).intakeKcal
-  if (!(intakeKcal >= least - ROUNDING_KCAL)) {
+  if (!(intakeKcal >= safe.intakeKcal - ROUNDING_KCAL)) {
     throw inputError(
       'intakeKcal',
       'outside-domain',
       'Intake',
       Math.round(intakeKcal),
-      `${Math.ceil(least)} kcal a day or more at this pace`,
+      `${Math.ceil(safe.intakeKcal)} kcal a day or more at this pace`,
     )
   }
   return safe

@@ -73,7 +73,11 @@ export const FAT_FLOORS: Record<Sex, { refused: number; hold: number; caution: n
   female: { refused: 10, hold: 12, caution: 14 },
 }
 /** Nobody is refused by how a number is rounded, points. */
-export const ROUNDING_POINTS = 0.05
+const ROUNDING_POINTS = 0.05
+
+/** Fat % so low that it is for a contest day alone. */
+export const isContestLean = (sex: Sex, fatPercent: number) =>
+  fatPercent <= FAT_FLOORS[sex].hold + ROUNDING_POINTS
 
 /** Energy availability, kcal a kg of lean mass a day. */
 export const LEAST_AVAILABILITY = 30
@@ -221,7 +225,7 @@ export const SAFETY_RULES: readonly SafetyRule[] = [
     applies: ({ sex, targetFatPercent, direction }) =>
       direction !== 'gain' &&
       targetFatPercent >= FAT_FLOORS[sex].refused - ROUNDING_POINTS &&
-      targetFatPercent <= FAT_FLOORS[sex].hold + ROUNDING_POINTS,
+      isContestLean(sex, targetFatPercent),
     words: ({ targetFatPercent, dated }) =>
       `${fixed(targetFatPercent, 1)} % fat is for a contest day alone: at most four weeks, then back up, and only with a physician’s clearance.${dated ? '' : ' Name the day first.'}`,
     mayLift: ({ dated }) => dated,
@@ -231,8 +235,8 @@ export const SAFETY_RULES: readonly SafetyRule[] = [
     who: 'the coach, with a physician at hand',
     when: `a target under ${FAT_FLOORS.male.caution} % fat (men) or ${FAT_FLOORS.female.caution} % (women), or one that may truly be under the floor by the error of the estimate`,
     applies: ({ sex, targetFatPercent, standardError, direction }) => {
-      const { refused, hold, caution } = FAT_FLOORS[sex]
-      if (direction === 'gain' || targetFatPercent <= hold + ROUNDING_POINTS) return false
+      const { refused, caution } = FAT_FLOORS[sex]
+      if (direction === 'gain' || isContestLean(sex, targetFatPercent)) return false
       return targetFatPercent < caution || targetFatPercent - standardError < refused
     },
     words: ({ targetFatPercent, standardError }) =>

@@ -7,14 +7,7 @@ import {
   energyPlan,
   leastIntakeOf,
 } from './energy'
-import {
-  type Goal,
-  type StartingPoint,
-  type Target,
-  fatPercentOfStart,
-  massOfStart,
-  targetsOf,
-} from './goal'
+import { type Goal, type StartingPoint, type Target, fatPercentOfStart, massOfStart } from './goal'
 import { type Pace, gainBand, kgAWeek, lossBand } from './pace'
 import {
   BREASTFEEDING_KCAL,
@@ -32,6 +25,7 @@ import {
   leastBmi,
 } from './safety-rules'
 import { timelineOf } from './timeline'
+import { bmiOf } from '../units/bmi'
 
 /** What a coach wishes for a body. */
 export interface PlanWish {
@@ -90,9 +84,6 @@ const DAYS = 7
 /** An estimate whose source states no error. */
 const USUAL_ERROR_POINTS = 4
 
-const bmiOf = (massKg: number, heightCm: number | undefined) =>
-  heightCm === undefined ? undefined : massKg / (heightCm / 100) ** 2
-
 /** The pace, kg a week, that so many kcal a day off are. */
 const paceOf = (kcal: number) => (kcal * DAYS) / STATIC_KCAL_PER_KG
 
@@ -113,19 +104,20 @@ function bandOf(
 /** The case that the rules see. @throws InputError naming `goal` or `pace` where it is none */
 function caseOf(wish: PlanWish, start: StartingPoint, { flags, today }: SafetyGround) {
   const { goal, pace, form, activity, exerciseKcal = 0 } = wish
-  const target = targetsOf(goal, start).constantLean
-  const { direction, weeks } = timelineOf(goal, start, pace, today)
+  const { target, direction, weeks } = timelineOf(goal, start, pace, today)
   const asked = direction === 'hold' ? 0 : kgAWeek(pace, start)
   const signed = direction === 'gain' ? -asked : asked
   const energy = energyPlan(start, { form, activity, paceKg: signed })
   const planFlags = flags as readonly PlanFlag[]
   const massKg = massOfStart(start)
+  const { heightCm } = start
+  const bmiAt = (kg: number) => (heightCm === undefined ? undefined : bmiOf(kg, heightCm))
   const plan: PlanCase = {
     ...{ sex: start.sex, ageYears: start.leastAgeYears ?? start.ageYears, direction, massKg },
     ...{ leanKg: start.leanKg, fatPercent: fatPercentOfStart(start) },
     standardError: start.standardError ?? USUAL_ERROR_POINTS,
-    bmi: bmiOf(massKg, start.heightCm),
-    targetBmi: bmiOf(target.massKg, start.heightCm),
+    bmi: bmiAt(massKg),
+    targetBmi: bmiAt(target.massKg),
     targetFatPercent: fatPercentOfStart(target),
     dated: goal.date !== undefined,
     ...{ paceKg: asked, bandKg: bandOf(start, direction, planFlags), exerciseKcal },
@@ -183,14 +175,15 @@ const worst = (findings: readonly SafetyFinding[]): SafetyOutcome =>
  * @throws InputError naming `goal`, `pace` or `activity` where one makes no sense
  */
 export function safePlan(wish: PlanWish, start: StartingPoint, ground: SafetyGround): SafePlan {
-  const { plan, target, paceKg, weeks } = caseOf(wish, start, ground)
+  const found = caseOf(wish, start, ground)
+  const { plan, target, paceKg, weeks } = found
   const findings = findingsOn(plan, ground.clearances ?? [])
   const outcome = worst(findings)
   return {
     ...{ outcome, findings, target, paceKg, weeks, direction: plan.direction },
     ...{ intakeKcal: plan.intakeKcal, needKcal: plan.needKcal },
     availability: countsAvailability(plan) ? availabilityOf(plan) : undefined,
-    nearest: outcome === 'refused' ? nearestTo(wish, start, ground) : undefined,
+    nearest: outcome === 'refused' ? nearestTo(wish, start, ground, found) : undefined,
   }
 }
 
@@ -225,9 +218,9 @@ function nearestTo(
   wish: PlanWish,
   start: StartingPoint,
   ground: SafetyGround,
+  { plan, target }: ReturnType<typeof caseOf>,
 ): SafePlan['nearest'] {
-  const flags = ground.flags as readonly PlanFlag[]
-  const { plan } = caseOf(wish, start, ground)
+  const { flags } = plan
   const allowed = (goal: Goal, pace: Pace) => {
     const found = attempt(() => caseOf({ ...wish, goal, pace }, start, ground))
     return (
@@ -236,8 +229,7 @@ function nearestTo(
     )
   }
   const least = leastFatKg(start, flags)
-  const under =
-    plan.direction === 'loss' && wantedFatOf(wish.goal, start) < least && least < start.fatKg
+  const under = plan.direction === 'loss' && target.fatKg < least && least < start.fatKg
   const goal = under ? goalFor(wish.goal, least, start.leanKg) : wish.goal
   const limits = [plan.paceKg, plan.bandKg]
   if (plan.direction === 'loss') {
@@ -262,5 +254,3 @@ function nearestTo(
   const slowly: Pace = { unit: 'kg', value: gainBand(start).slow }
   return allowed(up, slowly) ? { goal: up, pace: slowly } : undefined
 }
-
-const wantedFatOf = (goal: Goal, start: StartingPoint) => targetsOf(goal, start).constantLean.fatKg

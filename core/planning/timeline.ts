@@ -7,7 +7,7 @@ import {
   massOfStart,
   targetsOf,
 } from './goal'
-import { FAT_FLOORS, ROUNDING_POINTS } from './safety-rules'
+import { isContestLean } from './safety-rules'
 import { type Pace, gainBand, kgAWeek, lossBand } from './pace'
 import { type IsoDate, addDays, daysBetween } from '../units/dates'
 
@@ -129,7 +129,7 @@ function wayBack(
   direction: Timeline['direction'],
   date: IsoDate | undefined,
 ): Phase[] {
-  const lean = fatPercentOfStart(target) <= FAT_FLOORS[sex].hold + ROUNDING_POINTS
+  const lean = isContestLean(sex, fatPercentOfStart(target))
   if (!lean || direction !== 'loss' || date === undefined) return []
   return [
     {

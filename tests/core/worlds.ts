@@ -307,7 +307,10 @@ export function gymIn(world: World, people: number, from = 0): RefitSeries[] {
     const visits: Visit[] = []
     follow(seedOf(from + i), { world, course: GYM_COURSES[i % 5]!, weeks: 40, visits })
     return seriesOf(visits, world.testers ? ['A', 'B'] : ['A'], (visit) =>
-      readComposition(visit, 'jackson-pollock-7', visit.subject.ageYears),
+      readComposition(visit, {
+        equationId: 'jackson-pollock-7',
+        ageYears: visit.subject.ageYears,
+      }),
     )!
   })
 }

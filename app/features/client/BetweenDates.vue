@@ -50,9 +50,7 @@ const rows = computed(() => {
         sure:
           judged && props.horizon !== 'last'
             ? `${shapeOf(judged)} ${VERDICT_WORDS[judged.verdict]}`
-            : low > 0 || high < 0
-              ? 'beyond measuring error'
-              : 'within measuring error',
+            : beyondText(low > 0 || high < 0),
       },
     ]
   })

@@ -8,6 +8,6 @@ defineProps<{ change: number; beyond: boolean }>()
     <span aria-hidden="true" class="inline-block w-5">{{
       shapeOf({ change, verdict: beyond ? 'clear' : 'not-yet' })
     }}</span>
-    {{ beyond ? 'beyond measuring error' : 'within measuring error' }}
+    {{ beyondText(beyond) }}
   </span>
 </template>

@@ -1,12 +1,15 @@
 import {
   capital,
+  fixed,
   isOfFolds,
   isGirth,
   lengthIn,
+  lengthText,
   massIn,
   quantityName,
   signed,
   signedLength,
+  Z95,
   type JudgedChange,
   type LengthUnit,
   type MassUnit,
@@ -38,12 +41,25 @@ export function quantityIn(quantity: RecordQuantity, value: number, { mass, leng
   return isOfFolds(quantity) ? value : massIn(value, mass)
 }
 
+/** A sum of folds is shown in whole millimeters. */
+const isSumOfFolds = (quantity: RecordQuantity) => quantity === 'sum' || quantity === 'equationSum'
+
 /** A change in the unit that it is shown in, without it. */
 export function signedQuantity(quantity: RecordQuantity, change: number, units: ShownUnits) {
   if (isGirth(quantity)) return signedLength(change, units.length)
-  const whole = quantity === 'sum' || quantity === 'equationSum'
-  return signed(quantityIn(quantity, change, units), whole ? 0 : 1)
+  return signed(quantityIn(quantity, change, units), isSumOfFolds(quantity) ? 0 : 1)
 }
+
+/** How far a change may be off, 19 times in 20, in the unit that it is shown in. */
+export function reachOf(quantity: RecordQuantity, sd: number, units: ShownUnits): string {
+  const reach = Z95 * sd
+  if (isGirth(quantity)) return lengthText(reach, units.length)
+  return fixed(quantityIn(quantity, reach, units), isSumOfFolds(quantity) ? 0 : 1)
+}
+
+/** Whether a change is more than its error leaves open. */
+export const beyondText = (beyond: boolean) =>
+  beyond ? 'beyond measuring error' : 'within measuring error'
 
 /** What a quantity is called in a list, where no article stands. */
 export const quantityLabel = (quantity: RecordQuantity) =>

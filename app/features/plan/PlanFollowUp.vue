@@ -57,7 +57,7 @@ const kcal = (value: number) => signed(value, 0)
         {{ show(result.reachKg) }}.
       </p>
       <p>
-        Energy balance by fat and lean: {{ kcal(result.observedKcal) }} kcal a day (95 in 100:
+        Energy balance by fat and lean: {{ kcal(result.observedKcal) }} kcal a day (95% range
         {{ kcal(result.observedInterval[0]) }} to {{ kcal(result.observedInterval[1]) }}); planned
         {{ kcal(result.plannedKcal) }}.
       </p>

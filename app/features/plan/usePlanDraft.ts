@@ -224,11 +224,13 @@ function planDraft({
     value,
     name: CADENCES[value].name,
   }))
+  /** Of the record, and not of what is typed: all of it is read for it. */
+  const errors = computed(() => record.value && errorsOfNewest(record.value))
   const cadence = computed(() => {
     const next =
-      record.value &&
+      errors.value &&
       nextMeasuring({
-        errors: errorsOfNewest(record.value),
+        errors: errors.value,
         massKg: start.value && massOfStart(start.value),
         fatPaceKg: paceKg.value?.ok ? paceKg.value.value : undefined,
       })

@@ -7,10 +7,7 @@ import {
   formatFold,
   formatLength,
   formatMass,
-  isGirth,
-  isOfFolds,
   isSkinfold,
-  lengthText,
   massIn,
   pointsOfFat,
   siteNameIn,
@@ -26,7 +23,7 @@ import {
   type Sex,
   type Sheet,
 } from '#core'
-import { quantityIn, signedQuantity } from '~/features/client/record-words'
+import { reachOf, signedQuantity } from '~/features/client/record-words'
 
 /** One line of the result: what it is now, and what changed. */
 interface ResultRow {
@@ -80,11 +77,7 @@ export function useResultRows(source: ResultSource) {
     const judged = (horizon: 'last' | 'first', quantity: RecordQuantity) => {
       const found = horizons?.[horizon]?.changes[quantity]
       if (!found) return ''
-      const reach = Z95 * found.sd
-      const off = isGirth(quantity)
-        ? lengthText(reach, units.length)
-        : fixed(quantityIn(quantity, reach, units), isOfFolds(quantity) ? 0 : 1)
-      return `${signedQuantity(quantity, found.change, units)} ± ${off}`
+      return `${signedQuantity(quantity, found.change, units)} ± ${reachOf(quantity, found.sd, units)}`
     }
     const byRecord = (quantity: RecordQuantity) => ({
       last: judged('last', quantity),

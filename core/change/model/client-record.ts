@@ -176,7 +176,7 @@ export function errorsOfNewest(parts: ClientRecordParts): CheckInErrors {
   const read =
     equationId === undefined
       ? undefined
-      : readComposition(newest, equationId, newest.subject.ageYears, conversion && { conversion })
+      : readComposition(newest, { equationId, conversion, ageYears: newest.subject.ageYears })
   const line = basis.lines.find(({ quantity }) => quantity === 'sum')
   const sum = line && lineOf(newest, line, people.pairs, figures)
   const [mass, method] = read ? compositionRows(newest, read, people.pairs, figures).rows : []

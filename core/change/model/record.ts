@@ -21,9 +21,8 @@ import {
   type FollowedLine,
   type LineQuantity,
   type Visit,
-  compositionRows,
+  dayRows,
   lineOf,
-  massOf,
   readComposition,
 } from './visit'
 
@@ -179,13 +178,8 @@ export class RecordModel {
   private learnDay(visit: Visit, { conversion }: RecordBasis, looked: boolean) {
     const { computedAt: at, composition } = this
     if (!at || !composition) return
-    const options = conversion ? { conversion } : {}
-    const read = isCheckIn(visit)
-      ? readComposition(visit, at.equationId, at.ageYears, options)
-      : undefined
-    const rows = read
-      ? compositionRows(visit, read, this.people.pairs, this.figures)
-      : massOf(visit, this.figures)
+    const read = isCheckIn(visit) ? readComposition(visit, { ...at, conversion }) : undefined
+    const rows = dayRows(visit, read, this.people.pairs, this.figures)
     if (rows) {
       composition.learn(
         { date: visit.date, rows, checkIn: read !== undefined },

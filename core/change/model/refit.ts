@@ -3,7 +3,7 @@ import { type ClientRecordParts, recordDays } from './client-record'
 import { Ensemble } from './ensemble'
 import { GYM_FIGURES, type GymFigures, USUAL_FIGURES, figuresWith } from './figures'
 import { compositionForm, isCheckIn, levelsOf } from './record'
-import { type CompositionRead, type Visit, compositionRows, massOf, readComposition } from './visit'
+import { type CompositionRead, type Visit, dayRows, readComposition } from './visit'
 
 /*
  * What a gym's own records tell of its errors. Fewer people, or people measured less often, tell too little: a mistaken
@@ -49,7 +49,7 @@ export function refitSeries(record: ClientRecordParts): RefitSeries | undefined 
   if (!found || equationId === undefined) return undefined
   const { ageYears } = found.checkIns.at(-1)!.subject
   return seriesOf(found.visits, found.people.pairs, (visit) =>
-    readComposition(visit, equationId, ageYears, conversion ? { conversion } : {}),
+    readComposition(visit, { equationId, conversion, ageYears }),
   )
 }
 
@@ -79,10 +79,8 @@ function logLikelihood({ days, pairs }: RefitSeries, own: GymFigures): number {
   for (const day of days) {
     ensemble.advance(daysBetween(on, day.visit.date) / WEEK)
     on = day.visit.date
-    const rows = day.read
-      ? compositionRows(day.visit, day.read, pairs, figures)
-      : massOf(day.visit, figures)
-    for (const row of rows?.rows ?? []) ensemble.learn(row)
+    const rows = dayRows(day.visit, day.read, pairs, figures)?.rows ?? []
+    for (const row of rows) ensemble.learn(row)
     if (day.visit.startsPhase) ensemble.startPhase()
   }
   return ensemble.logEvidence

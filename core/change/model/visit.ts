@@ -4,7 +4,7 @@ import { gradientsOf } from '../../composition/error-bands'
 import { servedValues } from '../../composition/every'
 import { sumPerKgOfFat } from '../../composition/fold-sum'
 import { equationById } from '../../equations/registry'
-import type { EstimateOptions, Subject } from '../../equations/types'
+import type { Conversion, Subject } from '../../equations/types'
 import { attempt } from '../../outcome'
 import type { IsoDate } from '../../units/dates'
 import { GIRTH_SHARE_PER_KG, type ModelFigures } from './figures'
@@ -51,14 +51,21 @@ export interface CompositionRead {
   perFold: number
 }
 
+/** What fat and lean are computed by. */
+export interface ComputedBy {
+  equationId: string
+  conversion?: Conversion
+  /** Of the newest check-in: a birthday is no change. */
+  ageYears: number | undefined
+}
+
 /** What an equation reads off a day; undefined where it does not read it. */
 export function readComposition(
   visit: Visit,
-  equationId: string,
-  ageYears: number | undefined,
-  options: EstimateOptions = {},
+  { equationId, conversion, ageYears }: ComputedBy,
 ): CompositionRead | undefined {
   if (visit.subject.massKg === undefined) return undefined
+  const options = conversion ? { conversion } : {}
   const values = servedValues(equationById(equationId), visit.measured)
   const found = attempt(() =>
     gradientsOf(equationId, { subject: { ...visit.subject, ageYears }, values }, options),
@@ -113,8 +120,14 @@ function massRow({ subject, massDays }: Visit, { massKg }: ModelFigures): Observ
   }
 }
 
-/** Body mass alone, for the model of fat and lean. */
-export function massOf(visit: Visit, figures: ModelFigures): VisitRows | undefined {
+/** A day for the model of fat and lean: both where an equation read it, else body mass alone; undefined without. */
+export function dayRows(
+  visit: Visit,
+  read: CompositionRead | undefined,
+  pairs: readonly string[],
+  figures: ModelFigures,
+): VisitRows | undefined {
+  if (read) return compositionRows(visit, read, pairs, figures)
   return visit.subject.massKg === undefined
     ? undefined
     : { rows: [massRow(visit, figures)], raw: [] }

@@ -2,7 +2,6 @@
 import {
   changesAt,
   correctedChanges,
-  fixed,
   formatDate,
   formatFold,
   isBeyond,
@@ -12,9 +11,6 @@ import {
   nameOf,
   partsOfRecord,
   readDifferences,
-  signed,
-  signedLength,
-  Z95,
   type SiteId,
 } from '#core'
 import { spotOf } from '~/ui/figure/sites'
@@ -25,6 +21,7 @@ const { view, error, measured } = await useClientRecord('body map')
 
 const { then, now, choose } = usePair(view, measured)
 const lengthUnit = useLengthUnit()
+const units = computed(() => ({ mass: 'kg', length: lengthUnit.value }) as const)
 
 /** Every site's change between the two by the whole record up to the later one. */
 const changes = computed(() => {
@@ -76,13 +73,6 @@ const shownSites = computed(() => sitesOf.value[kind.value])
 /** A value as it was read. */
 const asRead = (site: SiteId, value: number) =>
   isSkinfold(site) ? formatFold(value) : lengthText(value, lengthUnit.value)
-/** How far a change may be off, 19 times in 20. */
-const giveOrTake = (site: SiteId, sd: number) =>
-  isSkinfold(site) ? fixed(Z95 * sd, 1) : lengthText(Z95 * sd, lengthUnit.value)
-const signedAsRead = (site: SiteId, change: number) =>
-  isSkinfold(site) ? signed(change, 1) : signedLength(change, lengthUnit.value)
-const unitOf = (site: string) => (isSkinfold(site) ? 'mm' : lengthUnit.value)
-
 const largest = computed(() =>
   Math.max(1e-9, ...shownSites.value.map(({ change }) => Math.abs(change.change))),
 )
@@ -93,7 +83,7 @@ const spots = computed(() =>
     return [
       {
         ...{ id: site, name: nameOf(site), spot },
-        text: `${signedAsRead(site, change.change)} ${unitOf(site)}`,
+        text: `${signedQuantity(site, change.change, units.value)} ${unitOfQuantity(site, units.value)}`,
         share: change.change / largest.value,
         sure: beyond,
       },
@@ -153,7 +143,7 @@ const rows = computed(() => [...sitesOf.value.folds, ...sitesOf.value.girths])
                 >{{ nameOf(c.girth) }} less {{ nameOf(c.fold).toLowerCase() }}</strong
               >
               <span class="figure text-[20px]">
-                {{ signedAsRead(c.girth, c.change) }} ± {{ giveOrTake(c.girth, c.sd) }}
+                {{ signedQuantity(c.girth, c.change, units) }} ± {{ reachOf(c.girth, c.sd, units) }}
                 {{ lengthUnit }}
               </span>
               <BeyondMark :change="c.change" :beyond="c.beyond" />
@@ -179,10 +169,11 @@ const rows = computed(() => [...sitesOf.value.folds, ...sitesOf.value.girths])
                   {{ asRead(row.site, row.now) }}
                 </td>
                 <td class="figure pl-6 text-right text-[21px] whitespace-nowrap">
-                  {{ signedAsRead(row.site, row.change.change) }} {{ unitOf(row.site) }}
+                  {{ signedQuantity(row.site, row.change.change, units) }}
+                  {{ unitOfQuantity(row.site, units) }}
                 </td>
                 <td class="figure pl-6 text-right text-[19px] text-faded">
-                  {{ giveOrTake(row.site, row.change.sd) }}
+                  {{ reachOf(row.site, row.change.sd, units) }}
                 </td>
                 <td class="pl-6">
                   <BeyondMark :change="row.change.change" :beyond="row.beyond" />

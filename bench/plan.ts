@@ -3,6 +3,7 @@
  * loop of the same arithmetic that keeps nothing and sorts nothing.
  */
 import { randomLcg, randomNormal } from 'd3-random'
+import { errorFunction } from 'simple-statistics'
 import { monteCarloAtOnce, type StartingPoint } from '../core/index'
 
 const PATHS = 10_000
@@ -12,7 +13,7 @@ const start: StartingPoint = {
   ...{ sex: 'male', ageYears: 35, heightCm: 180, fatKg: 20, leanKg: 60, standardError: 3.5 },
 }
 const regime = { intakeKcal: 2000, activity: 1.55, form: 'lean' } as const
-const doubt = { fatPoints: 3.5, activity: 0.08, adherence: 0.07 }
+const doubt = { fatPoints: 3.5, activity: 0.08, adherence: 0.07, forbes: [0, 1] } as const
 const source = () => randomNormal.source(randomLcg(0.42))(0, 1)
 
 /** The mean body mass at the end, so that nothing of the loop can be left out. */
@@ -24,9 +25,10 @@ function bare(): number {
     let lean = 80 - fat
     const factor = 1 + (normal() * 0.08) / 1.55
     const intake = 2000 * (1 + normal() * 0.07)
+    const share = 0.5 * (1 + errorFunction(normal() / Math.SQRT2))
     for (let day = 0; day < 7 * WEEKS; day++) {
       const balance = intake - factor * 1.55 * (370 + 21.6 * lean)
-      const leanPerFat = 10.4 / fat
+      const leanPerFat = (share * 10.4) / fat
       const change = balance / (9441 + 1816 * leanPerFat)
       fat += change
       lean += leanPerFat * change

@@ -52,7 +52,9 @@ export function inputError(
 
 /** The usual wording alone: what, what was got, what is accepted. */
 export function refusal(label: string, got: unknown, accepted: string): string {
-  const shown = got === undefined || got === null || got === '' ? 'is missing' : `got ${quote(got)}`
+  // What could not be read as a number is none: nobody is shown NaN.
+  const none = got === undefined || got === null || got === '' || Number.isNaN(got)
+  const shown = none ? 'is missing' : `got ${quote(got)}`
   return `${label}: ${shown}. Accepted: ${accepted}.`
 }
 

@@ -5,33 +5,26 @@ import { v5 as uuidFrom } from 'uuid'
 import {
   addDays,
   DEFAULT_CADENCE_DAYS,
-  energyPlan,
-  kgAWeek,
   KG_PER_POUND,
   limitsOf,
   nextFold,
   ownProtocol,
   protocolById,
   RELOCATION_SHARE,
-  restingFormFor,
   SEVEN_FOLDS,
   standardOfSite,
-  startOf,
   techniqueOf,
-  timelineOf,
   usualRepeatError,
   type Conditions,
   type GirthId,
-  type Goal,
   type OwnProtocol,
-  type Pace,
   type ScreeningAnswers,
   type Sex,
   type SkinfoldId,
 } from '../core/index'
 import type { CheckIn, ReadingRecord } from '../shared/contract/check-ins'
 import type { SiteNote } from '../shared/contract/clients'
-import type { PlanDefinition } from '../shared/contract/plans'
+import { demoPlans, type DemoPlan, type DemoWish } from './plans'
 
 /*
  * Lock Nine Rowing Club, on a canal: masters crews getting ready for a regatta with weight classes, and a few
@@ -40,6 +33,7 @@ import type { PlanDefinition } from '../shared/contract/plans'
  */
 
 const SEED = 0.417
+const COACH = 'Fenna Dray'
 const NAMESPACE = 'b6f1d9a2-3c54-4f0e-9a71-5d2b8c40e913'
 
 export interface DemoClient {
@@ -92,13 +86,6 @@ export interface DemoPhoto {
   /** How wide the drawn figure is against its outline, and how near the camera stood. */
   wide: number
   near: number
-}
-
-export interface DemoPlan {
-  id: string
-  clientId: string
-  startedOn: string
-  definition: PlanDefinition
 }
 
 export interface Scenario {
@@ -159,8 +146,8 @@ interface Person {
   /** How clothes fit and how it feels, in a line, at the last check-in. */
   feels?: string
   events?: { daysAgo: number; kind: DemoEvent['kind']; words: string }[]
-  /** A plan kept at one of the check-ins. */
-  plan?: { visit: number; goal: Goal; pace: Pace; activity: number }
+  /** Plans kept at check-ins, each in place of the one before it. */
+  plans?: DemoWish[]
   /** Figures drawn at the first and the last check-in, with how wide. */
   drawn?: [first: number, last: number]
 }
@@ -242,12 +229,24 @@ const PEOPLE: Person[] = [
       { daysAgo: 110, kind: 'holiday', words: 'two weeks at the sea' },
     ],
     drawn: [1.08, 0.98],
-    plan: {
-      visit: 7,
-      goal: { kind: 'mass', value: 62 },
-      pace: { unit: 'percentMass', value: 0.25 },
-      activity: 1.55,
-    },
+    plans: [
+      {
+        ...{ visit: 4, activity: 1.55, training: 'endurance', purpose: 'preparation' },
+        goal: { kind: 'loseMass', value: 6 },
+        pace: { unit: 'percentMass', value: 0.4 },
+      },
+      {
+        // Slower from the summer on, and to a weight.
+        ...{ visit: 7, activity: 1.55, exerciseKcal: 350, training: 'endurance' },
+        goal: { kind: 'mass', value: 63 },
+        pace: { unit: 'percentMass', value: 0.18 },
+        nutrients: {
+          protein: { value: 1.6, by: 'perKg' },
+          fat: { value: 28, by: 'percent' },
+          ...{ meals: 4, diet: 'vegetarian' },
+        },
+      },
+    ],
   },
   {
     // Loses weight but not folds: lean or water.
@@ -264,6 +263,17 @@ const PEOPLE: Person[] = [
     massBy: -4.6,
     weighInWeeks: 3,
     events: [{ daysAgo: 60, kind: 'injury', words: 'sore back, no rowing' }],
+    plans: [
+      {
+        ...{ visit: 1, activity: 1.375, training: 'strength' },
+        goal: { kind: 'loseMass', value: 5 },
+        pace: { unit: 'percentMass', value: 0.4 },
+        nutrients: {
+          protein: { value: 1.8, by: 'perKg' },
+          ...{ meals: 3, diet: 'everything' },
+        },
+      },
+    ],
   },
   {
     name: 'Orla Finchett',
@@ -281,6 +291,20 @@ const PEOPLE: Person[] = [
     siteNotes: [
       { site: 'triceps', standard: 'us', text: 'by the freckle, 1 cm out', side: 'right' },
       { site: 'subscapular', standard: 'us', text: 'just under the mole', side: 'right' },
+    ],
+    // Weeks out: races lightweight at the regatta, and gets there without sweating.
+    plans: [
+      {
+        ...{ visit: 4, activity: 1.55, exerciseKcal: 250, training: 'endurance' },
+        ...{ inDays: 103, peakWeek: true, purpose: 'preparation' },
+        goal: { kind: 'mass', value: 59, occasion: 'weigh-in' },
+        breaks: { every: 6, weeks: 1 },
+        nutrients: {
+          protein: { value: 1.7, by: 'perKg' },
+          carbohydrate: { value: 4, by: 'perKg' },
+          ...{ meals: 4, diet: 'everything' },
+        },
+      },
     ],
   },
   {
@@ -329,6 +353,14 @@ const PEOPLE: Person[] = [
     folds: [8, 9.5, 15, 11, 17, 13, 23],
     massKg: 70.8,
     daysAgo: [16],
+    // Asked for a weight that is not planned here.
+    plans: [
+      {
+        ...{ visit: 0, activity: 1.55, training: 'endurance', refused: true },
+        goal: { kind: 'mass', value: 60 },
+        pace: { unit: 'percentMass', value: 0.5 },
+      },
+    ],
   },
   {
     name: 'Dov Arkwright',
@@ -384,8 +416,17 @@ const PEOPLE: Person[] = [
     massKg: 84.5,
     protocol: 'three-fold',
     daysAgo: every(28, 6, 28),
-    foldsTo: 0.88,
-    massBy: -2.6,
+    foldsTo: 0.97,
+    massBy: -0.9,
+    // Behind: he meant to lose four times as much.
+    plans: [
+      {
+        ...{ visit: 0, activity: 1.375, training: 'strength' },
+        goal: { kind: 'girth', girth: 'waist', value: 88.5 },
+        pace: { unit: 'percentMass', value: 0.35 },
+      },
+    ],
+    girths: [{ site: 'waist', from: 94, to: 93 }],
   },
   {
     // Follows the sum of eight; no percentage is wanted.
@@ -610,29 +651,21 @@ export function scenario(today: string): Scenario {
       }))
     }),
   )
-  const plans = PEOPLE.flatMap((person): DemoPlan[] => {
-    if (!person.plan) return []
-    const { visit, goal, pace, activity } = person.plan
+  const plans = PEOPLE.flatMap((person) => {
     const client = clients[PEOPLE.indexOf(person)]!
-    const checkIn = checkIns.filter(({ clientId }) => clientId === client.id)[visit]!
-    const body = { ...client, heightCm: client.height?.cm ?? null }
-    const start = startOf(body, checkIn, checkIn.measuredOn)!
-    const form = restingFormFor(client.screening?.answers.training).form
-    const { weeks } = timelineOf(goal, start, pace, checkIn.measuredOn)
-    const { intakeKcal, needKcal } = energyPlan(start, {
-      ...{ form, activity, paceKg: kgAWeek(pace, start) },
-    })
-    const definition: PlanDefinition = {
-      ...{ goal, pace, form, activity, intakeKcal, needKcal, weeks: Math.ceil(weeks) },
-      ...{ training: 'endurance', purpose: 'training', peakWeek: false, checkInId: checkIn.id },
-      ...{ fatKg: start.fatKg, leanKg: start.leanKg, standardError: start.standardError },
-    }
-    return [
+    return demoPlans(
+      person.plans ?? [],
       {
-        ...{ id: id(person.name, 'plan'), clientId: client.id, definition },
-        startedOn: checkIn.measuredOn,
+        person: { ...client, heightCm: client.height?.cm ?? null },
+        screening: client.screening?.answers,
+        checkIns: checkIns.filter(({ clientId, closedAt }) => clientId === client.id && closedAt),
+        today,
       },
-    ]
+      {
+        ...{ clientId: client.id, madeBy: COACH },
+        idOf: (i) => id(person.name, 'plan', i),
+      },
+    )
   })
   const group = {
     id: id('group'),
@@ -643,7 +676,7 @@ export function scenario(today: string): Scenario {
   }
   const ownProtocols = PEOPLE.flatMap(({ ownProtocol: own }) => own ?? [])
   return {
-    coachName: 'Fenna Dray',
+    coachName: COACH,
     ownProtocols,
     clients,
     checkIns,

@@ -152,10 +152,7 @@ export async function seedDemo(
     await tx
       .insert(leaderboardMembers)
       .values(clientIds.map((clientId) => ({ clientId, leaderboardId: group.id })))
-    await tx.insert(plans).values(
-      // Kept on the evening of its check-in.
-      club.plans.map((p) => ({ ...p, createdAt: new Date(`${p.startedOn}T19:00:00`) })),
-    )
+    await tx.insert(plans).values(club.plans)
     await tx.insert(photos).values(
       club.photos.map((photo) => ({
         ...{ id: photo.id, clientId: photo.clientId, view: photo.view, takenOn: photo.takenOn },

@@ -2,15 +2,17 @@ import { inputError } from '../errors'
 import { RESTING_FORMS } from '../planning/energy'
 import {
   type Goal,
+  type GoalKind,
   type StartingPoint,
   fatPercentOfStart,
   massOfStart,
   targetsOf,
 } from '../planning/goal'
 import type { Pace } from '../planning/pace'
+import { paceByDay } from '../planning/timeline'
 import { type SafePlan, type SafetyGround, safePlan } from '../planning/safety'
 import { HOLDS, type PlanFlag } from '../planning/safety-rules'
-import { type IsoDate, daysBetween } from '../units/dates'
+import type { IsoDate } from '../units/dates'
 import {
   type RefusedRow,
   type RowReader,
@@ -29,6 +31,11 @@ type PlanRow = Record<(typeof PLAN_COLUMNS)[number], string | number>
 
 const NEEDED = ['id', 'sex', 'mass_kg', 'fat_percent', 'goal'] as const
 const GOALS = ['mass', 'fat_percent', 'lose_kg', 'gain_lean_kg', 'hold'] as const
+
+const KINDS = {
+  ...{ mass: 'mass', fat_percent: 'fatPercent', lose_kg: 'loseMass' },
+  gain_lean_kg: 'gainLean',
+} as const satisfies Partial<Record<(typeof GOALS)[number], GoalKind>>
 
 const FLAGS: Readonly<Record<string, PlanFlag>> = {
   pregnant: 'pregnant',
@@ -88,8 +95,8 @@ function needed(row: RowReader, column: Bounded): number {
   return value
 }
 
-/** The body mass that a row's goal leads to, kg, and the goal as the planner takes it. */
-function goalIn(row: RowReader, start: StartingPoint, date: IsoDate | undefined): Goal {
+/** The goal of a row as the planner takes it. */
+function goalIn(row: RowReader, date: IsoDate | undefined): Goal {
   const kind = chosen(row, 'goal', GOALS)
   const when = date ? { date } : {}
   if (kind === 'hold') return { kind: 'holdLean', ...when }
@@ -97,14 +104,13 @@ function goalIn(row: RowReader, start: StartingPoint, date: IsoDate | undefined)
   if (value === undefined) {
     throw inputError('goal_value', 'missing', 'goal_value', '', 'a number')
   }
-  if (kind === 'fat_percent') return { kind: 'fatPercent', value, ...when }
-  const mass = massOfStart(start)
-  const aim = { mass: value, lose_kg: mass - value, gain_lean_kg: mass + value }[kind]
-  return { kind: 'mass', value: aim, ...when }
+  return { kind: KINDS[kind], value, ...when }
 }
 
 /** The pace of a row: as it says, or as its day asks, or the usual one. */
-function paceIn(row: RowReader, changeKg: number, date: IsoDate | undefined, today: IsoDate): Pace {
+function paceIn(row: RowReader, goal: Goal, start: StartingPoint, today: IsoDate): Pace {
+  const changeKg = targetsOf(goal, start).aim.massKg - massOfStart(start)
+  const { date } = goal
   const percent = bounded(row, 'pace_percent')
   if (percent === 0 && Math.abs(changeKg) > 0) {
     throw inputError(
@@ -116,10 +122,9 @@ function paceIn(row: RowReader, changeKg: number, date: IsoDate | undefined, tod
     )
   }
   if (percent !== undefined) return { unit: 'percentMass', value: percent }
-  const weeks = date === undefined ? undefined : daysBetween(today, date) / 7
-  if (weeks !== undefined) {
-    if (weeks <= 0) throw inputError('by', 'impossible', 'by', date, `a day after ${today}`)
-    return { unit: 'kg', value: Math.abs(changeKg) / weeks }
+  if (date !== undefined) {
+    if (date <= today) throw inputError('by', 'impossible', 'by', date, `a day after ${today}`)
+    return paceByDay(goal, start, today)
   }
   return { unit: 'percentMass', value: changeKg > 0 ? USUAL_GAIN_PERCENT : USUAL_LOSS_PERCENT }
 }
@@ -136,7 +141,7 @@ function planRow(row: RowReader, today: IsoDate): PlanRow {
     ...{ fatKg: massKg * share, leanKg: massKg * (1 - share), standardError: null },
   }
   const date = dateIn(row, 'by')
-  const goal = goalIn(row, start, date)
+  const goal = goalIn(row, date)
   const exercise = bounded(row, 'exercise_kcal')
   const resting = RESTING_FORMS.lean.kcal(start)
   const activity =
@@ -151,8 +156,7 @@ function planRow(row: RowReader, today: IsoDate): PlanRow {
       : {}),
   }
   const wish = { goal, form: 'lean' as const, activity, exerciseKcal: exercise ?? 0 }
-  const { massKg: aim } = targetsOf(goal, start).constantLean
-  const pace = paceIn(row, aim - massKg, date, today)
+  const pace = paceIn(row, goal, start, today)
   const asked = safePlan({ ...wish, pace }, start, ground)
   const { nearest } = asked
   // Of what is refused the nearest that is allowed is shown.
@@ -162,26 +166,17 @@ function planRow(row: RowReader, today: IsoDate): PlanRow {
     ...{ id, outcome: asked.outcome },
     ...(nothing
       ? { target_mass_kg: '', target_fat_percent: '', weeks: '', kcal: '' }
-      : figuresOf(shown, start, row.text('goal'))),
+      : figuresOf(shown)),
     rules: asked.findings.map(({ rule }) => rule).join(' '),
   }
 }
 
 const rounded = (value: number, digits: number) => Number(value.toFixed(digits))
 
-function figuresOf(
-  { target, weeks, intakeKcal, direction }: SafePlan,
-  start: StartingPoint,
-  goal: string,
-) {
-  // What is gained as lean leaves the fat as it is.
-  const fatPercent =
-    goal === 'gain_lean_kg' && direction === 'gain'
-      ? (100 * start.fatKg) / target.massKg
-      : fatPercentOfStart(target)
+function figuresOf({ target, weeks, intakeKcal }: SafePlan) {
   return {
     target_mass_kg: rounded(target.massKg, 2),
-    target_fat_percent: rounded(fatPercent, 2),
+    target_fat_percent: rounded(fatPercentOfStart(target), 2),
     weeks: rounded(weeks, 1),
     kcal: Math.round(intakeKcal),
   }

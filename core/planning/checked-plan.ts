@@ -8,10 +8,16 @@ import {
   safePlan,
 } from './safety'
 import type { SafetyOutcome } from './safety-rules'
+import { timelineOf } from './timeline'
+import type { IsoDate } from '../units/dates'
+import type { Breaks } from './breaks'
 
 /** What of a plan can hurt: where to, how fast, and what is eaten for it. */
 export interface ProposedPlan extends PlanWish {
   intakeKcal: number
+  startedOn: IsoDate
+  peakWeek?: boolean
+  breaks?: Breaks
 }
 
 /** Rounding of an intake on its way, kcal. */
@@ -38,10 +44,10 @@ function refusal({ goal, pace }: PlanWish, { rule, outcome, words, who }: Safety
  *
  * @param start the body of the check-in that it starts from
  * @returns what the rules say of it: at most cautions
- * @throws InputError naming `plan`, `goal`, `pace` or `intakeKcal`
+ * @throws InputError naming `plan`, `goal`, `pace`, `date`, `breakEvery`, `breakWeeks` or `intakeKcal`
  */
 export function checkPlan(
-  { intakeKcal, ...wish }: ProposedPlan,
+  { intakeKcal, startedOn, peakWeek, breaks, ...wish }: ProposedPlan,
   start: StartingPoint,
   ground: SafetyGround,
 ): SafePlan {
@@ -51,6 +57,14 @@ export function checkPlan(
   const refused = of('refused')
   const stop = refused.find(({ rule }) => rule === 'pace') ?? refused[0] ?? of('hold')[0]
   if (stop) throw refusal(wish, stop)
+  const { verdict, earliest } = timelineOf(wish.goal, start, wish.pace, startedOn, {
+    peakWeek,
+    breaks,
+  })
+  if (verdict === 'not feasible') {
+    const accepted = `${earliest} or later: sooner is not safe from ${startedOn}`
+    throw inputError('date', 'outside-domain', 'Day of the goal', wish.goal.date, accepted)
+  }
   if (!(intakeKcal >= safe.intakeKcal - ROUNDING_KCAL)) {
     throw inputError(
       'intakeKcal',

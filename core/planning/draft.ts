@@ -1,20 +1,32 @@
 import { attempt, type Outcome } from '../outcome'
-import type { IsoDate } from '../units/dates'
+import { addDays, daysBetween, type IsoDate } from '../units/dates'
+import { type Breaks, shareDone } from './breaks'
 import { energyPlan, STATIC_KCAL_PER_KG, type EnergyPlan, type RestingForm } from './energy'
 import { massOfStart, targetsOf, type Goal, type StartingPoint, type Targets } from './goal'
-import { checkedPace, gainBand, lossBand, type Pace, type PaceBand } from './pace'
-import { simulate, staticMass } from './simulation'
-import { timelineOf, type Timeline } from './timeline'
+import {
+  checkedPace,
+  gainBand,
+  lossBand,
+  paceMeans,
+  type Pace,
+  type PaceBand,
+  type PaceInUnits,
+} from './pace'
+import { simulate, staticMass, type Regime } from './simulation'
+import type { PlanOnTheWay } from './standing'
+import { paceByDay, timelineOf, type Timeline } from './timeline'
 
 /** What a coach wishes, before it is a plan. */
 export interface PlanDraft {
   goal: Goal
   /** False while no goal is typed yet. */
   wished: boolean
-  pace: Pace
+  /** Left out where the goal's own day asks for one. */
+  pace: Pace | undefined
   form: RestingForm
   activity: number
   peakWeek: boolean
+  breaks?: Breaks
   /** A caution stands against it: no deficit and no surplus. */
   stopped: boolean
 }
@@ -25,14 +37,16 @@ export interface DraftedPlan {
   /** The coaching band of paces. */
   band: PaceBand
   targets?: Outcome<Targets>
+  /** The pace, as it was asked for or as the day asks. */
+  pace: Outcome<Pace>
   /** kg a week. */
   paceKg: Outcome<number>
-  timeline?: Timeline
+  means?: PaceInUnits
+  timeline?: Outcome<Timeline>
   energy?: Outcome<EnergyPlan>
   /** Weeks that are looked ahead, 4 to 52. */
   weeks: number
-  /** Body mass by the static rule at the end of each week, kg. */
-  statically: number[]
+  regime?: Regime
   /** Body mass at the end by two compartments and by the static rule, kg. */
   drift?: { two: number; rule: number }
 }
@@ -40,38 +54,80 @@ export interface DraftedPlan {
 const FEWEST_WEEKS = 4
 const MOST_WEEKS = 52
 const USUAL_WEEKS = 12
+/** An older body than this is measured again before a plan starts, days. Judgement. */
+const FRESH_DAYS = 14
+
+/** Days by which the body that a plan starts from is too old; 0 where it is not. */
+export function daysTooOld(measuredOn: IsoDate, startsOn: IsoDate): number {
+  const days = daysBetween(measuredOn, startsOn)
+  return days > FRESH_DAYS ? days : 0
+}
+
+/** Weeks that a plan is looked ahead: to its end, and neither a few days nor years. */
+export const weeksAhead = (weeks: number | undefined) =>
+  Math.min(MOST_WEEKS, Math.max(FEWEST_WEEKS, Math.ceil((weeks ?? USUAL_WEEKS) - 1e-9)))
 
 /**
  * Works out a draft: the body that the goal leads to, the pace against its band, the dates, the energy, and where two
  * compartments and the static rule end.
  *
  * @param start the body that it starts from
- * @param today the date that it is worked out on
+ * @param from the day that it starts on
  */
-export function planFrom(draft: PlanDraft, start: StartingPoint, today: IsoDate): DraftedPlan {
-  const { goal, pace, form, activity, peakWeek } = draft
+export function planFrom(draft: PlanDraft, start: StartingPoint, from: IsoDate): DraftedPlan {
+  const { goal, form, activity, peakWeek, breaks } = draft
   const targets = draft.wished ? attempt(() => targetsOf(goal, start)) : undefined
-  const gains = targets?.ok && targets.value.constantLean.massKg > massOfStart(start)
+  const gains = targets?.ok && targets.value.aim.massKg > massOfStart(start)
   const direction = gains ? ('gain' as const) : ('loss' as const)
   const band = (direction === 'loss' ? lossBand : gainBand)(start)
-  const paceKg = attempt(() => checkedPace(pace, start, direction))
+  const options = { peakWeek, breaks }
+  const pace = attempt(() => draft.pace ?? paceByDay(goal, start, from, options))
+  const paceKg = attempt(() => {
+    if (!pace.ok) throw pace.error
+    return checkedPace(pace.value, start, direction)
+  })
   const timeline =
-    targets?.ok && paceKg.ok ? timelineOf(goal, start, pace, today, { peakWeek }) : undefined
-  const weeks = Math.min(
-    MOST_WEEKS,
-    Math.max(FEWEST_WEEKS, Math.ceil(timeline?.weeks ?? USUAL_WEEKS)),
-  )
-  const base = { direction, band, targets, paceKg, timeline, weeks }
-  if (!paceKg.ok) return { ...base, statically: [] }
-  const hold = timeline?.direction === 'hold' || draft.stopped
+    targets?.ok && pace.ok && paceKg.ok
+      ? attempt(() => timelineOf(goal, start, pace.value, from, options))
+      : undefined
+  const weeks = weeksAhead(timeline?.ok ? timeline.value.weeks : undefined)
+  const base = { direction, band, targets, pace, paceKg, timeline, weeks }
+  if (!paceKg.ok) return base
+  const means = paceMeans(paceKg.value, start)
+  const hold = (timeline?.ok && timeline.value.direction === 'hold') || draft.stopped
   const signedPace = hold ? 0 : (direction === 'loss' ? 1 : -1) * paceKg.value
   const energy = attempt(() => energyPlan(start, { form, activity, paceKg: signedPace }))
-  if (!energy.ok) return { ...base, energy, statically: [] }
+  if (!energy.ok) return { ...base, means, energy }
   const { intakeKcal, deficitKcal } = energy.value
-  const statically = Array.from({ length: weeks + 1 }, (_, week) =>
-    staticMass(massOfStart(start), deficitKcal, week, STATIC_KCAL_PER_KG),
-  )
-  const end = timeline && simulate(start, { intakeKcal, activity, form }, weeks).at(-1)!
-  const drift = end && { two: end.fatKg + end.leanKg, rule: statically.at(-1)! }
-  return { ...base, energy, statically, drift }
+  const regime: Regime = { intakeKcal, activity, form, ...(breaks ? { breaks } : {}) }
+  if (!timeline?.ok || breaks) return { ...base, means, energy, regime }
+  const end = simulate(start, regime, weeks).at(-1)!
+  const rule = staticMass(massOfStart(start), deficitKcal, weeks, STATIC_KCAL_PER_KG)
+  return { ...base, means, energy, regime, drift: { two: end.fatKg + end.leanKg, rule } }
+}
+
+/** Where a plan should be: body mass, fat and lean at the turns of its way, by the change asked for. */
+export interface WayPoint {
+  date: IsoDate
+  massKg: number
+  fatKg: number
+  leanKg: number
+}
+
+/**
+ * The way of a plan with what is asked for held, straight but for the breaks: from its start to its end.
+ *
+ * @throws InputError as `targetsOf` does
+ */
+export function plannedWay(
+  { goal, startedOn, weeks, breaks }: Pick<PlanOnTheWay, 'goal' | 'startedOn' | 'weeks' | 'breaks'>,
+  start: StartingPoint,
+): WayPoint[] {
+  const { aim } = targetsOf(goal, start)
+  return Array.from({ length: Math.ceil(weeks) + 1 }, (_, week) => {
+    const share = shareDone(week, weeks, breaks)
+    const fatKg = start.fatKg + share * (aim.fatKg - start.fatKg)
+    const leanKg = start.leanKg + share * (aim.leanKg - start.leanKg)
+    return { date: addDays(startedOn, 7 * week), massKg: fatKg + leanKg, fatKg, leanKg }
+  })
 }

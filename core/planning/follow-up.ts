@@ -9,17 +9,20 @@ export type PlanStanding = PlanStandingNow['standing'] | 'losing lean'
 export interface FollowUp extends Omit<PlanStandingNow, 'standing'> {
   standing: PlanStanding
   words: string
-  /** Energy balance a day that fat and lean mass imply since the start, kcal, with its 95 % interval. */
-  observedKcal: number
-  observedInterval: [low: number, high: number]
-  plannedKcal: number
+  /** Energy balance a day that fat and lean mass imply since the start, kcal, beside the plan's; where both are known. */
+  energy?: {
+    observedKcal: number
+    /** 95 %. */
+    interval: [low: number, high: number]
+    plannedKcal: number
+  }
 }
 
 const DAYS_A_WEEK = 7
 
 /**
- * A record against the plan in force: where its fat is on the plan's way, and the energy balance that the changes of fat
- * and lean imply. The same standing as on Today.
+ * A record against the plan in force: where it is on the plan's way, and the energy balance that the changes of fat and
+ * lean imply. The same standing as on Today.
  *
  * @param plan with what is eaten and needed a day, kcal
  * @returns undefined where nothing can be said yet: see `planStandingNow`
@@ -29,18 +32,21 @@ export function followUp(
   plan: PlanOnTheWay & { intakeKcal: number; needKcal: number },
 ): FollowUp | undefined {
   const now = planStandingNow(look, plan)
-  const phase = look.horizons.phase
-  const energy = phase && energyChange(phase.changes)
-  if (!now || !energy) return undefined
+  const { phase } = look.horizons
+  if (!now || !phase) return undefined
   const standing = losesLean(look, 'phase') ? 'losing lean' : now.standing
+  const balance = energyChange(phase.changes)
+  if (!balance) return { ...now, standing, words: STANDING_WORDS[standing] }
   const days = phase.weeks * DAYS_A_WEEK
-  const observedKcal = energy.change / days
-  const error = (Z95 * energy.sd) / days
+  const observedKcal = balance.change / days
+  const error = (Z95 * balance.sd) / days
   return {
-    ...now,
-    ...{ standing, words: STANDING_WORDS[standing], observedKcal },
-    observedInterval: [observedKcal - error, observedKcal + error],
-    plannedKcal: plan.intakeKcal - plan.needKcal,
+    ...{ ...now, standing, words: STANDING_WORDS[standing] },
+    energy: {
+      observedKcal,
+      interval: [observedKcal - error, observedKcal + error],
+      plannedKcal: plan.intakeKcal - plan.needKcal,
+    },
   }
 }
 

@@ -7,23 +7,30 @@ import type { IsoDate } from '../units/dates'
 
 /** `sum` is of all folds of the set, `equationSum` of those that its equation adds up. */
 export const GOAL_KINDS = [
+  'loseMass',
+  'mass',
   'fatPercent',
   'fatMass',
-  'mass',
+  'girth',
   'sum',
   'equationSum',
-  'girth',
+  'gainLean',
   'holdLean',
 ] as const
 export type GoalKind = (typeof GOAL_KINDS)[number]
 
+/** What happens on the day of a goal: on stage, or on the scale of a weight class. */
+export const GOAL_OCCASIONS = ['stage', 'weigh-in'] as const
+export type GoalOccasion = (typeof GOAL_OCCASIONS)[number]
+
 /** What a client wants, with or without a date. */
 export interface Goal {
   kind: GoalKind
-  /** %, kg, kg, mm or cm; none for holding lean. */
+  /** kg, %, cm or mm; how much goes or comes for losing mass and gaining lean, none for holding lean. */
   value?: number
   girth?: GirthId
   date?: IsoDate
+  occasion?: GoalOccasion
 }
 
 /** Where a plan begins: the estimate of one check-in. */
@@ -44,10 +51,10 @@ export interface StartingPoint {
   girthsCm?: Partial<Record<GirthId, number>>
 }
 
-export const massOfStart = ({ fatKg, leanKg }: Pick<StartingPoint, 'fatKg' | 'leanKg'>) =>
-  fatKg + leanKg
-export const fatPercentOfStart = (start: Pick<StartingPoint, 'fatKg' | 'leanKg'>) =>
-  (100 * start.fatKg) / massOfStart(start)
+type Body = Pick<StartingPoint, 'fatKg' | 'leanKg'>
+
+export const massOfStart = ({ fatKg, leanKg }: Body) => fatKg + leanKg
+export const fatPercentOfStart = (start: Body) => (100 * start.fatKg) / massOfStart(start)
 
 /** Fat mass constant of Forbes, kg. Forbes GB, Nutr Rev 1987;45:225-231 (from memory). */
 export const FORBES_KG = 10.4
@@ -69,10 +76,11 @@ export interface Target {
   leanKg: number
 }
 
+/** The two ends of where a goal may lead. */
 export interface Targets {
-  /** Lean held: lean / (1 - goal). */
-  constantLean: Target
-  /** With the lean loss or gain that goes with it by the Forbes relation. */
+  /** Lean held, or fat where lean is what is wanted: the target. */
+  aim: Target
+  /** With the lean loss, or the fat gain, that goes with it by the Forbes relation. */
   withForbes: Target
 }
 
@@ -112,6 +120,8 @@ function wantedFat({ kind, value, girth }: Goal, start: StartingPoint): number {
       return value!
     case 'mass':
       return value! - leanKg
+    case 'loseMass':
+      return fatKg - value!
     case 'sum':
     case 'equationSum': {
       const sum = start[kind]
@@ -125,12 +135,14 @@ function wantedFat({ kind, value, girth }: Goal, start: StartingPoint): number {
 }
 
 const LABELS: Record<GoalKind, [label: string, accepted: string, low: number, high: number]> = {
-  fatPercent: ['Goal, fat %', 'a number of per cent', 0, 60],
-  fatMass: ['Goal, fat mass', 'a number of kg', 0, 200],
-  mass: ['Goal, body mass', 'a body mass from 25 to 350 kg', 25, 350],
-  sum: ['Goal, sum of folds', 'a number of mm', 5, 600],
-  equationSum: ['Goal, sum of the equation’s folds', 'a number of mm', 5, 600],
-  girth: ['Goal, girth', 'a number of cm', 10, 240],
+  loseMass: ['Mass to lose', 'above 0 and up to 200 kg', 0.05, 200],
+  fatPercent: ['Goal, fat %', '2 to 60 %', 2, 60],
+  fatMass: ['Goal, fat mass', 'above 0 and up to 200 kg', 0, 200],
+  mass: ['Goal, body mass', '25 to 350 kg', 25, 350],
+  sum: ['Goal, sum of folds', '5 to 600 mm', 5, 600],
+  equationSum: ['Goal, sum of the equation’s folds', '5 to 600 mm', 5, 600],
+  girth: ['Goal, girth', '10 to 240 cm', 10, 240],
+  gainLean: ['Lean mass to gain', 'above 0 and up to 30 kg', 0.05, 30],
   holdLean: ['Goal', 'nothing', 0, 0],
 }
 
@@ -138,11 +150,17 @@ function checked(goal: Goal) {
   if (goal.kind === 'holdLean') return
   const [label, accepted, low, high] = LABELS[goal.kind]
   const { value } = goal
-  if (value === undefined) throw inputError('goal', 'missing', label, undefined, accepted)
+  if (value === undefined) {
+    throw inputError('goal', 'missing', label, undefined, accepted)
+  }
   if (!(value >= low && value <= high))
     throw inputError('goal', 'impossible', label, value, accepted)
   if (goal.kind === 'girth' && !goal.girth) {
     throw inputError('girth', 'missing', 'Goal, which girth', undefined, 'one of the girths taken')
+  }
+  if (goal.occasion && !goal.date) {
+    const day = goal.occasion === 'stage' ? 'Day on stage' : 'Day of the weigh-in'
+    throw inputError('date', 'missing', day, undefined, 'a date')
   }
 }
 
@@ -152,7 +170,7 @@ function checked(goal: Goal) {
  * @returns %, kg, mm or cm; undefined where the goal says nothing of it, or is refused
  */
 export function goalOf(
-  quantity: 'fatPercent' | 'fatMass' | 'mass' | 'sum' | 'equationSum' | GirthId,
+  quantity: 'fatPercent' | 'fatMass' | 'leanMass' | 'mass' | 'sum' | 'equationSum' | GirthId,
   goal: Goal,
   start: StartingPoint,
 ): number | undefined {
@@ -161,10 +179,12 @@ export function goalOf(
     return quantity === (kind === 'girth' ? girth : kind) ? value : undefined
   }
   if (kind === 'holdLean') return undefined
-  const found = attempt(() => targetsOf(goal, start).constantLean)
+  const found = attempt(() => targetsOf(goal, start).aim)
   if (!found.ok) return undefined
-  const { fatKg, massKg } = found.value
+  const { fatKg, massKg, leanKg } = found.value
   switch (quantity) {
+    case 'leanMass':
+      return kind === 'gainLean' ? leanKg : undefined
     case 'fatMass':
       return fatKg
     case 'mass':
@@ -178,14 +198,21 @@ export function goalOf(
 
 /**
  * The bodies that a goal leads to: with lean held, which is the target, and with the lean change that the Forbes relation
- * expects, which is the other end of what may come. Whether one may go there is for the table of safety rules.
+ * expects, which is the other end of what may come. Who wants lean has the fat held, or what comes along by the relation. Whether one may go there is for the table of safety rules.
  *
  * @throws InputError naming `goal`: a value that is none, or one that leaves no fat
  */
 export function targetsOf(goal: Goal, start: StartingPoint): Targets {
   checked(goal)
-  const fat = wantedFat(goal, start)
   const { leanKg } = start
+  if (goal.kind === 'gainLean') {
+    const more = leanKg + goal.value!
+    return {
+      aim: target(start.fatKg, more),
+      withForbes: target(start.fatKg * Math.exp(goal.value! / FORBES_KG), more),
+    }
+  }
+  const fat = wantedFat(goal, start)
   if (!(fat > 0)) {
     throw inputError(
       'goal',
@@ -195,12 +222,33 @@ export function targetsOf(goal: Goal, start: StartingPoint): Targets {
       'a goal that leaves some',
     )
   }
-  const constantLean = target(fat, leanKg)
+  const aim = target(fat, leanKg)
   const lean = (f: number) => leanAtFat(start, f)
   let forbes = fat
-  if (goal.kind === 'mass') forbes = fatWhere((f) => f + lean(f) - goal.value!, start)
-  else if (goal.kind === 'fatPercent') {
+  if (goal.kind === 'mass' || goal.kind === 'loseMass') {
+    forbes = fatWhere((f) => f + lean(f) - (fat + leanKg), start)
+  } else if (goal.kind === 'fatPercent') {
     forbes = fatWhere((f) => f / (f + lean(f)) - goal.value! / 100, start)
   }
-  return { constantLean, withForbes: target(forbes, lean(forbes)) }
+  return { aim, withForbes: target(forbes, lean(forbes)) }
+}
+
+/**
+ * A goal seen from another body than it was set for: of mass to lose or lean to gain only what is left, and the body mass
+ * itself where nothing is.
+ */
+export function leftOf(goal: Goal, was: Body, now: Body): Goal {
+  const { kind, value } = goal
+  if (value === undefined || (kind !== 'loseMass' && kind !== 'gainLean')) return goal
+  const done = kind === 'loseMass' ? massOfStart(was) - massOfStart(now) : now.leanKg - was.leanKg
+  const left = value - done
+  const [, , least] = LABELS[kind]
+  if (left >= least) return { ...goal, value: left }
+  return { ...goal, kind: 'mass', value: massOfStart(was) + (kind === 'loseMass' ? -value : value) }
+}
+
+/** What a goal's own girth or sum is at the start, cm or mm; undefined for other goals. */
+export function goalStartOf({ kind, girth }: Goal, start: StartingPoint): number | undefined {
+  if (kind === 'girth') return girth && start.girthsCm?.[girth]
+  return kind === 'sum' || kind === 'equationSum' ? start[kind]?.mm : undefined
 }

@@ -1,4 +1,5 @@
-import { inputError } from '../errors'
+import { InputError, inputError } from '../errors'
+import { STATIC_KCAL_PER_KG } from './energy'
 import { type StartingPoint, fatPercentOfStart, massOfStart } from './goal'
 import { KG_PER_POUND } from '../units/constants'
 
@@ -10,6 +11,8 @@ export interface Pace {
   unit: PaceUnit
   value: number
 }
+
+const DAYS = 7
 
 type Body = Pick<StartingPoint, 'fatKg' | 'leanKg'>
 
@@ -79,6 +82,31 @@ export function gainBand(body: Body): PaceBand {
   return { slow: 0.0025 * mass, fast: 0.005 * mass, bound: '0.5 % of body mass a week' }
 }
 
+/** A pace in everything that it is counted in. */
+export interface PaceInUnits {
+  kgAWeek: number
+  percentAWeek: number
+  gramsADay: number
+  kcalADay: number
+}
+
+/** What a pace means, by the static rule of energy. */
+export function paceMeans(kg: number, body: Body): PaceInUnits {
+  return {
+    kgAWeek: kg,
+    percentAWeek: (100 * kg) / massOfStart(body),
+    gramsADay: (1000 * kg) / DAYS,
+    kcalADay: (kg * STATIC_KCAL_PER_KG) / DAYS,
+  }
+}
+
+const UNIT_WORDS: Record<PaceUnit, [first: string, then: string]> = {
+  percentMass: ['% of body mass', '%'],
+  kg: [' kg', ' kg'],
+  lb: [' lb', ' lb'],
+  fatPoints: [' points of fat %', ' points'],
+}
+
 /**
  * Holds a pace against the band.
  *
@@ -87,11 +115,19 @@ export function gainBand(body: Body): PaceBand {
 export function checkedPace(pace: Pace, body: Body, direction: 'loss' | 'gain'): number {
   const kg = kgAWeek(pace, body)
   const band = direction === 'loss' ? lossBand(body) : gainBand(body)
-  const accepted = `above 0 and up to ${paceIn(band.fast, pace.unit, body).toFixed(2)} (${band.bound})`
+  const most = paceIn(band.fast, pace.unit, body).toFixed(2)
+  const accepted = `above 0 and up to ${most} (${band.bound})`
   if (!Number.isFinite(kg)) throw inputError('pace', 'missing', 'Pace', undefined, accepted)
   if (!(kg > 0)) throw inputError('pace', 'impossible', 'Pace', pace.value, accepted)
   if (kg > band.fast * (1 + 1e-9)) {
-    throw inputError('pace', 'outside-domain', 'Pace', pace.value, accepted)
+    const [unit, short] = UNIT_WORDS[pace.unit]
+    throw new InputError(
+      'pace',
+      'outside-domain',
+      `Pace: ${Number(pace.value.toPrecision(12))}${unit} a week is faster than the ${most}${short} that is the most here (${band.bound}).`,
+      pace.value,
+      accepted,
+    )
   }
   return kg
 }

@@ -206,8 +206,12 @@ function goalFor(goal: Goal, fatKg: number, leanKg: number): Goal {
     return { ...goal, value: tenthUp((100 * fatKg) / (fatKg + leanKg)) }
   }
   if (goal.kind === 'fatMass') return { ...goal, value: tenthUp(fatKg) }
-  const { date } = goal
-  return { kind: 'mass', value: tenthUp(fatKg + leanKg), ...(date ? { date } : {}) }
+  const { date, occasion } = goal
+  return {
+    ...{ kind: 'mass' as const, value: tenthUp(fatKg + leanKg) },
+    ...(date ? { date } : {}),
+    ...(occasion ? { occasion } : {}),
+  }
 }
 
 /**

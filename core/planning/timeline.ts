@@ -8,10 +8,18 @@ import {
   targetsOf,
 } from './goal'
 import { isContestLean } from './safety-rules'
+import {
+  type Breaks,
+  LONGEST_BREAK_WEEKS,
+  checkedBreaks,
+  movingWeeks,
+  weeksWithBreaks,
+} from './breaks'
+import { inputError } from '../errors'
 import { type Pace, gainBand, kgAWeek, lossBand } from './pace'
 import { type IsoDate, addDays, daysBetween } from '../units/dates'
 
-export type PhaseKind = 'cut' | 'gain' | 'hold' | 'peak week' | 'way back'
+export type PhaseKind = 'cut' | 'gain' | 'break' | 'maintenance' | 'hold' | 'peak week' | 'way back'
 
 /** A stretch of a plan. */
 export interface Phase {
@@ -25,13 +33,14 @@ export interface Phase {
 export interface Timeline {
   direction: 'loss' | 'gain' | 'hold'
   target: Target
-  /** Weeks at the pace asked for, and the day that they end. */
+  /** Weeks at the pace asked for, breaks among them, and the day that they end. */
   weeks: number
   doneOn: IsoDate
   /** Weeks at the fast end of the band, and the earliest day that is sensible. */
   fastestWeeks: number
   earliest: IsoDate
-  /** With a date: the latest day to begin at the fast end, and at the pace asked for. */
+  /** With a date: whole weeks from the start to it, and the latest day to begin at the fast end, and at the pace asked for. */
+  weeksOut?: number
   latestStart?: IsoDate
   startAtPace?: IsoDate
   verdict: 'no date' | 'feasible' | 'feasible at the fast end' | 'not feasible'
@@ -41,6 +50,10 @@ export interface Timeline {
 /** No plan runs longer than this; a longer one is planned in parts. */
 const LONGEST_WEEKS = 156
 const DAYS = 7
+/** A hair, so that a whole week is no day more by rounding. */
+const HAIR = 1e-9
+/** Less than this is no change of body mass, kg. */
+const LEAST_CHANGE_KG = 0.05
 
 /**
  * Whole and part weeks to a body mass at a pace, the pace taken anew each week from the body of that week, so that per
@@ -68,35 +81,44 @@ function weeksTo(
   return Math.min(weeks, LONGEST_WEEKS)
 }
 
+export interface TimelineOptions {
+  /** Keeps the last week before the date for rest and food as usual, without water games. */
+  peakWeek?: boolean
+  breaks?: Breaks
+}
+
+/** Whether a goal is a loss or a gain of body mass, or neither. */
+function directionOf(goal: Goal, differenceKg: number): Timeline['direction'] {
+  if (goal.kind === 'holdLean' || Math.abs(differenceKg) < LEAST_CHANGE_KG) return 'hold'
+  return differenceKg < 0 ? 'loss' : 'gain'
+}
+
 /**
  * The timeline of a goal both ways: from a pace to a day, and from a day back to the latest sensible start.
  *
  * @param pace of body mass a week; a loss or a gain as the goal asks
- * @param peakWeek keeps the last week before the date for rest and food as usual, without water games
- * @throws InputError as `targetsOf` does
+ * @param from the day that the plan starts
+ * @throws InputError as `targetsOf` and `checkedBreaks` do
  */
 export function timelineOf(
   goal: Goal,
   start: StartingPoint,
   pace: Pace,
-  today: IsoDate,
-  { peakWeek = false } = {},
+  from: IsoDate,
+  { peakWeek = false, breaks: asked }: TimelineOptions = {},
 ): Timeline {
-  const { constantLean: target } = targetsOf(goal, start)
-  const difference = target.massKg - massOfStart(start)
-  const direction =
-    goal.kind === 'holdLean' || Math.abs(difference) < 0.05
-      ? 'hold'
-      : difference < 0
-        ? 'loss'
-        : 'gain'
+  const { aim: target } = targetsOf(goal, start)
+  const breaks = asked && checkedBreaks(asked)
+  const direction = directionOf(goal, target.massKg - massOfStart(start))
   const band = direction === 'gain' ? gainBand : lossBand
-  const weeks = direction === 'hold' ? 0 : weeksTo(target, start, (body) => kgAWeek(pace, body))
-  const fastestWeeks = direction === 'hold' ? 0 : weeksTo(target, start, (body) => band(body).fast)
+  const moving = direction === 'hold' ? 0 : weeksTo(target, start, (body) => kgAWeek(pace, body))
+  const weeks = weeksWithBreaks(moving, breaks)
+  const fastest = direction === 'hold' ? 0 : weeksTo(target, start, (body) => band(body).fast)
+  const fastestWeeks = weeksWithBreaks(fastest, breaks)
   const peak = peakWeek && goal.date ? DAYS : 0
-  const later = (n: number) => Math.ceil(n * DAYS) + peak
-  const doneOn = addDays(today, later(weeks))
-  const earliest = addDays(today, later(fastestWeeks))
+  const later = (n: number) => Math.ceil(n * DAYS - HAIR) + peak
+  const doneOn = addDays(from, later(weeks))
+  const earliest = addDays(from, later(fastestWeeks))
   const verdict = !goal.date
     ? 'no date'
     : doneOn <= goal.date
@@ -108,15 +130,44 @@ export function timelineOf(
     ...{ direction, target, weeks, doneOn, fastestWeeks, earliest, verdict },
     ...(goal.date
       ? {
+          weeksOut: weeksOut(from, goal.date),
           latestStart: addDays(goal.date, -later(fastestWeeks)),
           startAtPace: addDays(goal.date, -later(weeks)),
         }
       : {}),
     phases: [
-      ...phasesOf(direction, today, weeks, goal.date, peak > 0),
+      ...changeAndBreaks(direction, from, moving, breaks),
+      ...untilTheDay(direction, addDays(from, Math.ceil(weeks * DAYS - HAIR)), goal, peak > 0),
       ...wayBack(target, start.sex, direction, goal.date),
     ],
   }
+}
+
+/** Whole weeks from a day to another. */
+export const weeksOut = (from: IsoDate, to: IsoDate) => Math.floor(daysBetween(from, to) / DAYS)
+
+/**
+ * The pace that a goal's own day asks for, the same mass every week; the week before it and the breaks are left out.
+ *
+ * @throws InputError naming `date` where there is none, or it leaves no time; `targetsOf` and `checkedBreaks` besides
+ */
+export function paceByDay(
+  goal: Goal,
+  start: StartingPoint,
+  from: IsoDate,
+  { peakWeek = false, breaks }: TimelineOptions = {},
+): Pace {
+  const differenceKg = Math.abs(targetsOf(goal, start).aim.massKg - massOfStart(start))
+  if (!goal.date) {
+    throw inputError('date', 'missing', 'Day of the goal', undefined, 'a date, or a pace a week')
+  }
+  const weeks = daysBetween(from, goal.date) / DAYS - (peakWeek ? 1 : 0)
+  if (weeks <= 0) {
+    const accepted = `a day after ${addDays(from, peakWeek ? DAYS : 0)}`
+    throw inputError('date', 'impossible', 'Day of the goal', goal.date, accepted)
+  }
+  const moving = movingWeeks(weeks, breaks && checkedBreaks(breaks))
+  return { unit: 'kg', value: differenceKg / moving }
 }
 
 /** Nobody stays at contest leanness longer than this. Common practice, no source. */
@@ -141,42 +192,60 @@ function wayBack(
   ]
 }
 
-/** Cut or gain from today, hold until the date, and a peak week before it where it is wanted. */
-function phasesOf(
+/** A phase from one day to another; none where no day lies between. */
+function phase(kind: PhaseKind, from: IsoDate, to: IsoDate, words: string): Phase[] {
+  const days = daysBetween(from, to)
+  return days > 0 ? [{ kind, from, to, weeks: days / DAYS, words }] : []
+}
+
+/** Stretches of change with the breaks between them. */
+function changeAndBreaks(
   direction: Timeline['direction'],
-  today: IsoDate,
-  weeks: number,
-  date: IsoDate | undefined,
-  peak: boolean,
+  from: IsoDate,
+  moving: number,
+  breaks: Breaks | undefined,
 ): Phase[] {
+  if (direction === 'hold') return []
+  const [kind, words] =
+    direction === 'loss'
+      ? (['cut', 'Deficit, protein high, strength training kept.'] as const)
+      : (['gain', 'Small surplus, strength training leads.'] as const)
   const phases: Phase[] = []
-  const add = (kind: PhaseKind, from: IsoDate, to: IsoDate, words: string) => {
-    const days = daysBetween(from, to)
-    if (days > 0) phases.push({ kind, from, to, weeks: days / DAYS, words })
-  }
-  const end = addDays(today, Math.ceil(weeks * DAYS))
-  const before = date && peak ? addDays(date, -DAYS) : date
-  if (direction !== 'hold') {
-    add(
-      direction === 'loss' ? 'cut' : 'gain',
-      today,
-      end,
-      direction === 'loss'
-        ? 'Deficit, protein high, strength training kept.'
-        : 'Small surplus, strength training leads.',
-    )
-  }
-  if (before && end < before) {
-    add('hold', end, before, 'Food at need: holds what was won, and is room for a bad week.')
-  }
-  if (date && peak) {
-    const from = before! > end ? before! : end
-    add(
-      'peak week',
-      from,
-      addDays(from, DAYS),
-      'Rest, sleep and food as usual. No water, salt or sauna games: they are dangerous, and the scale is not the goal.',
-    )
+  const dayOf = (weeks: number) => addDays(from, Math.ceil(weeks * DAYS - HAIR))
+  let done = 0
+  for (let left = moving; left > HAIR;) {
+    const stretch = Math.min(left, breaks?.every ?? left)
+    phases.push(...phase(kind, dayOf(done), dayOf(done + stretch), words))
+    done += stretch
+    left -= stretch
+    if (!breaks || left <= HAIR) continue
+    const name = breaks.weeks > LONGEST_BREAK_WEEKS ? 'maintenance' : 'break'
+    const rest = 'Food at need, training as ever: the body and the head rest, nothing is lost.'
+    phases.push(...phase(name, dayOf(done), dayOf(done + breaks.weeks), rest))
+    done += breaks.weeks
   }
   return phases
+}
+
+/** From the end of the change to the day that was named: held, and the last week kept free where it is wanted. */
+function untilTheDay(
+  direction: Timeline['direction'],
+  end: IsoDate,
+  { date, occasion }: Goal,
+  peak: boolean,
+): Phase[] {
+  if (!date) return []
+  const before = peak ? addDays(date, -DAYS) : date
+  const peakFrom = before > end ? before : end
+  return [
+    ...phase('hold', end, before, 'Food at need: holds what was won, and is room for a bad week.'),
+    ...(peak
+      ? phase(
+          'peak week',
+          peakFrom,
+          addDays(peakFrom, DAYS),
+          `${occasion ? 'Left to the athlete. ' : ''}Rest, sleep and food as usual. No water, salt or sauna games: they are dangerous, and the scale is not the goal.`,
+        )
+      : []),
+  ]
 }

@@ -1,5 +1,5 @@
 import { and, eq, isNull } from 'drizzle-orm'
-import { checkPlan, inputError, measuredOf, startOf, type IsoDate } from '#core'
+import { checkPlan, inputError, measuredOf, safePlan, startOf } from '#core'
 import type { z } from 'zod'
 import type { newClearanceSchema, newPlanSchema } from '#shared/contract/plans'
 import { findCheckIn } from '../check-ins/queries'
@@ -19,24 +19,19 @@ export async function endPlan(db: Connection, clientId: string): Promise<void> {
 /** Of fat and lean mass on their way, kg. */
 const ROUNDING_KG = 1e-6
 
-/**
- * Keeps a plan in place of the one in force, which stays on record; the same id again keeps it once. It is held against
- * every limit here once more, so that no plan that can hurt is kept, whatever sends it.
- */
-export async function keepPlan(
-  db: Database,
-  clientId: string,
-  plan: z.output<typeof newPlanSchema>,
-  today: IsoDate,
-): Promise<void> {
+type NewPlan = z.output<typeof newPlanSchema>
+
+/** The body that a plan says it starts from, and what it is held against; refused where it is none of the client's. */
+async function groundOf(db: Connection, clientId: string, plan: NewPlan) {
   const client = await clientOr404(db, clientId)
-  const { checkInId, fatKg, leanKg } = plan.definition
+  const { startedOn, definition } = plan
+  const { checkInId, fatKg, leanKg } = definition
   const checkIn = await findCheckIn(db, checkInId)
   const theirs =
     checkIn?.clientId === clientId && checkIn.closedAt !== null && checkIn.voided === null
   const weighIns = theirs ? await listWeighIns(db, clientId) : []
   const known = { testers: [], instruments: [], ownErrors: {}, weighIns }
-  const start = theirs ? startOf(client, measuredOf(checkIn, known), today) : undefined
+  const start = theirs ? startOf(client, measuredOf(checkIn, known), startedOn) : undefined
   const same = (a: number, b: number) => Math.abs(a - b) < ROUNDING_KG
   if (!start || !same(start.fatKg, fatKg) || !same(start.leanKg, leanKg)) {
     throw inputError(
@@ -47,16 +42,64 @@ export async function keepPlan(
       'a closed check-in of this client with the fat and lean mass that it gives',
     )
   }
+  if (startedOn < checkIn!.measuredOn) {
+    const accepted = `${checkIn!.measuredOn}, the day of its check-in, or later`
+    throw inputError('startedOn', 'impossible', 'Start of the plan', startedOn, accepted)
+  }
   const flags = (await findScreening(db, clientId))?.answers.flags ?? []
   const clearances = await listClearances(db, clientId)
-  checkPlan(plan.definition, start, { flags, clearances, today })
-  const { id, startedOn, definition, cadenceDays } = plan
+  return { start, ground: { flags, clearances, today: startedOn } }
+}
+
+const isOnRecord = async (db: Connection, id: string) =>
+  (await db.select({ id: plans.id }).from(plans).where(eq(plans.id, id))).length > 0
+
+/** Refuses a change of what is no plan of this client. */
+async function needChanged(db: Connection, clientId: string, changes: string | undefined) {
+  if (changes === undefined) return
+  const [found] = await db
+    .select({ clientId: plans.clientId })
+    .from(plans)
+    .where(eq(plans.id, changes))
+  if (found?.clientId !== clientId) {
+    const accepted = 'a plan of this client'
+    throw inputError('changes', 'unknown', 'Plan that this one changes', changes, accepted)
+  }
+}
+
+/**
+ * Keeps a plan in place of the one in force, which stays on record; the same id again keeps it once. It is held against
+ * every limit here once more, so that no plan that can hurt is kept, whatever sends it.
+ */
+export async function keepPlan(db: Database, clientId: string, plan: NewPlan): Promise<void> {
+  const { start, ground } = await groundOf(db, clientId, plan)
+  const { id, startedOn, definition, cadenceDays, madeBy, changes } = plan
+  await needChanged(db, clientId, changes)
+  const { findings } = checkPlan({ ...definition, startedOn }, start, ground)
   await db.transaction(async (tx) => {
-    const there = await tx.select({ id: plans.id }).from(plans).where(eq(plans.id, id))
-    if (there.length > 0) return
+    if (await isOnRecord(tx, id)) return
     await endPlan(tx, clientId)
-    await tx.insert(plans).values({ id, clientId, startedOn, definition })
+    await tx
+      .insert(plans)
+      .values({ id, clientId, startedOn, definition, madeBy, changes, findings })
     if (cadenceDays) await tx.update(clients).set({ cadenceDays }).where(eq(clients.id, clientId))
+  })
+}
+
+/** Puts a wish on record that the rules refuse, with why; it is never in force, and the plan in force stays. */
+export async function refusePlan(db: Database, clientId: string, plan: NewPlan): Promise<void> {
+  const { start, ground } = await groundOf(db, clientId, plan)
+  const { id, startedOn, definition, madeBy } = plan
+  const { outcome, findings } = safePlan(definition, start, ground)
+  if (outcome !== 'refused') {
+    const accepted = 'one that a rule refuses; this one can be kept, or waits for a clearance'
+    throw inputError('plan', 'impossible', 'Plan put on record as refused', outcome, accepted)
+  }
+  if (await isOnRecord(db, id)) return
+  const now = new Date()
+  await db.insert(plans).values({
+    ...{ id, clientId, startedOn, definition, madeBy, findings },
+    ...{ refused: true, createdAt: now, replacedAt: now },
   })
 }
 

@@ -7,6 +7,7 @@ import { iso, jsonOf, listOf } from '../database/json'
 export const plansJson = (where: SQL) =>
   listOf(
     sql`json_build_object('id', p.id, 'startedOn', p.started_on, 'definition', p.definition,
+      'madeBy', p.made_by, 'changes', p.changes, 'findings', p.findings, 'refused', p.refused,
       'createdAt', ${iso(sql`p.created_at`)}, 'replacedAt', ${iso(sql`p.replaced_at`)})`,
     sql`from plans p where ${where}`,
     sql`p.created_at desc, p.id`,

@@ -39,7 +39,7 @@ export function sayOf(record: ClientRecord): Spoken | undefined {
   return {
     said: {
       date,
-      shortKg: standing?.shortKg ?? null,
+      short: standing ? { quantity: standing.quantity, by: standing.short } : null,
       headline: {
         ...headline,
         changes: headline.changes.map(({ quantity, change, sd, interval, verdict }) => ({

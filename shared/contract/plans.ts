@@ -1,5 +1,15 @@
 import { z } from './zod'
-import { GOAL_KINDS, HOLDS, PACE_UNITS, TRAINING_TARGETS } from '../../core/index'
+import {
+  AMOUNT_BASES,
+  DIETS,
+  GOAL_KINDS,
+  GOAL_OCCASIONS,
+  HOLDS,
+  PACE_UNITS,
+  SAFETY_OUTCOMES,
+  TRAINING,
+  TRAINING_TARGETS,
+} from '../../core/index'
 import { girthIdSchema } from './sites'
 import {
   above0,
@@ -20,11 +30,28 @@ const goalSchema = z.object({
   value: number('Goal').optional(),
   girth: girthIdSchema.optional(),
   date: isoDateSchema.optional(),
+  occasion: choice('Day of the goal', GOAL_OCCASIONS).optional(),
 })
 
 const paceSchema = z.object({
   unit: choice('Pace', PACE_UNITS),
   value: above0('Pace'),
+})
+
+const breaksSchema = z.object({
+  every: integerBetween('Weeks before a break', 2, 26),
+  weeks: integerBetween('Weeks of a break', 1, 12),
+})
+
+const amountSchema = (label: string) =>
+  z.object({ value: numberIn(label, 0, 2000), by: choice(label, AMOUNT_BASES) })
+
+const dayWishSchema = z.object({
+  protein: amountSchema('Protein'),
+  carbohydrate: amountSchema('Carbohydrate').optional(),
+  fat: amountSchema('Fat').optional(),
+  meals: integerBetween('Meals a day', 1, 8),
+  diet: choice('Diet', DIETS),
 })
 
 const PURPOSES = ['preparation', 'training', 'otherwise'] as const
@@ -33,17 +60,25 @@ const TRAININGS = TRAINING_TARGETS.map(({ id }) => id) as [string, ...string[]]
 /** Everything that a plan is computed from; what follows from it is computed anew each time. */
 export const planDefinitionSchema = z.object({
   goal: goalSchema,
+  /** The girth or the sum that is the goal, as it is at the start, cm or mm. */
+  goalStart: numberIn('Goal at the start', 0, 1000).optional(),
   pace: paceSchema,
+  /** True where the pace is what the goal's own day asks for. */
+  byDay: yesOrNo('Pace by the day').optional(),
+  breaks: breaksSchema.optional(),
   form: choice('Resting need', ['lean', 'athlete', 'mass']),
   activity: numberIn('Activity', 1, 2.5),
   /** What exercise burns, as a part of the need; nothing where nobody said. */
   exerciseKcal: numberIn('Exercise', 0, 4000, 'kcal').optional(),
   training: choice('Training', TRAININGS),
+  /** Plans of before nutrients were kept have none. */
+  nutrients: dayWishSchema.optional(),
   purpose: choice('Purpose', PURPOSES),
   peakWeek: yesOrNo('Peak week'),
   intakeKcal: numberIn('Intake', 500, 10_000, 'kcal'),
   needKcal: number('Need'),
-  weeks: integerBetween('Weeks', 1, 156),
+  /** From its start to its end, breaks among them. */
+  weeks: numberIn('Weeks', 0.1, 400),
   /** The check-in that it starts from, and the body of that day. */
   checkInId: idSchema,
   fatKg: above0('Fat mass'),
@@ -68,13 +103,41 @@ export const newPlanSchema = z.object({
   definition: planDefinitionSchema,
   /** Takes the advised days between check-ins along. */
   cadenceDays: integerBetween('Days between check-ins', 1, 365).optional(),
+  /** Who made it, by the name on the floor. */
+  madeBy: requiredText('Made by', 80).optional(),
+  /** The plan that this one changes. */
+  changes: idSchema.optional(),
+})
+
+/** What a rule said of a plan when it was kept, or why it was refused. */
+const findingSchema = z.object({
+  rule: z.string(),
+  outcome: z.enum(SAFETY_OUTCOMES).exclude(['ok']),
+  words: z.string(),
+  who: z.string(),
+  clearedBy: clearanceSchema.optional(),
 })
 
 export const planSchema = z.object({
   id: idSchema,
   startedOn: isoDateSchema,
   definition: planDefinitionSchema,
+  madeBy: z.string().nullable(),
+  /** The plan that it changed; null for a new one. */
+  changes: idSchema.nullable(),
+  findings: z.array(findingSchema),
+  /** True for a wish that was refused and put on record; it was never in force. */
+  refused: z.boolean(),
   createdAt: z.string(),
   replacedAt: z.string().nullable(),
 })
 export type Plan = z.infer<typeof planSchema>
+
+/** A client's plans, and what of the private screening stands against one. */
+export const clientPlansSchema = z.object({
+  plans: z.array(planSchema),
+  flags: z.array(z.string()),
+  training: z.enum(TRAINING).nullable(),
+  clearances: z.array(clearanceSchema),
+})
+export type ClientPlans = z.infer<typeof clientPlansSchema>

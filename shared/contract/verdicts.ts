@@ -25,7 +25,7 @@ const headlineSchema = z.object({
 export const saidSchema = z.object({
   date: isoDateSchema,
   headline: headlineSchema,
-  /** Fat that the plan has and the record does not, kg; where a plan says so. */
-  shortKg: z.number().nullable(),
+  /** What the plan has and the record does not, in kg, mm or cm; where a plan says so. */
+  short: z.object({ quantity: z.string(), by: z.number() }).nullable(),
 })
 export type Said = z.infer<typeof saidSchema>

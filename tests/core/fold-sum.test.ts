@@ -203,6 +203,6 @@ test('a goal is for one of the two sums, and is turned into fat by its number of
     expect(goalOf(kind === 'sum' ? 'equationSum' : 'sum', goal, start)).toBeUndefined()
     // 8 mm a kilogram on seven folds (judgement, no source).
     const lost = (16 / 8) * (7 / start[kind]!.folds.length)
-    expect(targetsOf(goal, start).constantLean.fatKg).toBeCloseTo(16 - lost, 9)
+    expect(targetsOf(goal, start).aim.fatKg).toBeCloseTo(16 - lost, 9)
   }
 })

@@ -59,8 +59,8 @@ const words = (run: () => unknown) => (thrownBy(run) as Error).message
 
 describe('a goal', () => {
   test('at constant lean is lean / (1 - goal); with Forbes lean goes along', () => {
-    const { constantLean, withForbes } = targetsOf({ kind: 'fatPercent', value: 15 }, man)
-    expect(constantLean.massKg).toBeCloseTo(60 / 0.85, 9)
+    const { aim, withForbes } = targetsOf({ kind: 'fatPercent', value: 15 }, man)
+    expect(aim.massKg).toBeCloseTo(60 / 0.85, 9)
     expect(withForbes.fatKg / withForbes.massKg).toBeCloseTo(0.15, 6)
     expect(withForbes.leanKg).toBeCloseTo(leanAtFat(man, withForbes.fatKg), 9)
     expect(withForbes.leanKg).toBeLessThan(60)
@@ -70,15 +70,15 @@ describe('a goal', () => {
   })
 
   test('of a body mass ends at that body mass both ways', () => {
-    const { constantLean, withForbes } = targetsOf({ kind: 'mass', value: 74 }, man)
-    expect(constantLean.massKg).toBe(74)
+    const { aim, withForbes } = targetsOf({ kind: 'mass', value: 74 }, man)
+    expect(aim.massKg).toBe(74)
     expect(withForbes.massKg).toBeCloseTo(74, 6)
-    expect(withForbes.fatKg).toBeGreaterThan(constantLean.fatKg)
+    expect(withForbes.fatKg).toBeGreaterThan(aim.fatKg)
   })
 
   test('is a line across the curves that it speaks of, and across no other', () => {
     const mass = { kind: 'mass', value: 74 } as const
-    const { fatKg, massKg } = targetsOf(mass, man).constantLean
+    const { fatKg, massKg } = targetsOf(mass, man).aim
     expect(goalOf('mass', mass, man)).toBeCloseTo(74, 6)
     expect(goalOf('fatMass', mass, man)).toBe(fatKg)
     expect(goalOf('fatPercent', mass, man)).toBeCloseTo((100 * fatKg) / massKg, 9)
@@ -110,7 +110,7 @@ describe('a pace', () => {
 
   test('faster than the band is refused with the band', () => {
     expect(words(() => checkedPace({ unit: 'lb', value: 2.5 }, man, 'loss'))).toMatch(
-      /Pace: got 2\.5\. Accepted: above 0 and up to 1\.76 \(1 % of body mass a week\)/,
+      /Pace: 2\.5 lb a week is faster than the 1\.76 lb that is the most here \(1 % of body mass a week\)/,
     )
     expect(words(() => checkedPace({ unit: 'kg', value: NaN }, man, 'loss'))).toMatch(/Accepted/)
   })
@@ -146,7 +146,7 @@ describe('a pace in its units', () => {
         const value = paceIn(fast, unit, body)
         expect(checkedPace({ unit, value }, body, direction)).toBeCloseTo(fast, 9)
         expect(words(() => checkedPace({ unit, value: value * 1.001 }, body, direction))).toMatch(
-          /^Pace: got .*Accepted: above 0 and up to/,
+          /^Pace: .* a week is faster than the .* the most here/,
         )
       }),
     )
@@ -157,7 +157,8 @@ describe('a plan before it is kept', () => {
   const propose = (more: Partial<ProposedPlan> = {}, start = man, flags: string[] = []) => {
     const plan = {
       ...{ goal: { kind: 'mass', value: 74 }, pace: { unit: 'kg', value: 0.6 } },
-      ...{ form: 'lean', activity: 1.5, intakeKcal: 2600, ...more },
+      ...{ form: 'lean', activity: 1.5, intakeKcal: 2600 },
+      ...{ startedOn: '2026-03-01', ...more },
     } as ProposedPlan
     return () => checkPlan(plan, start, { flags, today: '2026-03-01' })
   }
@@ -171,6 +172,13 @@ describe('a plan before it is kept', () => {
       /^Pace: .*is faster than the/,
     )
     expect(words(propose({ intakeKcal: 1000 }))).toMatch(/^Intake: got 1000\. Accepted: \d{4} kcal/)
+    const soon = { kind: 'mass', value: 74, date: '2026-03-20' } as const
+    expect(words(propose({ goal: soon }))).toMatch(
+      /^Day of the goal: got “2026-03-20”\. Accepted: 2026-0\d-\d\d or later/,
+    )
+    expect(words(propose({ breaks: { every: 1, weeks: 2 } }))).toMatch(
+      /^Weeks before a break: got 1\. Accepted: a whole number from 2 to 26/,
+    )
     expect(words(propose({ activity: 9 }))).toMatch(/^Activity factor: got 9/)
     expect(words(propose({}, man, ['eating disorder']))).toMatch(
       /^Plan: .*cleared by .*eating disorder/i,
@@ -311,16 +319,26 @@ describe('energy', () => {
     const normal = () => randomNormal.source(randomLcg(0.3))(0, 1)
     const doubt = { ...USUAL_DOUBT, fatPoints: 3.5 }
     const bands = monteCarloAtOnce(man, regime, 26, doubt, 2000, normal())
-    const middle = simulate(man, regime, 26)
+    const middle = simulate(man, regime, 26, 0.5)
     for (const { week, mass } of bands) {
       expect([...mass]).toEqual([...mass].sort((a, b) => a - b))
       expect(mass[2]).toBeCloseTo(middle[week]!.fatKg + middle[week]!.leanKg, 0)
     }
     expect(bands[26]!.mass[4] - bands[26]!.mass[0]).toBeGreaterThan(2)
     expect(bands[0]!.mass[0]).toBeCloseTo(80, 9)
-    const sure = { fatPoints: 0, activity: 0, adherence: 0 }
+    const sure = { fatPoints: 0, activity: 0, adherence: 0, forbes: [1, 1] } as const
     const none = monteCarloAtOnce(man, regime, 4, sure, 250, normal())
     expect(none[4]!.mass[0]).toBeCloseTo(none[4]!.mass[4], 9)
+    // Where only the lean is in doubt, lean held and the relation are the two ends.
+    const ends = [0, 1].map((forbes) => simulate(man, regime, 26, forbes).at(-1)!)
+    const open = { ...sure, forbes: [0, 1] } as const
+    const between = monteCarloAtOnce(man, regime, 26, open, 2000, normal())[26]!
+    const least = (share: number) => simulate(man, regime, 26, share).at(-1)!.leanKg
+    expect(between.lean[4]).toBeCloseTo(least(0.05), 1)
+    expect(between.lean[0]).toBeCloseTo(least(0.95), 1)
+    expect(least(0)).toBe(man.leanKg)
+    expect(between.fat[2]).toBeLessThan(ends[1]!.fatKg)
+    expect(between.fat[2]).toBeGreaterThan(ends[0]!.fatKg)
     const run = monteCarlo(man, regime, 26, doubt, 1000, normal())
     expect([run.next(), run.next()]).toEqual([
       { done: false, value: 0.25 },
@@ -406,25 +424,34 @@ describe('a check-in against the plan', () => {
   test('says what the plan has and what the record has by the plan’s own start', () => {
     const now = standing(0.77, 81)
     expect(now.weeks).toBe(12)
-    expect(now.wantedFatKg).toBeCloseTo(start.fatKg - (6 * 12) / 16, 9)
-    expect(now.fatKg).toBeLessThan(start.fatKg - 3)
-    expect(Math.abs(now.fatKg - now.wantedFatKg)).toBeLessThan(now.reachKg)
-    // Another start on record than the plan was made for moves both.
-    const other = followUp(lookAtRecord(record(0.77, 81))!, {
-      ...{ ...plan, start: { ...start, fatKg: start.fatKg + 2 } },
-      goal: { kind: 'fatMass', value: start.fatKg - 4 },
+    expect(now.wanted).toBeCloseTo((-6 * 12) / 16, 9)
+    expect(now.change).toBeLessThan(-3)
+    expect(now.short).toBeCloseTo(now.change - now.wanted, 9)
+    expect(Math.abs(now.short)).toBeLessThan(now.reach)
+    // A plan that began at the sixth check-in has nothing of what was lost before it.
+    const late = addDays(FROM, 42)
+    const half = planStandingNow(lookAtRecord({ ...record(0.77, 81), phaseStarts: [late] })!, {
+      ...plan,
+      startedOn: late,
     })!
-    expect(other.fatKg - now.fatKg).toBeCloseTo(2, 9)
-    expect(other.wantedFatKg - now.wantedFatKg).toBeCloseTo(2, 9)
+    expect([half.weeks, half.since]).toEqual([6, late])
+    expect(half.wanted).toBeCloseTo((-6 * 6) / 16, 9)
+    expect(half.change).toBeGreaterThan(now.change + 1)
+    // Two weeks of six at need are no loss that the plan waits for.
+    const rested = planStandingNow(lookAtRecord(record(0.77, 81))!, {
+      ...plan,
+      breaks: { every: 4, weeks: 2 },
+    })!
+    expect(rested.wanted).toBeCloseTo((-6 * 8) / 12, 9)
   })
 
   test('says the energy balance that fat and lean imply, beside what was planned', () => {
-    const { observedKcal, observedInterval, plannedKcal } = standing(0.77, 81)
+    const { observedKcal, interval, plannedKcal } = standing(0.77, 81).energy!
     expect(plannedKcal).toBe(-500)
     expect(observedKcal).toBeLessThan(-250)
     expect(observedKcal).toBeGreaterThan(-700)
-    expect(observedInterval[0]).toBeLessThan(observedKcal)
-    expect(observedInterval[1]).toBeGreaterThan(observedKcal)
+    expect(interval[0]).toBeLessThan(observedKcal)
+    expect(interval[1]).toBeGreaterThan(observedKcal)
   })
 
   test('nothing is said before two weeks, nor of a plan that asks nothing of fat', () => {

@@ -84,7 +84,7 @@ describe('each row of the table', () => {
     expect(found.outcome).toBe('refused')
     expect(rulesOf(found)).toContain('bmi-target')
     const { value } = found.nearest!.goal
-    const { massKg } = targetsOf(found.nearest!.goal, start).constantLean
+    const { massKg } = targetsOf(found.nearest!.goal, start).aim
     expect(massKg / 1.66 ** 2).toBeGreaterThanOrEqual(18.5)
     expect(massKg / 1.66 ** 2).toBeLessThan(18.6)
     expect(value! * 10).toBeCloseTo(Math.round(value! * 10), 9)
@@ -255,10 +255,10 @@ test('over a grid of bodies and goals nothing that can hurt is allowed, and what
               const more = { pace, flags, exerciseKcal, activity: 1.3 + 0.3 * (plans % 3) }
               const found = judge(start, goal, { ...more, ...cleared('eating-disorder') })
               plans++
-              const { constantLean, withForbes } = targetsOf(goal, start)
+              const { aim, withForbes } = targetsOf(goal, start)
               // Less fat never asks for more mass, by either end.
               if (goal.value! < fat - 0.1) {
-                expect(constantLean.massKg).toBeLessThan(massKg)
+                expect(aim.massKg).toBeLessThan(massKg)
                 expect(withForbes.massKg).toBeLessThan(massKg)
               }
               const holds = (of: typeof found) => {

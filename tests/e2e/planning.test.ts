@@ -38,7 +38,7 @@ describe('a plan', () => {
     await page.type('#goal', '60')
     await waitForText(page, 'with the usual lean change')
     expect(await textOf(page, 'targets')).toMatch(/lean held\s+60\.0 kg/)
-    await page.waitForSelector('[data-test="plan-chart"] [data-drawn] canvas')
+    await page.waitForSelector('[data-test="plan-picture"][data-banded]')
     await waitForText(page, 'Of 10,000 paths')
     expect(await textOf(page, 'energy')).toMatch(/eat\s+\d{4} kcal a day/)
     expect(await textOf(page, 'drift')).toMatch(/drift \d\.\d kg apart/)
@@ -47,15 +47,30 @@ describe('a plan', () => {
     expect(await textOf(page, 'energy')).toContain(String(kcal))
     await page.type('#carbohydrate', '12')
     await waitForText(page, 'do not fit in')
+    await page.select('[aria-label="Carbohydrate by"]', 'grams')
+    await retype('#carbohydrate', '180')
+    await press(page, 'vegan')
+    await waitForText(page, 'Vitamin B12')
+    await waitForText(page, /carbohydrate\s+180/)
     await press(page, 'Keep this plan')
     await waitForText(page, 'Saved.')
     const { plans } = await plansOf(id)
     const { client } = await flow.recordOf(server, id)
     expect(plans[0]).toMatchObject({
       replacedAt: null,
-      definition: { goal: { kind: 'mass', value: 60 } },
+      definition: {
+        goal: { kind: 'mass', value: 60 },
+        nutrients: { carbohydrate: { value: 180 }, diet: 'vegan' },
+      },
     })
     expect([14, 21, 28]).toContain(client.cadenceDays)
+    // After a reload everything of it can be read.
+    await open(`/clients/${id}/plan`)
+    expect(await textOf(page, 'plan-head')).toMatch(/Body weight 60\.0 kg/)
+    expect(await textOf(page, 'plan-facts')).toMatch(
+      /Pace\s+0\.7% of body mass a week.*carbohydrate 180 g.*4 a day, vegan/s,
+    )
+    await page.waitForSelector('[data-test="plan-picture"][data-banded] [data-point]')
   })
 
   test('a wish that is too soon or too low is refused with what is possible', async () => {
@@ -69,18 +84,31 @@ describe('a plan', () => {
     await retype('#goal', '9')
     await waitForText(page, 'under 10 % nothing is planned here')
     expect(await bodyText()).not.toContain('Keep this plan')
+    await press(page, 'Put on record that this was refused')
+    await waitForText(page, 'On record: what was asked for')
+    expect((await plansOf(id)).plans).toMatchObject([{ refused: true }])
     await press(page, 'Take the nearest that is allowed')
     await waitForText(page, 'is for a contest day alone')
     expect(await page.$eval('#goal', (e) => (e as HTMLInputElement).value)).toBe('10')
+    await retype('#goal', 'thin')
+    await waitForText(page, 'Goal: got “thin”. Accepted: a number, such as 58.5.')
     await retype('#goal', '18')
     await retype('#pace', '3')
-    await waitForText(page, 'Pace: got 3. Accepted: above 0 and up to 1.00')
+    await waitForText(
+      page,
+      'Pace: 3% of body mass a week is faster than the 1.00% that is the most here',
+    )
   })
 
-  test('a check-in since is held against it, and one press plans again from there', async () => {
-    const { id } = await measured('Fola Follow', 57)
+  test('a check-in since is held against it; a change is a version that says what differs', async () => {
+    const id = (await measured('Fola Follow', 57)).id
     await open(`/clients/${id}/plan`)
+    await page.waitForSelector('#goal')
     await page.type('#goal', '58')
+    // The body is eight weeks old: it is said, until the plan starts when it was measured.
+    expect(await textOf(page, 'too-old')).toMatch(/57 days before .*Measure first/)
+    await setDate(page, '#starts-on', addDays(todayIs(), -57))
+    await page.waitForFunction(() => !document.querySelector('[data-test="too-old"]'))
     await waitForText(page, 'Of 10,000 paths')
     await press(page, 'Keep this plan')
     await waitForText(page, 'Saved.')
@@ -94,6 +122,7 @@ describe('a plan', () => {
     await page.waitForSelector('[data-test="standing-of-plan"]')
     expect(await textOf(page, 'standing-of-plan')).toBe('Behind the plan.')
     expect(await textOf(page, 'follow-up')).toMatch(/Energy balance .*planned −\d+/)
+    await page.waitForSelector('[data-panel="mass"] [data-point] ~ [data-point]')
     // The goal is a line across the curves that it speaks of.
     const curve = () => page.$eval('[data-test="curve"] [role="img"]', (e) => e.ariaLabel!)
     await open(`/clients/${id}/curves`)
@@ -110,13 +139,75 @@ describe('a plan', () => {
       () =>
         !document.querySelector('[data-test="curve"] [role="img"]')!.ariaLabel!.includes('goal'),
     )
-    await open(`/clients/${id}/plan`)
-    await page.waitForSelector('[data-test="standing-of-plan"]')
-    await press(page, 'Plan again from here')
+    await open(`/clients/${id}/plan/change`)
+    await page.waitForSelector('[data-test="differences"]')
+    expect(await page.$eval('#goal', (e) => (e as HTMLInputElement).value)).toBe('58')
+    expect(await textOf(page, 'differences')).toMatch(/Weight at the start\s+\S+ kg\s+64\.5 kg/)
+    await retype('#pace', '0.5')
+    await waitForText(page, /Pace\s+0\.7% of body mass a week\s+0\.5% of body mass a week/)
+    await press(page, 'Keep as the new version')
     await waitForText(page, 'Plans before (1)')
+    expect(await textOf(page, 'plan-head')).toMatch(/Version 2, made on/)
     const { plans } = await plansOf(id)
     expect(plans.map(({ replacedAt }) => replacedAt === null)).toEqual([true, false])
+    expect(plans[0]!.changes).toBe(plans[1]!.id)
+    expect(plans[0]!.startedOn).toBe(todayIs())
     expect(plans[0]!.definition.checkInId).toBe(next.id)
+    // The one before can be read, with what was changed.
+    await open(`/clients/${id}/plan/${plans[1]!.id}`)
+    expect(await textOf(page, 'plan-head')).toMatch(/Made on .*changed on/)
+    expect(await textOf(page, 'differences')).toMatch(/Pace\s+0\.7%/)
+  })
+
+  test('weeks out to a weigh-in with breaks, as fast as the day asks; ended only when asked twice', async () => {
+    const { id } = await measured('Wren Weighin')
+    const day = addDays(todayIs(), 7 * 15 + 2)
+    await open(`/clients/${id}/plan`)
+    await page.waitForSelector('#goal')
+    await press(page, 'lose weight')
+    await page.type('#goal', '2.5')
+    await setDate(page, '#goal-date', day)
+    await press(page, 'a weigh-in')
+    await waitForText(page, '15 weeks out')
+    await press(page, 'As fast as the day asks for')
+    await press(page, 'With breaks, or weeks of maintenance between')
+    await retype('#break-every', '5')
+    await retype('#break-weeks', '0')
+    await waitForText(page, 'Weeks of a break: got 0. Accepted: a whole number from 1 to 12.')
+    await retype('#break-weeks', '1')
+    await waitForText(page, 'Feasible:')
+    expect(await textOf(page, 'phases')).toMatch(/cut.*break.*cut.*break.*cut/s)
+    await waitForText(page, /\d g and about \d+ kcal a day/)
+    await retype('#exercise', 'lots')
+    await waitForText(page, 'Exercise a day: got “lots”. Accepted: a number, such as 58.5.')
+    await retype('#exercise', '200')
+    await waitForText(page, 'Of 10,000 paths')
+    await press(page, 'Keep this plan')
+    await waitForText(page, 'Saved.')
+    expect(await textOf(page, 'countdown')).toBe('15 weeks out')
+    expect((await plansOf(id)).plans[0]!.definition).toMatchObject({
+      goal: { kind: 'loseMass', value: 2.5, date: day, occasion: 'weigh-in' },
+      ...{ byDay: true, breaks: { every: 5, weeks: 1 }, exerciseKcal: 200 },
+    })
+    // The sheet for the client is one page of paper.
+    await open(`/clients/${id}/plan/sheet`)
+    expect(await textOf(page, 'sheet')).toMatch(
+      /Plan for Wren Weighin.*Lose 2\.5 kg at the weigh-in/s,
+    )
+    const pdf = Buffer.from(await page.pdf({ format: 'A4' })).toString('latin1')
+    expect(pdf.match(/\/Type\s*\/Page\b(?!s)/g)).toHaveLength(1)
+
+    await open(`/clients/${id}/plan`)
+    await press(page, 'End this plan')
+    await waitForText(page, 'Nothing is held against it any more')
+    await press(page, 'Go on with it')
+    await page.waitForFunction(() => !document.querySelector('[role="dialog"]'))
+    expect((await plansOf(id)).plans[0]!.replacedAt).toBeNull()
+    await press(page, 'End this plan')
+    await waitForText(page, 'Nothing is held against it any more')
+    await press(page, 'End it')
+    await waitForText(page, 'The plan is ended, and on record.')
+    expect((await plansOf(id)).plans[0]!.replacedAt).not.toBeNull()
   })
 
   test('a pregnancy stops every deficit, with who to see', async () => {
@@ -149,7 +240,7 @@ describe('a plan', () => {
     expect((await plansOf(id)).plans).toHaveLength(1)
     // It is on record, and the server asks for it by itself.
     await open(`/clients/${id}/plan`)
-    expect(await textOf(page, 'cleared')).toContain('Dr. Hale Testwell')
+    expect(await textOf(page, 'plan-findings')).toMatch(/prescribes them.*Dr\. Hale Testwell/s)
   })
 
   test('who sees sums and girths only plans without a word of fat', async () => {
@@ -228,12 +319,23 @@ test('a food label says its shares of energy beside the day’s amounts', async 
 
 test('no page has an accessibility violation or runs over the side, at either size', async () => {
   const { id } = await measured('Axel Plan')
+  const { id: kept } = await measured('Kira Kept')
+  await open(`/clients/${kept}/plan`)
+  await page.waitForSelector('#goal')
+  await page.type('#goal', '60')
+  await waitForText(page, 'Of 10,000 paths')
+  await press(page, 'Keep this plan')
+  await waitForText(page, 'Saved.')
+  const paths = [
+    ...[`/clients/${id}/plan`, '/calendar', '/reference/food-label', `/clients/${kept}/plan`],
+    ...[`/clients/${kept}/plan/change`, `/clients/${kept}/plan/sheet`],
+  ]
   for (const viewport of [DESK, PHONE]) {
     await page.setViewport(viewport)
-    for (const path of [`/clients/${id}/plan`, '/calendar', '/reference/food-label']) {
+    for (const path of paths) {
       await open(path)
-      if (path.endsWith('plan')) {
-        await page.type('#goal', '60')
+      if (await page.$('#goal')) {
+        await retype('#goal', '60')
         await waitForText(page, 'Of 10,000 paths')
       }
       expect(await flow.violations(page), path).toEqual([])

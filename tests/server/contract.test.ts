@@ -72,7 +72,7 @@ test.each(ROUTES)('%s takes what is right', async (name, route) => {
   // What is not there any more, or stands in the way, is said with a status of its own.
   const usual: Record<string, number> = {
     ...{ 'photos.remove': 404, 'leaderboards.remove': 404, 'clients.erase': 409 },
-    ...{ 'plans.keep': 422, 'checkIns.close': 404 },
+    ...{ 'plans.keep': 422, 'plans.refuse': 422, 'checkIns.close': 404 },
   }
   expect(status, JSON.stringify(answer)).toBe(usual[name] ?? route.status ?? 200)
   if ('parse' in route.reply && status < 300) route.reply.parse(answer)
@@ -83,7 +83,8 @@ const moveBack = () =>
   api.post(`/api/check-ins/${made.checkIn}/move`, { clientId: made.client.id, reason: 'back' })
 
 const CREATING = ROUTES.filter(
-  ([name, { method, body }]) => method === 'POST' && body && !/erase|Readings|end|keep$/.test(name),
+  ([name, { method, body }]) =>
+    method === 'POST' && body && !/erase|Readings|end|keep$|refuse$/.test(name),
 )
 test.each(CREATING)('%s sent twice does it once', async (name, route) => {
   const sample = made.samples[name]!()
@@ -98,39 +99,38 @@ test.each(CREATING)('%s sent twice does it once', async (name, route) => {
 
 const WRONG: unknown[] = [{ of: 'another form' }, 'x'.repeat(30_000), -7.25, [[]]]
 
-describe.each(ROUTES.filter(([name, { body }]) => body && name !== 'plans.keep'))(
-  '%s',
-  (name, route) => {
-    test('refuses each field with words', async () => {
-      const before = await everything()
-      const { body = {}, optional = [], ...rest } = made.samples[name]!()
-      for (const field of Object.keys(body)) {
-        const leftOut = Object.fromEntries(Object.entries(body).filter(([f]) => f !== field))
-        const mayMiss = optional.includes(field) || optional.includes('*')
-        const bodies = [
-          ...WRONG.map((value) => ({ ...body, [field]: value })),
-          ...(mayMiss ? [] : [leftOut]),
-        ]
-        let refused = 0
-        for (const sent of bodies) {
-          const { status, answer } = await send(route, { ...rest, body: sent })
-          // A number is a fine text of a name or a count; whatever is taken has to be right, and is looked at below.
-          if (status < 400) continue
-          refused++
-          const words = `${name}, ${field}: ${JSON.stringify(answer)}`
-          if (status === 404 || status === 409) continue
-          expect(status, words).toBe(422)
-          const problem = answer.problems[0] as { field: string; message: string }
-          expect(problem.field.split('.')[0], words).toBe(field)
-          expect(problem.message, words).toMatch(/^[A-Z].*(got |is missing|accepted)/is)
-          expect(problem.message.length, words).toBeLessThan(800)
-        }
-        expect(refused, `${name}, ${field}`).toBeGreaterThanOrEqual(bodies.length - 1)
+describe.each(
+  ROUTES.filter(([name, { body }]) => body && name !== 'plans.keep' && name !== 'plans.refuse'),
+)('%s', (name, route) => {
+  test('refuses each field with words', async () => {
+    const before = await everything()
+    const { body = {}, optional = [], ...rest } = made.samples[name]!()
+    for (const field of Object.keys(body)) {
+      const leftOut = Object.fromEntries(Object.entries(body).filter(([f]) => f !== field))
+      const mayMiss = optional.includes(field) || optional.includes('*')
+      const bodies = [
+        ...WRONG.map((value) => ({ ...body, [field]: value })),
+        ...(mayMiss ? [] : [leftOut]),
+      ]
+      let refused = 0
+      for (const sent of bodies) {
+        const { status, answer } = await send(route, { ...rest, body: sent })
+        // A number is a fine text of a name or a count; whatever is taken has to be right, and is looked at below.
+        if (status < 400) continue
+        refused++
+        const words = `${name}, ${field}: ${JSON.stringify(answer)}`
+        if (status === 404 || status === 409) continue
+        expect(status, words).toBe(422)
+        const problem = answer.problems[0] as { field: string; message: string }
+        expect(problem.field.split('.')[0], words).toBe(field)
+        expect(problem.message, words).toMatch(/^[A-Z].*(got |is missing|accepted)/is)
+        expect(problem.message.length, words).toBeLessThan(800)
       }
-      expect(await everything()).toEqual(before)
-    })
-  },
-)
+      expect(refused, `${name}, ${field}`).toBeGreaterThanOrEqual(bodies.length - 1)
+    }
+    expect(await everything()).toEqual(before)
+  })
+})
 
 test('days that are not here yet are refused where something was done on them', async () => {
   const later = addDays(today, 3)

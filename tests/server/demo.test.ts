@@ -1,12 +1,18 @@
 import { afterAll, beforeAll, describe, expect, test } from 'vitest'
 import {
   checkPlan,
+  followUp,
   foldSumOf,
   isoDateOf,
+  lookAtRecord,
+  measuredOf,
+  partsOfRecord,
   resultOf,
   seriesBy,
   sheetOf,
   startOf,
+  startOfPlan,
+  weeksOut,
   type Person,
 } from '#core'
 import { clientRecordSchema } from '#shared/contract/record'
@@ -86,8 +92,34 @@ describe('shows what it is there to show', () => {
     expect(start.fatKg).toBeCloseTo(fatKg, 9)
     const { flags, clearances } = (await api.get(`/api/clients/${view.client.id}/plans`)).body
     const ground = { flags, clearances, today: plan!.startedOn }
-    expect(() => checkPlan(plan!.definition, start, ground)).not.toThrow()
+    expect(() =>
+      checkPlan({ ...plan!.definition, startedOn: plan!.startedOn }, start, ground),
+    ).not.toThrow()
     expect(view.checkIns.filter(({ measuredOn }) => measuredOn > plan!.startedOn).length).toBe(5)
+  })
+
+  test('plans on course, behind, losing lean, weeks out to a weigh-in, and one that was refused', async () => {
+    const standingOf = async (name: string) => {
+      const { view } = await seriesOf(name)
+      const checkIns = view.checkIns
+        .filter(({ closedAt }) => closedAt !== null)
+        .map((checkIn) => measuredOf(checkIn, view))
+        .reverse()
+      const plan = view.planInForce!
+      const look = lookAtRecord(partsOfRecord(view, checkIns))!
+      const start = startOfPlan(view.client, plan)
+      return followUp(look, { ...plan, ...plan.definition, start })?.standing
+    }
+    expect(await standingOf('Tilda')).toBe('on')
+    expect(await standingOf('Anton')).toBe('behind')
+    expect(await standingOf('Gus')).toBe('losing lean')
+    const { goal } = (await seriesOf('Orla')).view.planInForce!.definition
+    expect(goal.occasion).toBe('weigh-in')
+    expect(weeksOut(isoDateOf(new Date()), goal.date!)).toBe(14)
+    const { view } = await seriesOf('Petra')
+    expect(view.planInForce).toBeNull()
+    const { plans } = (await api.get(`/api/clients/${view.client.id}/plans`)).body
+    expect(plans).toMatchObject([{ refused: true, findings: [{ rule: 'fat-floor' }, {}] }])
   })
 
   /** Somebody of the club with their check-ins and what is read from them. */

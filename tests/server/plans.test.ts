@@ -144,6 +144,59 @@ describe('a plan', () => {
     expect((await keep(other, await planOf(other, await measure(other, 3)))).status).toBe(422)
   })
 
+  test('a change is a version of its own, with who made it, what was said, and what it changed', async () => {
+    const id = await addClient('Vera Version')
+    const checkIn = await measure(id, 20)
+    const first = { ...(await planOf(id, checkIn)), id: randomUUID(), madeBy: 'Fenna Test' }
+    const more = { exerciseKcal: 400, breaks: { every: 6, weeks: 2 } }
+    const changed = await planOf(id, checkIn, { goal: { kind: 'loseMass', value: 2 }, more })
+    await keep(id, first)
+    await keep(id, { ...changed, startedOn: addDays(today, 3), changes: first.id })
+    const [now, before] = (await plansOf(id)) as [Plan, Plan]
+    expect(before).toMatchObject({ madeBy: 'Fenna Test', changes: null, refused: false })
+    expect(before.replacedAt).not.toBeNull()
+    expect(now).toMatchObject({ changes: first.id, startedOn: addDays(today, 3), replacedAt: null })
+    expect(now.definition).toMatchObject({ goal: { kind: 'loseMass' }, ...more })
+    expect(now.findings.map(({ rule }) => rule)).toEqual(['energy-low'])
+    expect((await viewOf(id)).planInForce!.id).toBe(now.id)
+
+    const other = await addClient('Olaf Other')
+    const theirs = await planOf(other, await measure(other, 3))
+    const { status, body } = await keep(other, { ...theirs, changes: first.id })
+    expect([status, body.problems[0].field]).toEqual([422, 'changes'])
+    const early = await keep(other, { ...theirs, startedOn: addDays(today, -4) })
+    expect(early.body.problems).toMatchObject([
+      { field: 'startedOn', message: expect.stringMatching(/the day of its check-in, or later/) },
+    ])
+    const goal = { kind: 'mass', value: 61, date: addDays(today, 5) } as const
+    const soon = await keep(other, { ...theirs, definition: { ...theirs.definition, goal } })
+    expect(soon.body.problems).toMatchObject([
+      { field: 'date', message: expect.stringMatching(/^Day of the goal: .* or later/) },
+    ])
+  })
+
+  test('what is refused can be put on record with why, and only that', async () => {
+    const id = await addClient('Rita Record')
+    const checkIn = await measure(id, 3)
+    await keep(id, await planOf(id, checkIn))
+    const url = `/api/clients/${id}/plans/refused`
+    const low = await planOf(id, checkIn, { goal: { kind: 'fatPercent', value: 8 } })
+    const sent = { ...low, id: randomUUID(), madeBy: 'Fenna Test' }
+    for (const _twice of [1, 2]) {
+      const { body } = await api.post(url, sent)
+      expect(body).toHaveLength(2)
+    }
+    const [refused, kept] = (await plansOf(id)) as [Plan, Plan]
+    expect(refused).toMatchObject({ refused: true, madeBy: 'Fenna Test' })
+    expect(refused.replacedAt).not.toBeNull()
+    expect(refused.findings).toContainEqual(
+      expect.objectContaining({ rule: 'fat-floor', outcome: 'refused' }),
+    )
+    expect(kept.replacedAt).toBeNull()
+    const allowed = await api.add(url, await planOf(id, checkIn))
+    expect([allowed.status, allowed.body.problems[0].field]).toEqual([422, 'plan'])
+  })
+
   test('nor from somebody else’s check-in, an open one, or one set aside', async () => {
     const [id, other] = [await addClient('Una Own'), await addClient('Otto Other')]
     const mine = await measure(id, 3)

@@ -1,32 +1,49 @@
 <script setup lang="ts">
 import {
   attempt,
+  dayOf,
+  DIET_NOTES,
+  DIETS,
   fixed,
-  gramsOf,
   LEAST_FAT_SHARE,
-  KCAL_PER_GRAM,
+  mealOf,
   NUTRIENTS,
-  nutrientPlan,
+  plainText,
   TRAINING_TARGETS,
   typedNumber,
   wholeParts,
   type AmountBasis,
+  type DayWish,
+  type Diet,
   type Nutrient,
 } from '#core'
 
 /** Protein, carbohydrate and fat of a day that add up to its energy; with a plan or without one. */
 const props = defineProps<{ kcal: number; massKg?: number; leanKg?: number }>()
 const training = defineModel<string>('training', { required: true })
+/** What is asked for, as it is kept with a plan; undefined while it makes no sense. */
+const wish = defineModel<DayWish>('wish')
+const kept = wish.value
 
 const target = computed(
   () => TRAINING_TARGETS.find(({ id }) => id === training.value) ?? TRAINING_TARGETS[0]!,
 )
+/** Common practice, no source. */
+const USUAL_MEALS = 4
 const middle = ([low, high]: [number, number]) => (low + high) / 2
-const texts = reactive<Record<Nutrient, string>>({ protein: '', carbohydrate: '', fat: '' })
-const bases = reactive<Record<Nutrient, AmountBasis>>({
-  ...{ protein: props.massKg === undefined ? 'percent' : 'perKg' },
-  ...{ carbohydrate: props.massKg === undefined ? 'percent' : 'perKg', fat: 'percent' },
+const written = (nutrient: Nutrient) => kept?.[nutrient]?.value.toString() ?? ''
+const texts = reactive<Record<Nutrient | 'meals', string>>({
+  ...{ protein: written('protein'), carbohydrate: written('carbohydrate') },
+  ...{ fat: written('fat'), meals: String(kept?.meals ?? USUAL_MEALS) },
 })
+const basis = (nutrient: Nutrient, usual: AmountBasis) =>
+  kept?.[nutrient]?.by ?? (props.massKg === undefined ? 'percent' : usual)
+const bases = reactive<Record<Nutrient, AmountBasis>>({
+  ...{ protein: basis('protein', 'perKg'), carbohydrate: basis('carbohydrate', 'perKg') },
+  fat: basis('fat', 'percent'),
+})
+const diet = ref<Diet>(kept?.diet ?? 'everything')
+const diets = DIETS.map((value) => ({ value, name: value }))
 /** What is usual of protein where no body mass is known, % of energy. Common practice, no source. */
 const USUAL_PROTEIN_PERCENT = 20
 watch(
@@ -39,7 +56,7 @@ watch(
     } else if (bases.protein === 'percent') texts.protein = String(USUAL_PROTEIN_PERCENT)
     else texts.protein = ''
   },
-  { immediate: true },
+  { immediate: kept === undefined },
 )
 
 // Once a body mass is known, what nobody has typed is counted by it.
@@ -65,22 +82,54 @@ const options = computed(() =>
       (value !== 'perLeanKg' || props.leanKg !== undefined),
   ),
 )
-const number = (text: string) => (text.trim() ? (typedNumber(text.trim()) ?? NaN) : undefined)
-const plan = computed(() =>
-  attempt(() => {
-    const grams = (nutrient: Nutrient) => {
-      const value = number(texts[nutrient])
-      return value === undefined
-        ? undefined
-        : gramsOf(nutrient, { value, by: bases[nutrient] }, props)
+const FIELDS: { id: Nutrient; label: string; hint?: string }[] = [
+  { id: 'protein', label: 'Protein' },
+  { id: 'carbohydrate', label: 'Carbohydrate', hint: 'leave blank for the remainder' },
+  {
+    ...{ id: 'fat', label: 'Fat' },
+    hint: `at least ${100 * LEAST_FAT_SHARE}%; blank: 30%, or the remainder`,
+  },
+]
+/** What is typed of each that is no number, in words. */
+const senseless = computed(() => {
+  const fields = [...FIELDS, { id: 'meals' as const, label: 'Meals a day' }]
+  return fields.flatMap(({ id, label }) => {
+    const text = texts[id].trim()
+    if (text === '') {
+      return id === 'protein' || id === 'meals' ? [`${label}: is missing. Accepted: a number.`] : []
     }
-    const fat = grams('fat')
-    return nutrientPlan(props.kcal, {
-      proteinG: grams('protein') ?? NaN,
-      carbohydrateG: grams('carbohydrate'),
-      fatShare: fat === undefined ? undefined : (fat * KCAL_PER_GRAM.fat) / props.kcal,
-    })
-  }),
+    return typedNumber(plainText(text)) === undefined
+      ? [`${label}: got “${text}”. Accepted: a number.`]
+      : []
+  })[0]
+})
+const number = (text: string) => typedNumber(plainText(text)) ?? NaN
+const asked = computed<DayWish>(() => {
+  const amount = (nutrient: Nutrient) => {
+    const text = texts[nutrient].trim()
+    return text === '' ? {} : { [nutrient]: { value: number(text), by: bases[nutrient] } }
+  }
+  return {
+    protein: { value: number(texts.protein), by: bases.protein },
+    ...{ ...amount('carbohydrate'), ...amount('fat') },
+    ...{ meals: number(texts.meals), diet: diet.value },
+  }
+})
+const plan = computed(() => attempt(() => dayOf(asked.value, props)))
+const meal = computed(() => {
+  const day = plan.value
+  return attempt(() => {
+    if (!day.ok) throw day.error
+    return mealOf(day.value, asked.value.meals, props.massKg)
+  })
+})
+const trouble = computed(
+  () => senseless.value ?? (meal.value.ok ? undefined : meal.value.error.message),
+)
+watch(
+  () => (trouble.value === undefined ? JSON.stringify(asked.value) : undefined),
+  (text) => (wish.value = text === undefined ? undefined : (JSON.parse(text) as DayWish)),
+  { immediate: true },
 )
 const rows = computed(() => {
   if (!plan.value.ok) return []
@@ -97,14 +146,6 @@ const per = (grams: number, kg: number | undefined) =>
   kg === undefined ? '–' : fixed(grams / kg, 1)
 const together = (of: 'kcal' | 'percent') => rows.value.reduce((sum, row) => sum + row[of], 0)
 const trainings = TRAINING_TARGETS.map(({ id, name }) => ({ value: id, name }))
-const FIELDS: { id: Nutrient; label: string; hint?: string }[] = [
-  { id: 'protein', label: 'Protein' },
-  { id: 'carbohydrate', label: 'Carbohydrate', hint: 'leave blank for the remainder' },
-  {
-    ...{ id: 'fat', label: 'Fat' },
-    hint: `at least ${100 * LEAST_FAT_SHARE}%; blank: 30%, or the remainder`,
-  },
-]
 </script>
 
 <template>
@@ -135,8 +176,8 @@ const FIELDS: { id: Nutrient; label: string; hint?: string }[] = [
           </div>
         </FieldRow>
       </div>
-      <p v-if="!plan.ok" role="alert" class="font-bold text-clay">{{ plan.error.message }}</p>
-      <template v-else>
+      <AlertLine :text="trouble" />
+      <template v-if="trouble === undefined && plan.ok">
         <p v-for="conflict in plan.value.conflicts" :key="conflict" class="caution">
           {{ conflict }}
         </p>
@@ -163,6 +204,42 @@ const FIELDS: { id: Nutrient; label: string; hint?: string }[] = [
             </tr>
           </tfoot>
         </ScrollTable>
+      </template>
+      <h3 class="pt-3 text-lg font-bold">Meals</h3>
+      <div class="flex flex-wrap items-start gap-x-6 gap-y-3">
+        <TextField
+          id="meals"
+          v-model="texts.meals"
+          label="Meals a day"
+          class="max-w-28"
+          inputmode="numeric"
+        />
+        <ChoiceRow v-model="diet" label="Eats" compact :options="diets" />
+      </div>
+      <template v-if="trouble === undefined && meal.ok">
+        <p class="text-lg" data-test="meal">
+          A meal: {{ fixed(meal.value.kcal, 0) }} kcal with protein
+          {{ fixed(meal.value.grams.protein, 0) }} g, carbohydrate
+          {{ fixed(meal.value.grams.carbohydrate, 0) }} g and fat
+          {{ fixed(meal.value.grams.fat, 0) }} g. {{ meal.value.note }}
+        </p>
+        <p v-for="note in DIET_NOTES[diet]" :key="note">{{ note }}</p>
+        <p>
+          <NuxtLink
+            :to="{
+              path: '/reference/food-label',
+              query: {
+                kcal: Math.round(meal.value.kcal),
+                protein: Math.round(meal.value.grams.protein),
+                carbohydrate: Math.round(meal.value.grams.carbohydrate),
+                fat: Math.round(meal.value.grams.fat),
+              },
+            }"
+            class="underline"
+          >
+            Read a label against such a meal
+          </NuxtLink>
+        </p>
       </template>
     </div>
   </section>

@@ -2,14 +2,10 @@
 import { ACTIVITIES, fixed, formatMass, RESTING_FORMS, type RestingForm } from '#core'
 
 /** What to eat for it, and where it leads with all that is not known. */
-const { advised, form, activity, energy, targets, weeks, bands, progress, cancel, again, drafted } =
-  usePlanDraft()
+const { advised, form, activity, energy, weeks, picture, drafted } = usePlanDraft()
 const massUnit = useMassUnit()
 const mass = (kg: number) => formatMass(kg, massUnit.value)
 const drift = computed(() => drafted.value?.drift)
-const goalKg = computed(() =>
-  targets.value?.ok ? targets.value.value.constantLean.massKg : undefined,
-)
 const forms = (Object.keys(RESTING_FORMS) as RestingForm[]).map((value) => ({
   value,
   name: RESTING_FORMS[value].name,
@@ -55,30 +51,7 @@ const forms = (Object.keys(RESTING_FORMS) as RestingForm[]).map((value) => ({
         need falls with the body; {{ mass(drift.rule) }} by the 3500-kcal rule, which does not. They
         drift {{ mass(Math.abs(drift.two - drift.rule)) }} apart.
       </p>
-      <div class="h-[320px]" data-test="plan-chart">
-        <ClientOnly>
-          <LazyPlanChart
-            v-if="bands"
-            :bands
-            :statically="drafted!.statically"
-            :unit="massUnit"
-            :goal-kg
-            :label="`Body mass over ${weeks} weeks by two compartments and by the static rule`"
-          />
-        </ClientOnly>
-      </div>
-      <p role="status" class="flex flex-wrap items-center gap-3">
-        <template v-if="progress !== undefined">
-          <progress :value="progress" max="1" aria-label="Paths computed" />
-          {{ fixed(progress * 100, 0) }} of 100 parts of 10,000 paths
-          <button type="button" class="button" @click="cancel">Stop</button>
-        </template>
-        <template v-else-if="bands">
-          Of 10,000 paths over the estimate’s error, activity and what is really eaten, 9 in 10 end
-          between {{ mass(bands.at(-1)!.mass[0]) }} and {{ mass(bands.at(-1)!.mass[4]) }}.
-        </template>
-        <button v-else type="button" class="button" @click="again">Compute the band</button>
-      </p>
+      <PlanBands v-if="picture" :plan="picture" :unit="massUnit" shown class="pt-2" />
     </template>
   </section>
 </template>

@@ -1,29 +1,27 @@
 <script setup lang="ts">
 import {
-  fixed,
   followUp,
   formatDate,
+  isoDateOf,
   lookAtRecord,
-  massIn,
-  RESTING_FORMS,
   signed,
   startOfPlan,
+  weeksOut,
   type ClientRecordParts,
   type MassUnit,
 } from '#core'
 import type { Plan } from '#shared/contract/plans'
+import { endOfPlan } from './plan-words'
 
-/** The plan in force against the record since. */
+/** How the record stands to the plan in force, and how long it is to its day. */
 const props = defineProps<{
   plan: Plan
   /** The record, with the plan's beginning as that of a phase. */
   record: ClientRecordParts
   unit: MassUnit
-  /** Nothing new is planned while a caution stands against it. */
-  stopped: boolean
 }>()
-const emit = defineEmits<{ replan: []; end: [] }>()
 
+const today = isoDateOf(new Date())
 const definition = computed(() => props.plan.definition)
 /** The newest check-in, where it is one since. */
 const newest = computed(() => {
@@ -36,44 +34,57 @@ const result = computed(() => {
   const start = startOfPlan(props.record.person, props.plan)
   return followUp(look, { ...props.plan, ...definition.value, start })
 })
-const show = (kg: number) => `${fixed(massIn(kg, props.unit), 1)} ${props.unit}`
+const over = computed(() => {
+  const end = definition.value.goal.date ?? endOfPlan(props.plan)
+  return end < today ? end : undefined
+})
+const out = computed(() => {
+  const { date } = definition.value.goal
+  return date && date >= today ? weeksOut(today, date) : undefined
+})
+const lengthUnit = useLengthUnit()
+const units = computed(() => ({ mass: props.unit, length: lengthUnit.value }))
+const show = (change: number) => {
+  const { quantity } = result.value!
+  return `${signedQuantity(quantity, change, units.value)} ${unitOfQuantity(quantity, units.value)}`
+}
 const kcal = (value: number) => signed(value, 0)
 </script>
 
 <template>
   <section data-test="follow-up">
-    <p class="text-faded">
-      Plan since {{ formatDate(plan.startedOn, true) }}, {{ definition.weeks }} weeks,
-      {{ fixed(definition.intakeKcal, 0) }} kcal a day ·
-      {{ RESTING_FORMS[definition.form].name }}
+    <p v-if="out !== undefined" class="figure text-[28px] text-leaf" data-test="countdown">
+      {{ out === 0 ? 'Less than a week to go' : `${out} ${out === 1 ? 'week' : 'weeks'} out` }}
     </p>
     <template v-if="result">
       <h2 class="figure pt-1 text-[34px] sm:text-[44px]" data-test="standing-of-plan">
         {{ result.words }}
       </h2>
       <p class="text-lg">
-        After {{ fixed(result.weeks, 0) }} weeks the plan wants {{ show(result.wantedFatKg) }} of
-        fat. The whole record says {{ show(result.fatKg) }}, give or take
-        {{ show(result.reachKg) }}.
+        Since {{ formatDate(result.since, true) }} the plan asks for {{ show(result.wanted) }} of
+        {{ quantityTitle(result.quantity).toLowerCase() }}. The whole record says
+        {{ show(result.change) }}, give or take {{ show(result.reach).slice(1) }}.
       </p>
-      <p>
-        Energy balance by fat and lean: {{ kcal(result.observedKcal) }} kcal a day (95% range
-        {{ kcal(result.observedInterval[0]) }} to {{ kcal(result.observedInterval[1]) }}); planned
-        {{ kcal(result.plannedKcal) }}.
+      <p v-if="result.energy">
+        Energy balance by fat and lean: {{ kcal(result.energy.observedKcal) }} kcal a day (95% range
+        {{ kcal(result.energy.interval[0]) }} to {{ kcal(result.energy.interval[1]) }}); planned
+        {{ kcal(result.energy.plannedKcal) }}.
       </p>
     </template>
-    <p v-else class="pt-1 text-lg">
-      {{
-        newest
-          ? 'Two weeks are the least after which something can be said of this plan.'
-          : 'The next check-in is held against this plan.'
-      }}
+    <p v-if="over" class="caution" data-test="plan-over">
+      Its time was over on {{ formatDate(over, true) }}: change it from here, or end it.
     </p>
-    <div class="flex flex-wrap gap-3 pt-3 print:hidden">
-      <button v-if="newest && !stopped" type="button" class="button" @click="emit('replan')">
-        Plan again from here
-      </button>
-      <button type="button" class="button" @click="emit('end')">End this plan</button>
-    </div>
+    <p v-else-if="!result" class="pt-1 text-lg">
+      <template v-if="plan.startedOn > today">
+        It starts on {{ formatDate(plan.startedOn, true) }}.
+      </template>
+      <template v-else-if="definition.goal.kind === 'holdLean'">
+        There is nothing to gain or lose: what the record says is on the client’s page.
+      </template>
+      <template v-else-if="newest">
+        Two weeks are the least after which something can be said of this plan.
+      </template>
+      <template v-else>The next check-in is held against this plan.</template>
+    </p>
   </section>
 </template>

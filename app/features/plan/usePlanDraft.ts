@@ -3,58 +3,28 @@ import { v4 as newId } from 'uuid'
 import {
   adviseCadence,
   attempt,
-  CADENCES,
-  CM_PER_INCH,
+  daysTooOld,
   errorsOfNewest,
   fixed,
-  GIRTH_IDS,
-  isGirth,
-  isOwnSite,
+  goalStartOf,
   isoDateOf,
-  KG_PER_POUND,
   massOfStart,
   nextMeasuring,
   paceIn,
   planFrom,
-  restingFormFor,
   safePlan,
   standingFindings,
   startOf,
-  typedNumber,
-  USUAL_DOUBT,
   type Clearance,
   type ClientRecordParts,
-  type GirthId,
-  type Goal,
-  type GoalKind,
   type Measured,
-  type Pace,
-  type PaceUnit,
+  type Outcome,
   type Person,
-  type Purpose,
-  type RestingForm,
   type ScreeningAnswers,
 } from '#core'
 import type { CheckInWithReadings } from '#shared/contract/check-ins'
 import type { PlanDefinition } from '#shared/contract/plans'
-import { usePlanBands } from './usePlanBands'
-
-export const GOAL_KINDS_NAMED: { value: GoalKind; name: string; level?: boolean }[] = [
-  { value: 'fatPercent', name: 'fat %', level: true },
-  { value: 'fatMass', name: 'fat mass', level: true },
-  { value: 'mass', name: 'body mass' },
-  { value: 'sum', name: 'sum of folds' },
-  { value: 'equationSum', name: 'the equation’s sum', level: true },
-  { value: 'girth', name: 'a girth' },
-  { value: 'holdLean', name: 'hold lean', level: true },
-]
-
-const PACE_NAMES: { value: PaceUnit; name: string; level?: boolean }[] = [
-  { value: 'percentMass', name: '% of mass' },
-  { value: 'kg', name: 'kg' },
-  { value: 'lb', name: 'lb' },
-  { value: 'fatPoints', name: 'points of fat %', level: true },
-]
+import { usePlanWish, type TypedPlan } from './usePlanWish'
 
 /** What the draft stands on. */
 interface Ground {
@@ -66,13 +36,13 @@ interface Ground {
   /** Of the private screening. */
   flags: Ref<ScreeningAnswers['flags']>
   training: ScreeningAnswers['training']
+  /** Names of those who measure here, who took the newest check-in first. */
+  testers: readonly string[]
   /** What was cleared by whom. */
   clearances: Ref<readonly Clearance[]>
   /** Whether percentages may be on the screen. */
   shown: Ref<boolean>
 }
-
-const number = (text: string) => (text.trim() ? typedNumber(text.trim()) : undefined)
 
 /** A plan while it is made: what the coach chose and typed, and everything that follows from it. */
 function planDraft({
@@ -82,10 +52,9 @@ function planDraft({
   flags,
   clearances,
   training: trains,
+  testers,
   shown,
 }: Ground) {
-  const massUnit = useMassUnit()
-  const lengthUnit = useLengthUnit()
   const today = isoDateOf(new Date())
 
   /** The body of the last check-in that has an estimate with a body mass. */
@@ -94,81 +63,23 @@ function planDraft({
   )
   const start = computed(() => newest.value && startOf(client.value, newest.value, today))
 
-  /* The wish. */
-  const kinds = computed(() => {
-    const { sum, equationSum } = start.value ?? {}
-    // The equation's sum is another quantity only where the set has more folds than it adds up.
-    const apart = equationSum && sum && equationSum.folds.length < sum.folds.length
-    return GOAL_KINDS_NAMED.filter(
-      ({ value, level }) =>
-        (shown.value || !level) &&
-        (value !== 'sum' || sum) &&
-        (value !== 'equationSum' || apart || kind.value === value),
-    )
+  const fields = usePlanWish({
+    ...{ start, shown, today, trains },
+    checkInId: computed(() => newest.value?.id),
   })
-  const kind = ref<GoalKind>('mass')
-  const goalText = ref('')
-  const girths = computed(() => {
-    const taken = start.value?.girthsCm ?? {}
-    const own = Object.keys(taken).filter((site) => isOwnSite(site) && isGirth(site)) as GirthId[]
-    return [...GIRTH_IDS, ...own].filter((girth) => taken[girth] !== undefined)
-  })
-  const girth = ref<GirthId>()
-  const date = ref('')
-  const peakWeek = ref(false)
-  watch(shown, (may) => {
-    if (!may && kinds.value.every(({ value }) => value !== kind.value)) kind.value = 'mass'
-  })
-  /** What one unit on the screen is of kg, cm, mm or %. */
-  const scale = computed(() => {
-    if (kind.value === 'fatMass' || kind.value === 'mass') {
-      return massUnit.value === 'lb' ? KG_PER_POUND : 1
-    }
-    return kind.value === 'girth' && lengthUnit.value === 'in' ? CM_PER_INCH : 1
-  })
-  const goalUnit = computed(() => {
-    const of = {
-      fatPercent: '%',
-      sum: 'mm',
-      equationSum: 'mm',
-      girth: lengthUnit.value,
-      holdLean: '',
-    } as const
-    return kind.value === 'fatMass' || kind.value === 'mass' ? massUnit.value : of[kind.value]
-  })
-  const goal = computed<Goal>(() => {
-    const value = number(goalText.value)
-    return {
-      kind: kind.value,
-      ...(kind.value === 'holdLean' || value === undefined ? {} : { value: value * scale.value }),
-      ...(kind.value === 'girth' ? { girth: girth.value ?? girths.value[0] } : {}),
-      ...(date.value ? { date: date.value } : {}),
-    }
-  })
-  const wished = computed(() => kind.value === 'holdLean' || goalText.value.trim() !== '')
-
-  /* The pace. */
-  const paceUnits = computed(() => PACE_NAMES.filter(({ level }) => shown.value || !level))
-  const paceUnit = ref<PaceUnit>('percentMass')
-  const paceText = ref('0.7')
-  const pace = computed<Pace>(() => ({
-    unit: paceUnit.value,
-    value: number(paceText.value) ?? NaN,
-  }))
-
-  /* Energy. */
-  const advised = computed(() => restingFormFor(trains))
-  const form = ref<RestingForm>(advised.value?.form ?? 'lean')
-  const activity = ref(1.55)
-  const exerciseText = ref('')
-  const exerciseKcal = computed(() => number(exerciseText.value))
+  const { texts, settle, used, startsOn, takeGoal, takePace } = fields
+  const { goalTyped, goal, wished, peakWeek, paceUnit, paceTyped, pace, byDay, breaks } = fields
+  const { form, activity, exerciseTyped, exerciseKcal, purpose, training, nutrients } = fields
 
   /* What stands against it. */
-  const ground = computed(() => ({ flags: flags.value, clearances: clearances.value, today }))
+  const ground = computed(() => ({
+    ...{ flags: flags.value, clearances: clearances.value, today: startsOn.value },
+  }))
   const safe = computed(() => {
-    if (!start.value || !wished.value) return undefined
+    const { pace: at } = askedFor.value ?? {}
+    if (!start.value || !wished.value || !at?.ok) return undefined
     const wish = {
-      ...{ goal: goal.value, pace: pace.value, form: form.value, activity: activity.value },
+      ...{ goal: goal.value, pace: at.value, form: form.value, activity: activity.value },
       exerciseKcal: exerciseKcal.value,
     }
     const found = attempt(() => safePlan(wish, start.value!, ground.value))
@@ -181,21 +92,24 @@ function planDraft({
     findings.value.some(({ outcome }) => outcome === 'hold' || outcome === 'refused'),
   )
 
-  const drafted = computed(
-    () =>
-      start.value &&
-      planFrom(
-        {
-          ...{ goal: goal.value, wished: wished.value, pace: pace.value, form: form.value },
-          ...{ activity: activity.value, peakWeek: peakWeek.value, stopped: stopped.value },
-        },
-        start.value,
-        today,
-      ),
+  const wish = computed(() => ({
+    ...{ goal: goal.value, wished: wished.value, pace: pace.value, form: form.value },
+    ...{ activity: activity.value, peakWeek: peakWeek.value, breaks: breaks.value },
+  }))
+  /** The pace that is asked for, whatever stands against it. */
+  const askedFor = computed(
+    () => start.value && planFrom({ ...wish.value, stopped: true }, start.value, startsOn.value),
+  )
+  const drafted = computed(() =>
+    stopped.value
+      ? askedFor.value
+      : start.value && planFrom({ ...wish.value, stopped: false }, start.value, startsOn.value),
   )
   const targets = computed(() => drafted.value?.targets)
   const paceKg = computed(() => drafted.value?.paceKg)
-  const timeline = computed(() => drafted.value?.timeline)
+  const timeline = computed(() =>
+    drafted.value?.timeline?.ok ? drafted.value.timeline.value : undefined,
+  )
   const energy = computed(() => drafted.value?.energy)
   const weeks = computed(() => drafted.value?.weeks ?? 0)
   const bandWords = computed(() => {
@@ -204,26 +118,41 @@ function planDraft({
     const show = (kg: number) => fixed(paceIn(kg, paceUnit.value, start.value!), 2)
     return `${show(band.slow)} to ${show(band.fast)} is the coaching band here; ${band.bound} ends it`
   })
+  /** What makes no sense, by field. */
+  const problems = computed<Partial<Record<keyof TypedPlan, string>>>(() => {
+    const of = <T>(found: Outcome<T> | undefined) => (found && !found.ok ? found.error : undefined)
+    const { timeline: line, pace: at } = drafted.value ?? {}
+    const inputs = [of(targets.value), of(at), of(line), of(paceKg.value)].flatMap((e) => e ?? [])
+    const by = (...names: string[]) => inputs.find(({ input }) => names.includes(input))?.message
+    const early = newest.value && startsOn.value < newest.value.measuredOn
+    return {
+      goal: goalTyped.value.problem ?? by('goal', 'girth'),
+      pace: byDay.value ? by('pace') : (paceTyped.value.problem ?? by('pace')),
+      date: by('date'),
+      ...{ breakEvery: by('breakEvery'), breakWeeks: by('breakWeeks') },
+      exercise: exerciseTyped.value.problem,
+      startsOn: early
+        ? `Start of the plan: got ${startsOn.value}. Accepted: ${newest.value!.measuredOn}, the day of its check-in, or later.`
+        : undefined,
+    }
+  })
+  const senseless = computed(() => Object.values(problems.value).some(Boolean))
+  /** Days by which the body that it starts from is too old. */
+  const tooOld = computed(() =>
+    newest.value ? daysTooOld(newest.value.measuredOn, startsOn.value) : 0,
+  )
 
-  const { bands, progress, cancel, again } = usePlanBands(
-    computed(() => {
-      if (!start.value || !energy.value?.ok || !timeline.value || stopped.value) return undefined
-      const { intakeKcal } = energy.value.value
-      return {
-        start: start.value,
-        regime: { intakeKcal, activity: activity.value, form: form.value },
-        weeks: weeks.value,
-        doubt: { ...USUAL_DOUBT, fatPoints: start.value.standardError ?? 4 },
-      }
-    }),
+  const picture = computed(() =>
+    start.value && timeline.value && drafted.value?.regime && !stopped.value
+      ? {
+          ...{ start: start.value, goal: goal.value, startedOn: startsOn.value },
+          ...{ weeks: timeline.value.weeks || weeks.value, breaks: breaks.value },
+          regime: drafted.value.regime,
+        }
+      : undefined,
   )
 
   /* How often to measure. */
-  const purpose = ref<Purpose>('training')
-  const purposes = (Object.keys(CADENCES) as Purpose[]).map((value) => ({
-    value,
-    name: CADENCES[value].name,
-  }))
   /** Of the record, and not of what is typed: all of it is read for it. */
   const errors = computed(() => record.value && errorsOfNewest(record.value))
   const cadence = computed(() => {
@@ -237,55 +166,62 @@ function planDraft({
     return adviseCadence(purpose.value, next?.days)
   })
 
-  const training = ref('strength')
-  /** The draft as it would be kept; undefined while it is none. */
+  const madeBy = ref(testers[0] ?? '')
+  /** The draft as it would be kept, or put on record as refused; undefined while it is none. */
   const plan = computed(() => {
-    if (!start.value || !newest.value || !energy.value?.ok || !timeline.value || stopped.value) {
-      return undefined
-    }
+    const { pace: at, energy: kcal } = drafted.value ?? {}
+    if (!start.value || !newest.value || !at?.ok || !kcal?.ok || !timeline.value) return undefined
     const { fatKg, leanKg, standardError } = start.value
-    const { intakeKcal, needKcal } = energy.value.value
+    const { intakeKcal, needKcal } = kcal.value
     const definition: PlanDefinition = {
-      ...{ goal: goal.value, pace: pace.value, form: form.value, activity: activity.value },
-      exerciseKcal: exerciseKcal.value,
+      ...{ goal: goal.value, pace: at.value, form: form.value, activity: activity.value },
+      ...(byDay.value && used.date ? { byDay: true } : {}),
+      ...(breaks.value ? { breaks: breaks.value } : {}),
+      ...{ goalStart: goalStartOf(goal.value, start.value), exerciseKcal: exerciseKcal.value },
       ...{ training: training.value, purpose: purpose.value, peakWeek: peakWeek.value },
-      ...{ intakeKcal, needKcal, weeks: weeks.value, checkInId: newest.value.id },
-      ...{ fatKg, leanKg, standardError },
+      ...(nutrients.value ? { nutrients: nutrients.value } : {}),
+      ...{ intakeKcal, needKcal, weeks: timeline.value.weeks || weeks.value },
+      ...{ checkInId: newest.value.id, fatKg, leanKg, standardError },
     }
     const { days: cadenceDays } = cadence.value
-    return { id: newId(), startedOn: newest.value.measuredOn, definition, cadenceDays }
+    const by = madeBy.value.trim()
+    return {
+      ...{ id: newId(), startedOn: startsOn.value, definition, cadenceDays },
+      ...(by ? { madeBy: by } : {}),
+    }
   })
+  /** Whether it may be kept: nothing stands against it, and its day can be reached. */
+  const keepable = computed(
+    () =>
+      plan.value !== undefined &&
+      !stopped.value &&
+      !senseless.value &&
+      timeline.value?.verdict !== 'not feasible',
+  )
 
   /** Takes the nearest plan that is allowed in place of one that is refused. */
   function takeNearest(): void {
     const { goal: to, pace: at } = safe.value!.nearest!
-    kind.value = to.kind
-    goalText.value =
-      to.value === undefined ? '' : String(Number((to.value / scale.value).toFixed(2)))
-    paceUnit.value = at.unit
-    paceText.value = String(Number(at.value.toFixed(3)))
+    takeGoal(to)
+    takePace(at)
+    settle()
   }
-
-  /** The same wish and pace as a plan before, from the body of the last check-in. */
-  function takeOver(old: PlanDefinition): void {
-    kind.value = old.goal.kind
-    goalText.value =
-      old.goal.value === undefined ? '' : String(Number((old.goal.value / scale.value).toFixed(2)))
-    girth.value = old.goal.girth
-    date.value = old.goal.date ?? ''
-    paceUnit.value = old.pace.unit
-    paceText.value = String(old.pace.value)
-    ;({ form: form.value, activity: activity.value, peakWeek: peakWeek.value } = old)
-    purpose.value = old.purpose
-    training.value = old.training
+  /** Moves the day to the first that is safe, or takes the pace that the day asks for. */
+  function takeEarliest(): void {
+    texts.date = timeline.value!.earliest
+    byDay.value = true
+    settle()
+  }
+  function takeDayPace(): void {
+    byDay.value = true
+    settle()
   }
 
   return {
-    ...{ today, newest, start, safe, findings, stopped, shown, takeNearest },
-    ...{ kinds, kind, goalText, goalUnit, goal, girths, girth, date, peakWeek, targets },
-    ...{ paceUnits, paceUnit, paceText, paceKg, bandWords, timeline, drafted, weeks },
-    ...{ advised, form, activity, exerciseText, energy, bands, progress, cancel, again },
-    ...{ purpose, purposes, cadence, training, plan, takeOver },
+    ...fields,
+    ...{ today, newest, start, safe, findings, stopped, shown, tooOld, problems, targets },
+    ...{ takeNearest, takeEarliest, takeDayPace, paceKg, bandWords, timeline, drafted },
+    ...{ energy, picture, weeks, cadence, madeBy, testers, plan, keepable },
   }
 }
 

@@ -1,8 +1,11 @@
 import {
   fixed,
   formatDate,
+  formatLength,
   formatMass,
   headlineText,
+  isGirth,
+  nameOf,
   type Headline,
   type HeadlineUnits,
 } from '#core'
@@ -26,6 +29,16 @@ const LATE_DAYS = 4
 /** What a headline of the contract is to the core: the same, without the odds. */
 export const headlineFrom = (said: NonNullable<TodayItem['said']>) => said.headline as Headline
 
+/** What a plan has and the record does not. */
+function shortText({ quantity, by }: { quantity: string; by: number }, units: HeadlineUnits) {
+  if (quantity === 'fat' || quantity === 'lean') {
+    return `by ${formatMass(Math.abs(by), units.mass)} of ${quantity}`
+  }
+  return isGirth(quantity)
+    ? `by ${formatLength(Math.abs(by), units.length ?? 'cm')} of ${nameOf(quantity).toLowerCase()}`
+    : `by ${fixed(Math.abs(by), 0)} mm of folds`
+}
+
 /** One line of Today in words. */
 export function itemWords(found: TodayItem, units: HeadlineUnits): ItemWords {
   const { item, said, client, daysPast, report, checkInId } = found
@@ -47,7 +60,7 @@ export function itemWords(found: TodayItem, units: HeadlineUnits): ItemWords {
       return { lead: 'Losing too fast:', rest: pace + late, ...down, ...ease }
     }
     case 'behind': {
-      const by = `by ${formatMass(said?.shortKg ?? 0, units.mass)} of fat.`
+      const by = said?.short ? `${shortText(said.short, units)}.` : ''
       const plan = { action: 'Look at the plan', to: `${page}/plan` }
       return { lead: 'Behind the plan', rest: by + late, mark: '', tone: 'text-clay', ...plan }
     }

@@ -41,6 +41,23 @@ const columns = computed(() => [
   ...['g', 'kcal', 'of its energy', 'of the day’s amount'],
   ...(result.value?.kcalPackage ? ['g a package'] : []),
 ])
+/** A meal of a plan that the label is read against, where the address has one: kcal and g. */
+const { query } = useRoute()
+const meal = (['kcal', 'fat', 'carbohydrate', 'protein'] as const).flatMap((part) => {
+  const value = Number(query[part])
+  return query[part] !== undefined && value > 0 ? [{ part, value }] : []
+})
+/** What a serving is of that meal, in words. */
+const ofMeal = computed(() => {
+  if (!result.value || meal.length === 0) return ''
+  const { lines, kcalServing } = result.value
+  const shares = meal.map(({ part, value }) => {
+    const grams = lines.find((line) => line.part === part)?.gramsServing ?? 0
+    const share = (100 * (part === 'kcal' ? kcalServing : grams)) / value
+    return `${fixed(share, 0)} % of its ${part === 'kcal' ? 'energy' : part}`
+  })
+  return `Of a meal of the plan a serving is ${shares.join(', ')}.`
+})
 const percent = (value: number | undefined) => (value === undefined ? '–' : `${fixed(value, 0)} %`)
 </script>
 
@@ -77,6 +94,7 @@ const percent = (value: number | undefined) => (value === undefined ? '–' : `$
               >, {{ fixed(result.kcalPackage, 0) }} a package</template
             >.
           </p>
+          <p v-if="ofMeal" class="pt-1 text-lg" data-test="of-meal">{{ ofMeal }}</p>
           <p v-for="note in result.notes" :key="note" class="pt-1">{{ note }}</p>
           <p class="pt-2 text-faded">
             Day’s amounts of the label: fat 78 g, carbohydrate 275 g, protein 50 g, for 2000 kcal

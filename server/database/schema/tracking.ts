@@ -1,5 +1,6 @@
 import { sql } from 'drizzle-orm'
 import * as pg from 'drizzle-orm/pg-core'
+import type { SafetyFinding } from '#core'
 import type { PlanDefinition } from '#shared/contract/plans'
 import { clientId } from './clients'
 import { instant, oneOf, partOf } from './columns'
@@ -67,7 +68,7 @@ export const photos = pg.pgTable(
   ],
 )
 
-/** A client's plans; the one that is not replaced is in force, the others are kept. */
+/** A client's plans; the one that is not replaced is in force, the others are kept, those too that were refused. */
 export const plans = pg.pgTable(
   'plans',
   {
@@ -75,6 +76,13 @@ export const plans = pg.pgTable(
     clientId: clientId(),
     startedOn: pg.date('started_on', { mode: 'string' }).notNull(),
     definition: pg.jsonb('definition').$type<PlanDefinition>().notNull(),
+    /** The name of who made it; until people sign in, as they are called on the floor. */
+    madeBy: pg.text('made_by'),
+    /** The plan that it changed. */
+    changes: pg.uuid('changes').references((): pg.AnyPgColumn => plans.id),
+    /** What the rules said of it when it was kept, or why it was refused. */
+    findings: pg.jsonb('findings').$type<SafetyFinding[]>().notNull().default([]),
+    refused: pg.boolean('refused').notNull().default(false),
     createdAt: instant('created_at').notNull().defaultNow(),
     replacedAt: instant('replaced_at'),
   },
@@ -84,6 +92,7 @@ export const plans = pg.pgTable(
       .uniqueIndex('plans_one_in_force')
       .on(t.clientId)
       .where(sql`replaced_at is null`),
+    pg.check('plans_refused_are_not_in_force', sql`not refused or replaced_at is not null`),
   ],
 )
 

@@ -1,7 +1,12 @@
 import { z } from '../zod'
-import { TRAINING } from '../../../core/index'
 import { route } from '../define'
-import { clearanceSchema, newClearanceSchema, newPlanSchema, planSchema } from '../plans'
+import {
+  clearanceSchema,
+  clientPlansSchema,
+  newClearanceSchema,
+  newPlanSchema,
+  planSchema,
+} from '../plans'
 import { byId, none } from './base'
 
 export const plans = {
@@ -9,17 +14,19 @@ export const plans = {
     ...byId,
     method: 'GET',
     path: '/api/clients/:id/plans',
-    reply: z.object({
-      plans: z.array(planSchema),
-      flags: z.array(z.string()),
-      training: z.enum(TRAINING).nullable(),
-      clearances: z.array(clearanceSchema),
-    }),
+    reply: clientPlansSchema,
   }),
   keep: route({
     ...byId,
     method: 'POST',
     path: '/api/clients/:id/plans',
+    body: newPlanSchema,
+    reply: z.array(planSchema),
+  }),
+  refuse: route({
+    ...byId,
+    method: 'POST',
+    path: '/api/clients/:id/plans/refused',
     body: newPlanSchema,
     reply: z.array(planSchema),
   }),

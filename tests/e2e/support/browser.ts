@@ -72,8 +72,17 @@ export async function visit(page: Page, url: string): Promise<void> {
 }
 
 /** Waits until the text is somewhere on the page. */
-export async function waitForText(page: Page, text: string): Promise<void> {
-  await page.waitForFunction((wanted) => document.body.innerText.includes(wanted), {}, text)
+export async function waitForText(page: Page, text: string | RegExp): Promise<void> {
+  const isPattern = typeof text !== 'string'
+  await page.waitForFunction(
+    (wanted, pattern) => {
+      const all = document.body.innerText
+      return pattern ? new RegExp(wanted).test(all) : all.includes(wanted)
+    },
+    {},
+    isPattern ? text.source : text,
+    isPattern,
+  )
 }
 
 /** Waits until the focused element carries this accessible text, id or label. */

@@ -86,7 +86,11 @@ export async function beginOwnSet(page: Page, server: TestServer, from?: string)
 export async function press(page: Page, text: string) {
   const handle = await page.waitForFunction(
     (wanted) =>
-      [...document.querySelectorAll('button, a, summary, [role=radio]')].find((element) =>
+      [
+        ...document.querySelectorAll(
+          'button, a, summary, [role=radio], label:has(input[type=checkbox])',
+        ),
+      ].find((element) =>
         (element as HTMLElement).innerText.replace(/\s+/g, ' ').trim().startsWith(wanted),
       ),
     {},

@@ -163,8 +163,21 @@ async function makeSamples(api: Api) {
     'plans.list': () => mine,
     'plans.keep': () => ({
       ...mine,
-      body: { id: randomUUID(), startedOn: today, definition, cadenceDays: 21 },
-      optional: ['cadenceDays'],
+      body: {
+        ...{ id: randomUUID(), startedOn: today, definition, cadenceDays: 21 },
+        ...{ madeBy: 'Rae Row', changes: randomUUID() },
+      },
+      optional: ['cadenceDays', 'madeBy', 'changes'],
+    }),
+    'plans.refuse': () => ({
+      ...mine,
+      body: {
+        id: randomUUID(),
+        startedOn: today,
+        definition: { ...definition, goal: { kind: 'mass', value: 40 } },
+        madeBy: 'Rae Row',
+      },
+      optional: ['madeBy'],
     }),
     'plans.clear': () => ({
       ...mine,

@@ -3,7 +3,7 @@ import { keepPlan } from '../../../../plans/commands'
 import { listPlans } from '../../../../plans/queries'
 import { defineApi } from '../../../../http/define-api'
 
-export default defineApi(plans.keep, async ({ db, params: { id }, body, today }) => {
-  await keepPlan(db, id, body, today)
+export default defineApi(plans.keep, async ({ db, params: { id }, body }) => {
+  await keepPlan(db, id, body)
   return listPlans(db, id)
 })

@@ -1,0 +1,46 @@
+<script setup lang="ts">
+import { capital, fixed, formatDate, type MassUnit } from '#core'
+import type { Plan } from '#shared/contract/plans'
+import { goalWithDay, versionOf } from './plan-words'
+
+/** The plans that are not in force any more, or never were: each can be read. */
+const props = defineProps<{
+  clientId: string
+  plans: readonly Plan[]
+  unit: MassUnit
+  shown: boolean
+}>()
+
+const lengthUnit = useLengthUnit()
+const how = computed(() => ({
+  units: { mass: props.unit, length: lengthUnit.value },
+  shown: props.shown,
+}))
+const rows = computed(() =>
+  props.plans
+    .filter(({ replacedAt }) => replacedAt !== null)
+    .map((plan) => {
+      const { refused, findings, definition, startedOn, createdAt, replacedAt, id } = plan
+      const on = (instant: string) => formatDate(instant.slice(0, 10), true)
+      return {
+        ...{ id, goal: capital(goalWithDay(definition.goal, how.value)) },
+        words: refused
+          ? `Refused on ${on(createdAt)}. ${props.shown ? (findings.find(({ outcome }) => outcome === 'refused')?.words ?? '') : ''}`
+          : `${versionOf(plan, props.plans) > 1 ? `Version ${versionOf(plan, props.plans)}, ` : ''}from ${formatDate(startedOn, true)} to ${on(replacedAt!)}, ${fixed(definition.weeks, 0)} weeks.`,
+      }
+    }),
+)
+</script>
+
+<template>
+  <FoldOut v-if="rows.length" :title="`Plans before (${rows.length})`" data-test="old-plans">
+    <ul>
+      <li v-for="row in rows" :key="row.id" class="border-b border-line py-2">
+        <NuxtLink :to="`/clients/${clientId}/plan/${row.id}`" class="underline">
+          {{ row.goal }}
+        </NuxtLink>
+        · {{ row.words }}
+      </li>
+    </ul>
+  </FoldOut>
+</template>

@@ -1,0 +1,124 @@
+<script setup lang="ts">
+import { fixed, formatDate, formatMass, type BandOfWeek, type MassUnit } from '#core'
+import { drawPlan, type PicturePoint, type PictureQuantity, type PlanDrawn } from './picture-panels'
+
+/** A plan as a picture: its way, what the same food may do, the band of both, and every check-in since its start. */
+const props = defineProps<{
+  plan: PlanDrawn
+  bands?: BandOfWeek[]
+  points?: PicturePoint[]
+  unit: MassUnit
+  /** False for a client who sees sums and girths only: the weight alone is drawn. */
+  shown?: boolean
+}>()
+
+const quantities = computed<PictureQuantity[]>(() =>
+  props.shown ? ['mass', 'fat', 'lean'] : ['mass'],
+)
+const drawn = computed(() =>
+  drawPlan(props.plan, props.bands, props.points ?? [], quantities.value, props.unit),
+)
+const TITLES = { mass: 'Weight', fat: 'Fat', lean: 'Lean' } as const
+const TONES = {
+  mass: { text: 'text-oak', stroke: 'stroke-oak', fill: 'fill-oak' },
+  fat: { text: 'text-amber', stroke: 'stroke-amber', fill: 'fill-amber' },
+  lean: { text: 'text-leaf', stroke: 'stroke-leaf', fill: 'fill-leaf' },
+} as const
+/** Where 9 in 10 paths end up, in words, for those who do not see the picture. */
+function labelOf(quantity: PictureQuantity) {
+  const end = props.bands?.at(-1)?.[quantity]
+  const goal = drawn.value.panels.find((panel) => panel.quantity === quantity)?.goal
+  const aim = goal ? `, goal ${fixed(goal.value, 1)} ${props.unit}` : ''
+  const band = end
+    ? `, after ${drawn.value.weeks} weeks from ${formatMass(end[0], props.unit)} to ${formatMass(end[4], props.unit)} nine times in ten`
+    : ''
+  return `${TITLES[quantity]} from ${formatDate(props.plan.startedOn, true)}${aim}${band}`
+}
+</script>
+
+<template>
+  <figure class="min-w-0" data-test="plan-picture" :data-banded="bands ? '' : undefined">
+    <div v-for="panel in drawn.panels" :key="panel.quantity" class="pb-3">
+      <h3 class="pb-1 text-lg" :class="TONES[panel.quantity].text">
+        {{ TITLES[panel.quantity] }}, {{ unit }}
+      </h3>
+      <div
+        class="relative mr-16 ml-12"
+        :style="{ height: `${panel.height}px` }"
+        role="img"
+        :aria-label="labelOf(panel.quantity)"
+        :data-panel="panel.quantity"
+      >
+        <span
+          v-for="line in panel.grid"
+          :key="line.value"
+          class="absolute inset-x-0 border-t border-line"
+          :style="{ top: `${line.y}%` }"
+        >
+          <span class="figure absolute right-full -translate-y-1/2 pr-2 text-[15px] text-faded">
+            {{ fixed(line.value, Number.isInteger(line.value) ? 0 : 1) }}
+          </span>
+        </span>
+        <svg
+          class="absolute inset-0 h-full w-full overflow-hidden"
+          viewBox="0 0 100 100"
+          preserveAspectRatio="none"
+        >
+          <polygon :points="panel.band" :class="TONES[panel.quantity].fill" opacity="0.16" />
+          <g fill="none" :class="TONES[panel.quantity].stroke">
+            <polyline
+              :points="panel.held"
+              stroke-width="1.5"
+              stroke-dasharray="1 4"
+              vector-effect="non-scaling-stroke"
+            />
+            <polyline
+              :points="panel.forbes"
+              stroke-width="1.5"
+              stroke-dasharray="7 5"
+              vector-effect="non-scaling-stroke"
+            />
+            <polyline :points="panel.way" stroke-width="3" vector-effect="non-scaling-stroke" />
+          </g>
+        </svg>
+        <span
+          v-if="panel.goal"
+          class="absolute inset-x-0 border-t-2 border-dotted border-ink"
+          :style="{ top: `${panel.goal.y}%` }"
+        >
+          <span
+            class="figure absolute left-full -translate-y-1/2 pl-2 text-[18px] leading-none whitespace-nowrap"
+          >
+            {{ fixed(panel.goal.value, 1) }}
+            <span class="block text-[14px]">goal</span>
+          </span>
+        </span>
+        <span
+          v-for="point in panel.points"
+          :key="point.date"
+          class="absolute size-2.5 -translate-1/2 rounded-full border-2 border-chalk bg-ink"
+          :style="{ left: `${point.x}%`, top: `${point.y}%` }"
+          :title="`${formatDate(point.date, true)}: ${fixed(point.value, 1)} ${unit}`"
+          data-point
+        />
+      </div>
+    </div>
+    <div class="relative mr-16 ml-12 h-6 text-[15px] text-faded">
+      <span
+        v-for="(day, i) in drawn.days"
+        :key="day.x"
+        class="absolute whitespace-nowrap"
+        :class="i === 0 ? '' : day.x > 95 ? '-translate-x-full' : '-translate-x-1/2'"
+        :style="{ left: `${day.x}%` }"
+      >
+        {{ day.words }}
+      </span>
+    </div>
+    <figcaption class="ml-12 text-[15px] text-faded">
+      Thick line: the plan. What the same food may do: dotted with lean held, dashed with the usual
+      lean change (Forbes). Band: nine paths in ten.<template v-if="points?.length">
+        Points: as each check-in read.
+      </template>
+    </figcaption>
+  </figure>
+</template>

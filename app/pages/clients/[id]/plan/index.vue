@@ -1,0 +1,81 @@
+<script setup lang="ts">
+import type { Clearance } from '#core'
+import type { Plan } from '#shared/contract/plans'
+import { plans as routes } from '~/contract'
+
+await breathe()
+
+const { id, view, error, measured } = await useClientRecord('plan')
+const params = { id }
+const { data: kept } = await useAsyncData(`plans-${id}`, () => callApi(routes.list, { params }))
+
+const massUnit = useMassUnit()
+const { hiding, shown, asked } = usePercentages(() => view.value?.client)
+const { plans, inForce, record } = usePlans(kept, view, measured)
+await workOut(record)
+
+const { trouble, busy, submit } = useSubmit()
+/** What was done, also where the part that did it is gone. */
+const said = ref('')
+function take(all: Plan[], what = '') {
+  kept.value = { ...kept.value!, plans: all }
+  said.value = what
+}
+const takeCleared = (clearances: Clearance[]) => (kept.value = { ...kept.value!, clearances })
+
+/** Ended only after it was asked for a second time. */
+const ending = ref(false)
+async function end() {
+  const all = await submit(() => callApi(routes.end, { params }))
+  if (!all) return
+  ending.value = false
+  take(all, 'The plan is ended, and on record.')
+}
+</script>
+
+<template>
+  <ClientPage :view :error>
+    <PercentagesChoice v-if="hiding" v-model="asked" :name="view.client.name" class="pb-3" />
+    <p role="status" class="min-h-7 font-bold text-leaf">{{ said }}</p>
+    <template v-if="inForce">
+      <PlanHead :plan="inForce" :plans :unit="massUnit" :shown />
+      <InTurn v-if="shown" unasked>
+        <PlanFollowUp :plan="inForce" :record :unit="massUnit" />
+      </InTurn>
+      <div class="flex flex-wrap gap-3 py-4 print:hidden">
+        <NuxtLink :to="`/clients/${id}/plan/change`" class="button button-lead">
+          Change this plan
+        </NuxtLink>
+        <NuxtLink :to="`/clients/${id}/plan/sheet`" class="button">Sheet for the client</NuxtLink>
+        <button type="button" class="button" @click="ending = true">End this plan</button>
+      </div>
+      <InTurn>
+        <AskForm
+          title="End this plan?"
+          :open="ending"
+          :trouble
+          :busy
+          action="End it"
+          leave="Go on with it"
+          @close="ending = false"
+          @keep="end"
+        >
+          <p>Nothing is held against it any more. It stays on record, and can be read.</p>
+        </AskForm>
+      </InTurn>
+      <PlanRead :plan="inForce" :record :unit="massUnit" :shown :measured />
+    </template>
+    <PlanMaker
+      v-else-if="kept && view"
+      :view
+      :measured
+      :record
+      :kept
+      :shown
+      @kept="(all) => take(all, 'Saved.')"
+      @refused="(all) => take(all)"
+      @cleared="takeCleared"
+    />
+    <PlanList v-if="view" :client-id="id" :plans :unit="massUnit" :shown class="pt-6" />
+  </ClientPage>
+</template>

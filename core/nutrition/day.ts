@@ -1,0 +1,103 @@
+import { inputError } from '../errors'
+import { KCAL_PER_GRAM } from '../planning/energy'
+import { type AmountBase, type NutrientAmount, gramsOf } from './amounts'
+import { NUTRIENTS, type Nutrient, type NutrientPlan, nutrientPlan } from './nutrients'
+
+/** What nobody eats; it changes what protein is made of. */
+export const DIETS = ['everything', 'vegetarian', 'vegan'] as const
+export type Diet = (typeof DIETS)[number]
+
+/** The nutrients of a day as they are wished for. */
+export interface DayWish {
+  protein: NutrientAmount
+  /** Left out, it takes what is left. */
+  carbohydrate?: NutrientAmount
+  /** Left out, 30 % of energy, or what is left. */
+  fat?: NutrientAmount
+  /** Meals a day, 1 to 8. */
+  meals: number
+  diet: Diet
+}
+
+/**
+ * The nutrients of a day that add up to its energy.
+ *
+ * @throws InputError naming `protein`, `carbohydrate`, `fat`, or the mass that one is counted by
+ */
+export function dayOf(wish: DayWish, base: AmountBase): NutrientPlan {
+  const [protein, carbohydrate, fat] = NUTRIENTS.map((nutrient) => {
+    const amount = wish[nutrient]
+    return amount && gramsOf(nutrient, amount, base)
+  })
+  return nutrientPlan(base.kcal, {
+    proteinG: protein!,
+    carbohydrateG: carbohydrate,
+    fatShare: fat === undefined ? undefined : (fat * KCAL_PER_GRAM.fat) / base.kcal,
+  })
+}
+
+export interface Meal {
+  /** g of each. */
+  grams: Record<Nutrient, number>
+  kcal: number
+  /** Protein, g per kg of body mass; undefined where the mass is not known. */
+  proteinPerKg?: number
+  /** What there is to say of its protein, in a sentence. */
+  note: string
+}
+
+/**
+ * Protein of one meal that builds muscle best, g per kg of body mass: about 0.4, up to 0.55.
+ * Schoenfeld BJ, Aragon AA, J Int Soc Sports Nutr 2018;15:10 (from memory).
+ */
+export const MEAL_PROTEIN_PER_KG: readonly [number, number] = [0.4, 0.55]
+
+const MOST_MEALS = 8
+
+/**
+ * One of so many like meals of a day.
+ *
+ * @throws InputError naming `meals`
+ */
+export function mealOf({ parts, kcal }: NutrientPlan, meals: number, massKg?: number): Meal {
+  if (!(Number.isInteger(meals) && meals >= 1 && meals <= MOST_MEALS)) {
+    const accepted = `a whole number from 1 to ${MOST_MEALS}`
+    throw inputError('meals', 'impossible', 'Meals a day', meals, accepted)
+  }
+  const proteinPerKg = massKg === undefined ? undefined : parts.protein.grams / meals / massKg
+  return {
+    grams: Object.fromEntries(NUTRIENTS.map((n) => [n, parts[n].grams / meals])) as Meal['grams'],
+    kcal: kcal / meals,
+    ...(proteinPerKg === undefined ? {} : { proteinPerKg }),
+    note: noteOn(proteinPerKg),
+  }
+}
+
+function noteOn(perKg: number | undefined): string {
+  const [enough, most] = MEAL_PROTEIN_PER_KG
+  const usual = `about ${enough} g of protein per kg of body mass in a meal`
+  if (perKg === undefined) return `Usual for building muscle: ${usual}.`
+  if (perKg < enough - 0.05) {
+    return `That is ${perKg.toFixed(2)} g of protein per kg of body mass a meal; for building muscle ${usual} are usual: fewer, larger meals, or more protein.`
+  }
+  if (perKg > most + 0.05) {
+    return `That is ${perKg.toFixed(2)} g of protein per kg of body mass a meal; more than ${most} adds little: another meal spreads it better.`
+  }
+  return `That is ${perKg.toFixed(2)} g of protein per kg of body mass a meal, which is what building muscle asks for.`
+}
+
+/** How much more plant protein is planned to build as much. Common practice, no source. */
+const PLANT_PROTEIN_MORE = 'about a tenth more'
+
+/** What to look after without meat, or without anything of animals. Common practice, no source. */
+export const DIET_NOTES: Readonly<Record<Diet, readonly string[]>> = {
+  everything: [],
+  vegetarian: [
+    'Vegetarian: eggs, milk, yoghurt, cheese, tofu, beans and lentils carry the protein. Spread it over the meals.',
+    'Iron comes less easily from plants: with something of vitamin C at the same meal it does better. Blood values are for the physician.',
+  ],
+  vegan: [
+    `Vegan: tofu, tempeh, seitan, beans, lentils and a soy or pea powder carry the protein. Plan ${PLANT_PROTEIN_MORE}, and mix pulses with grain.`,
+    'Vitamin B12 does not come from plants: it is taken. Iron, iodine, calcium, vitamin D and omega-3 are looked after with a dietitian or physician.',
+  ],
+}

@@ -13,6 +13,8 @@ defineProps<{
   hideLabel?: boolean
   /** Smaller chips, for many options. */
   compact?: boolean
+  /** In columns of one width, so that nothing moves when the letters arrive. */
+  even?: boolean
 }>()
 const model = defineModel<T>({ required: true })
 </script>
@@ -22,7 +24,10 @@ const model = defineModel<T>({ required: true })
     <RadioGroupLabel as="span" class="block pb-1 font-bold" :class="{ 'sr-only': hideLabel }">
       {{ label }}
     </RadioGroupLabel>
-    <div class="flex flex-wrap gap-2">
+    <div
+      class="gap-2"
+      :class="even ? 'grid grid-cols-[repeat(auto-fill,minmax(9.5rem,1fr))]' : 'flex flex-wrap'"
+    >
       <RadioGroupOption
         v-for="option in options"
         :key="option.value"

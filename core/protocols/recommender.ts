@@ -1,4 +1,5 @@
-import type { Sex } from '../anatomy/ids'
+import type { Sex, SkinfoldId } from '../anatomy/ids'
+import { namesOf } from '../anatomy/names'
 import { countsAge } from '../equations/age'
 import { equationById } from '../equations/registry'
 import { PROTOCOLS, sitesOf } from './registry'
@@ -33,6 +34,8 @@ export interface Candidate {
   build: 'very lean' | 'usual' | 'overweight' | 'very overweight'
   flags: Flag[]
   instruments: Instrument[]
+  /** The folds that surgery or broken skin keeps one from; left out where it may be any of them. */
+  closedSites?: readonly SkinfoldId[]
   /** The protocol of the last check-in, and whether another tester took it. */
   last?: { protocolId: string; anotherTester?: boolean }
 }
@@ -107,13 +110,20 @@ function deferrals(client: Candidate): string[] {
 }
 
 /** Reasons to leave the folds alone. */
-function foldObstacle({ flags, instruments, build }: Candidate): string | undefined {
+function foldObstacle(
+  { flags, instruments, build, closedSites }: Candidate,
+  folds: readonly SkinfoldId[],
+): string | undefined {
   if (!instruments.includes('caliper')) return 'There is no caliper at hand.'
   if (build === 'very overweight') {
     return 'Folds lose accuracy on the very overweight, and may not fit the jaws: use girths, mass and BMI.'
   }
   if (flags.includes('skin or surgery at the sites')) {
-    return 'No folds over surgery, implants, a stoma, or broken or irritated skin.'
+    const closed = closedSites && folds.filter((fold) => closedSites.includes(fold))
+    const over = closed?.length ? ` Here: ${namesOf(closed)}.` : ''
+    if (!closed || over) {
+      return `No folds over surgery, implants, a stoma, or broken or irritated skin.${over}`
+    }
   }
   if (flags.includes('oedema')) return 'Oedema or lymphoedema makes folds meaningless.'
   if (flags.includes('bleeding tendency'))
@@ -126,7 +136,7 @@ function foldObstacle({ flags, instruments, build }: Candidate): string | undefi
 function exclusion(protocol: Protocol, client: Candidate): string | undefined {
   const { sex, ageYears, instruments } = client
   if (protocol.folds[sex].length > 0) {
-    const obstacle = foldObstacle(client)
+    const obstacle = foldObstacle(client, protocol.folds[sex])
     if (obstacle) return obstacle
   }
   if (protocol.girths[sex].length > 0 && !instruments.includes('tape'))

@@ -1,11 +1,15 @@
+import type { KnownFold } from '../anatomy/ids'
 import { type Candidate, type Flag, type Instrument, isMinor } from './recommender'
 import { type IsoDate, daysBetween } from '../units/dates'
 
 /** What a screening may say. All of it is optional. */
-export type ScreeningFlag = Exclude<Flag, 'no guardian consent'> | 'guardian consents'
+export type ScreeningFlag =
+  Exclude<Flag, 'no guardian consent'> | 'guardian consents' | 'cleared after birth'
 
 export interface ScreeningAnswers {
   flags: ScreeningFlag[]
+  /** The folds that surgery or broken skin keeps one from; none named stands for all of them. */
+  closedSites?: KnownFold[]
   training?: Candidate['training']
   build?: Candidate['build']
   notes?: string
@@ -16,6 +20,10 @@ export const SCREENING_QUESTIONS: readonly { flag: ScreeningFlag; label: string 
   { flag: 'pregnant', label: 'Pregnant' },
   { flag: 'six weeks after birth', label: 'Gave birth in the last six weeks' },
   { flag: 'recently pregnant', label: 'Gave birth in the last months' },
+  {
+    flag: 'cleared after birth',
+    label: 'After a birth: the midwife or physician has cleared measuring',
+  },
   { flag: 'breastfeeding', label: 'Breastfeeding' },
   { flag: 'eating disorder', label: 'Eating disorder, now or before, or suspected' },
   {
@@ -62,9 +70,13 @@ export function candidateOf(
   last?: Candidate['last'],
 ): Candidate {
   const said = screening?.flags ?? []
-  const flags = said.filter((flag): flag is Exclude<ScreeningFlag, 'guardian consents'> => {
-    return flag !== 'guardian consents'
-  })
+  const cleared = said.includes('cleared after birth')
+  const flags = said.filter(
+    (flag): flag is Exclude<ScreeningFlag, 'guardian consents' | 'cleared after birth'> =>
+      flag !== 'guardian consents' &&
+      flag !== 'cleared after birth' &&
+      !(cleared && flag === 'recently pregnant'),
+  )
   const alone = isMinor(person) && !said.includes('guardian consents')
   return {
     ...person,
@@ -72,6 +84,7 @@ export function candidateOf(
     build: screening?.build ?? 'usual',
     flags: alone ? [...flags, 'no guardian consent'] : flags,
     instruments,
+    ...(screening?.closedSites?.length ? { closedSites: screening.closedSites } : {}),
     ...(last ? { last } : {}),
   }
 }

@@ -7,6 +7,7 @@ import {
   parseHeight,
   LANDMARK_STANDARDS,
   SCREENING_QUESTIONS,
+  SKINFOLD_IDS,
   TRAINING,
   isoDateOf,
 } from '../../core/index'
@@ -151,6 +152,9 @@ const screeningAnswersSchema = z.object({
     choice('Screening', FLAGS),
     errorText('Screening', `a list of ${FLAGS.join(', ')}`),
   ),
+  closedSites: z
+    .array(choice('Site', SKINFOLD_IDS), errorText('Sites', 'a list of folds'))
+    .optional(),
   training: choice('Training', TRAINING).optional(),
   build: choice('Build', BUILDS).optional(),
   notes: freeText('Notes', 2000, true).optional(),

@@ -83,6 +83,29 @@ describe('screening', () => {
     for (const { protocol } of advice) expect(protocol.folds.female).toEqual([])
   })
 
+  test('after a birth measuring goes on once it is cleared, and not in the first six weeks', () => {
+    expect(advise(['recently pregnant', 'cleared after birth']).advice).toEqual(advise([]).advice)
+    const early = advise(['six weeks after birth', 'recently pregnant', 'cleared after birth'])
+    expect(early.advice).toEqual([])
+  })
+
+  test('surgery at one fold takes out the sets that have it, and leaves the others', () => {
+    const flags: ScreeningFlag[] = ['skin or surgery at the sites']
+    const { advice, not } = recommend(
+      candidateOf({ sex: 'female', ageYears: 36 }, { flags, closedSites: ['chest'] }, [
+        ...everything,
+      ]),
+    )
+    const withChest = PROTOCOLS.filter(({ folds }) => folds.female.includes('chest'))
+    expect(withChest.length).toBeGreaterThan(0)
+    for (const { id } of withChest) {
+      const found = not.find(({ protocol }) => protocol.id === id)
+      expect(found?.reason, id).toMatch(/No folds over surgery.* Here: chest/i)
+    }
+    expect(advice[0]!.protocol.folds.female.length).toBeGreaterThan(0)
+    expect(advice[0]!.protocol.folds.female).not.toContain('chest')
+  })
+
   test('an illness or medicines leave the sets alone and say whose the diet is', () => {
     expect(advise(['illness or medicines']).advice).toEqual(advise([]).advice)
     expect(advise(['illness or medicines']).cautions.join()).toMatch(/physician or dietitian/)
@@ -103,8 +126,10 @@ describe('screening', () => {
       // Some stand against a plan and not against measuring.
       const ofPlan = (flags: string[]) =>
         standingFindings({ ...start, standardError: null }, { flags, today: '2026-01-01' })
-      const said = [advise([flag], age), ofPlan([flag])]
-      expect(said, flag).not.toEqual([advise([], age), ofPlan([])])
+      // A clearance says nothing without what it clears.
+      const also: ScreeningFlag[] = flag === 'cleared after birth' ? ['recently pregnant'] : []
+      const said = [advise([...also, flag], age), ofPlan([...also, flag])]
+      expect(said, flag).not.toEqual([advise(also, age), ofPlan(also)])
     }
     expect(isScreeningOld('2026-01-01', '2026-07-02')).toBe(false)
     expect(isScreeningOld('2026-01-01', '2026-07-03')).toBe(true)

@@ -3,8 +3,11 @@ import {
   BUILDS,
   formatDate,
   isScreeningOld,
+  nameOf,
   SCREENING_QUESTIONS,
+  SKINFOLD_IDS,
   TRAINING,
+  type KnownFold,
   type ScreeningAnswers,
   type ScreeningFlag,
 } from '#core'
@@ -32,8 +35,21 @@ function toggle(flag: ScreeningFlag) {
   answers.value.flags = flags.includes(flag) ? flags.filter((f) => f !== flag) : [...flags, flag]
 }
 
+const AT_SITES: ScreeningFlag = 'skin or surgery at the sites'
+function toggleSite(site: KnownFold) {
+  const { closedSites = [] } = answers.value
+  answers.value.closedSites = closedSites.includes(site)
+    ? closedSites.filter((one) => one !== site)
+    : [...closedSites, site]
+}
+
 async function keep() {
-  const body = { id: newId(), ...answers.value }
+  const { closedSites, ...rest } = answers.value
+  // Sites without the answer that they belong to say nothing.
+  const body = {
+    ...{ id: newId(), ...rest },
+    ...(rest.flags.includes(AT_SITES) && closedSites?.length ? { closedSites } : {}),
+  }
   const params = { id: props.clientId }
   const kept = await submit(() => callApi(clients.screen, { params, body }), 'Saved.')
   if (kept) emit('kept', kept)
@@ -60,6 +76,18 @@ async function keep() {
         >{{ label }}</TickBox
       >
     </div>
+    <fieldset v-if="answers.flags.includes(AT_SITES)" data-test="closed-sites">
+      <legend class="pb-1 font-bold">At which folds? None named: at all of them.</legend>
+      <div class="grid gap-x-8 sm:grid-cols-3">
+        <TickBox
+          v-for="site in SKINFOLD_IDS"
+          :key="site"
+          :model-value="answers.closedSites?.includes(site) ?? false"
+          @update:model-value="toggleSite(site)"
+          >{{ nameOf(site) }}</TickBox
+        >
+      </div>
+    </fieldset>
     <ChipRow v-model="answers.training" label="Training" :options="chips(TRAINING) as never" />
     <ChipRow v-model="answers.build" label="Build" :options="chips(BUILDS) as never" />
     <FieldRow id="screening-notes" label="Notes">

@@ -15,7 +15,9 @@ import {
   type AmountBasis,
   type DayWish,
   type Diet,
+  type Meal,
   type Nutrient,
+  type NutrientPlan,
 } from '#core'
 
 /** Protein, carbohydrate and fat of a day that add up to its energy; with a plan or without one. */
@@ -115,16 +117,18 @@ const asked = computed<DayWish>(() => {
     ...{ meals: number(texts.meals), diet: diet.value },
   }
 })
-const plan = computed(() => attempt(() => dayOf(asked.value, props)))
-const meal = computed(() => {
-  const day = plan.value
-  return attempt(() => {
-    if (!day.ok) throw day.error
-    return mealOf(day.value, asked.value.meals, props.massKg)
-  })
-})
+const found = computed(() =>
+  attempt(() => {
+    const day = dayOf(asked.value, props)
+    return { day, meal: mealOf(day, asked.value.meals, props.massKg) }
+  }),
+)
 const trouble = computed(
-  () => senseless.value ?? (meal.value.ok ? undefined : meal.value.error.message),
+  () => senseless.value ?? (found.value.ok ? undefined : found.value.error.message),
+)
+/** The last that made sense stays while something is typed, so that nothing jumps. */
+const shown = computed<{ day: NutrientPlan; meal: Meal } | undefined>((old) =>
+  trouble.value === undefined && found.value.ok ? found.value.value : old,
 )
 watch(
   () => (trouble.value === undefined ? JSON.stringify(asked.value) : undefined),
@@ -132,8 +136,8 @@ watch(
   { immediate: true },
 )
 const rows = computed(() => {
-  if (!plan.value.ok) return []
-  const { parts } = plan.value.value
+  if (!shown.value) return []
+  const { parts } = shown.value.day
   const kcal = wholeParts(NUTRIENTS.map((n) => parts[n].kcal))
   const percent = wholeParts(NUTRIENTS.map((n) => parts[n].percent))
   return NUTRIENTS.map((n, i) => ({
@@ -163,24 +167,15 @@ const trainings = TRAINING_TARGETS.map(({ id, name }) => ({ value: id, name }))
       <div class="grid gap-3 sm:grid-cols-3">
         <FieldRow v-for="{ id, label, hint } in FIELDS" :id :key="id" :label :hint>
           <div class="flex gap-1">
-            <input
-              :id
-              v-model="texts[id]"
-              class="field min-w-0 flex-1"
-              inputmode="decimal"
-              autocomplete="off"
-            />
+            <RestingInput :id v-model="texts[id]" class="min-w-0 flex-1" inputmode="decimal" />
             <select v-model="bases[id]" class="field w-auto!" :aria-label="`${label} by`">
               <option v-for="{ value, name } in options" :key="value" :value>{{ name }}</option>
             </select>
           </div>
         </FieldRow>
       </div>
-      <AlertLine :text="trouble" />
-      <template v-if="trouble === undefined && plan.ok">
-        <p v-for="conflict in plan.value.conflicts" :key="conflict" class="caution">
-          {{ conflict }}
-        </p>
+      <p role="alert" class="min-h-7 font-bold text-clay">{{ trouble }}</p>
+      <template v-if="shown">
         <ScrollTable label="Nutrients" class="w-full max-w-3xl" data-test="nutrients">
           <TableHead :columns="['g', 'kcal', '% of energy', 'g/kg', 'g/kg lean']" />
           <tbody>
@@ -204,24 +199,28 @@ const trainings = TRAINING_TARGETS.map(({ id, name }) => ({ value: id, name }))
             </tr>
           </tfoot>
         </ScrollTable>
+        <p v-for="conflict in shown.day.conflicts" :key="conflict" class="caution">
+          {{ conflict }}
+        </p>
       </template>
       <h3 class="pt-3 text-lg font-bold">Meals</h3>
       <div class="flex flex-wrap items-start gap-x-6 gap-y-3">
         <TextField
           id="meals"
           v-model="texts.meals"
+          resting
           label="Meals a day"
           class="max-w-28"
           inputmode="numeric"
         />
         <ChoiceRow v-model="diet" label="Eats" compact :options="diets" />
       </div>
-      <template v-if="trouble === undefined && meal.ok">
-        <p class="text-lg" data-test="meal">
-          A meal: {{ fixed(meal.value.kcal, 0) }} kcal with protein
-          {{ fixed(meal.value.grams.protein, 0) }} g, carbohydrate
-          {{ fixed(meal.value.grams.carbohydrate, 0) }} g and fat
-          {{ fixed(meal.value.grams.fat, 0) }} g. {{ meal.value.note }}
+      <template v-if="shown">
+        <p class="min-h-14 text-lg" data-test="meal">
+          A meal: {{ fixed(shown.meal.kcal, 0) }} kcal with protein
+          {{ fixed(shown.meal.grams.protein, 0) }} g, carbohydrate
+          {{ fixed(shown.meal.grams.carbohydrate, 0) }} g and fat
+          {{ fixed(shown.meal.grams.fat, 0) }} g. {{ shown.meal.note }}
         </p>
         <p v-for="note in DIET_NOTES[diet]" :key="note">{{ note }}</p>
         <p>
@@ -229,10 +228,10 @@ const trainings = TRAINING_TARGETS.map(({ id, name }) => ({ value: id, name }))
             :to="{
               path: '/reference/food-label',
               query: {
-                kcal: Math.round(meal.value.kcal),
-                protein: Math.round(meal.value.grams.protein),
-                carbohydrate: Math.round(meal.value.grams.carbohydrate),
-                fat: Math.round(meal.value.grams.fat),
+                kcal: Math.round(shown.meal.kcal),
+                protein: Math.round(shown.meal.grams.protein),
+                carbohydrate: Math.round(shown.meal.grams.carbohydrate),
+                fat: Math.round(shown.meal.grams.fat),
               },
             }"
             class="underline"

@@ -2,7 +2,7 @@
 import { ACTIVITIES, fixed, formatMass, RESTING_FORMS, type RestingForm } from '#core'
 
 /** What to eat for it, and where it leads with all that is not known. */
-const { advised, form, activity, energy, weeks, picture, drafted } = usePlanDraft()
+const { advised, form, activity, energy, eaten, weeks, picture, drafted } = usePlanDraft()
 const massUnit = useMassUnit()
 const mass = (kg: number) => formatMass(kg, massUnit.value)
 const drift = computed(() => drafted.value?.drift)
@@ -34,22 +34,23 @@ const forms = (Object.keys(RESTING_FORMS) as RestingForm[]).map((value) => ({
     <p v-if="energy && !energy.ok" role="alert" class="font-bold text-clay">
       {{ energy.error.message }}
     </p>
-    <template v-else-if="energy?.ok">
+    <template v-if="eaten">
       <p class="text-xl" data-test="energy">
-        Rest {{ fixed(energy.value.restingKcal, 0) }}, need {{ fixed(energy.value.needKcal, 0) }},
-        eat
-        <strong>{{ fixed(energy.value.intakeKcal, 0) }} kcal a day</strong>
-        ({{ energy.value.deficitKcal >= 0 ? 'deficit' : 'surplus' }}
-        {{ fixed(Math.abs(energy.value.deficitKcal), 0) }}). Body fat can supply
-        {{ fixed(energy.value.supplyKcal, 0) }} at most, a bound and no target.
+        Rest {{ fixed(eaten.restingKcal, 0) }}, need {{ fixed(eaten.needKcal, 0) }}, eat
+        <strong>{{ fixed(eaten.intakeKcal, 0) }} kcal a day</strong>
+        ({{ eaten.deficitKcal >= 0 ? 'deficit' : 'surplus' }}
+        {{ fixed(Math.abs(eaten.deficitKcal), 0) }}). Body fat can supply
+        {{ fixed(eaten.supplyKcal, 0) }} at most, a bound and no target.
       </p>
-      <p v-for="note in energy.value.notes" :key="note" class="caution">
+      <p v-for="note in eaten.notes" :key="note" class="caution">
         {{ note }}
       </p>
-      <p v-if="drift" data-test="drift">
-        After {{ weeks }} weeks of the same intake: {{ mass(drift.two) }} by two compartments, whose
-        need falls with the body; {{ mass(drift.rule) }} by the 3500-kcal rule, which does not. They
-        drift {{ mass(Math.abs(drift.two - drift.rule)) }} apart.
+      <p class="min-h-14" data-test="drift">
+        <template v-if="drift"
+          >After {{ weeks }} weeks of the same intake: {{ mass(drift.two) }} by two compartments,
+          whose need falls with the body; {{ mass(drift.rule) }} by the 3500-kcal rule, which does
+          not. They drift {{ mass(Math.abs(drift.two - drift.rule)) }} apart.</template
+        >
       </p>
       <PlanBands v-if="picture" :plan="picture" :unit="massUnit" shown class="pt-2" />
     </template>

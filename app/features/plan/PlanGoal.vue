@@ -44,14 +44,16 @@ const rows = computed(() =>
 <template>
   <section class="space-y-4">
     <h2 class="border-b-2 border-ink pb-1 text-xl">Where to</h2>
-    <ChoiceRow v-model="kind" label="Goal" compact :options="kinds" />
+    <ChoiceRow v-model="kind" label="Goal" compact even :options="kinds" />
     <div class="flex flex-wrap items-start gap-3">
       <TextField
         v-if="kind !== 'holdLean'"
         id="goal"
         v-model="texts.goal"
+        resting
         :label
-        :error="problems.goal"
+        :aria-invalid="problems.goal ? true : undefined"
+        aria-describedby="goal-trouble"
         inputmode="decimal"
         class="max-w-32"
       />
@@ -69,10 +71,12 @@ const rows = computed(() =>
       <TextField
         id="goal-date"
         v-model="texts.date"
+        resting
         label="By (if there is a day)"
         type="date"
         :min="today"
-        :error="problems.date"
+        :aria-invalid="problems.date ? true : undefined"
+        aria-describedby="goal-trouble"
       />
       <ChoiceRow
         v-if="texts.date"
@@ -88,6 +92,9 @@ const rows = computed(() =>
     <TickBox v-if="texts.date" v-model="peakWeek">
       Keep the last week before the day for rest
     </TickBox>
+    <p id="goal-trouble" role="alert" class="min-h-12 font-bold text-clay">
+      {{ problems.goal ?? problems.date }}
+    </p>
     <div class="min-h-28">
       <table v-if="rows.length" class="w-full border-collapse text-left" data-test="targets">
         <caption class="sr-only">

@@ -56,14 +56,14 @@ const draft = providePlanDraft({
   shown: computed(() => props.shown),
   ...{ training: props.kept.training ?? undefined, testers },
 })
-const { newest, start, findings, stopped, timeline, energy, training, nutrients, safe } = draft
-const { plan, keepable, madeBy, problems, settle } = draft
+const { newest, start, findings, timeline, eaten, training, nutrients, safe } = draft
+const { plan, keepable, madeBy, problems } = draft
 if (props.changes) draft.takeOver(props.changes)
 
 const { trouble, done, submit } = useSubmit()
 /** Everything typed counts, also what was typed just now. */
 async function keep() {
-  settle()
+  settleTyping()
   const body = plan.value
   if (!body || !keepable.value) return
   const changed = props.changes ? { ...body, changes: props.changes.id } : body
@@ -72,7 +72,7 @@ async function keep() {
 }
 /** Puts on record what is refused, and why, for the next time that it is asked for. */
 async function refuse() {
-  settle()
+  settleTyping()
   const body = plan.value
   if (!body) return
   const said = 'On record: what was asked for, and why it is not planned.'
@@ -121,23 +121,23 @@ const isRefused = computed(() => safe.value?.outcome === 'refused' && plan.value
         <PlanGoal />
       </InTurn>
       <InTurn>
-        <PlanPace />
+        <PlanPace class="lg:row-span-2" />
       </InTurn>
+      <PlanSafety v-if="findings.length" @clear="clear" />
     </div>
-    <PlanSafety v-if="findings.length" class="pt-4" @clear="clear" />
 
-    <template v-if="timeline && shown && adult && !stopped">
+    <template v-if="eaten && shown && adult">
       <InTurn unasked>
-        <PlanEnergy />
+        <PlanEnergy class="offscreen" />
       </InTurn>
-      <InTurn v-if="energy?.ok">
+      <InTurn>
         <NutrientPlanner
           v-model:training="training"
           v-model:wish="nutrients"
-          :kcal="energy.value.intakeKcal"
+          :kcal="eaten.intakeKcal"
           :mass-kg="massOfStart(start)"
           :lean-kg="start.leanKg"
-          class="pt-6"
+          class="offscreen pt-6"
         />
       </InTurn>
     </template>
@@ -147,9 +147,14 @@ const isRefused = computed(() => safe.value?.outcome === 'refused' && plan.value
       <PlanDifferences :rows="differences" was="now" now="then" class="pt-2" />
     </section>
     <div v-if="timeline" class="flex flex-wrap items-end gap-4 pt-6 print:hidden">
-      <FieldRow v-if="madeBy || keepable" id="made-by" label="Made by">
-        <input id="made-by" v-model="madeBy" class="field max-w-56" autocomplete="name" />
-      </FieldRow>
+      <TextField
+        id="made-by"
+        v-model="madeBy"
+        resting
+        label="Made by"
+        class="max-w-56"
+        autocomplete="name"
+      />
       <button v-if="keepable" type="button" class="button button-lead" @click="keep">
         {{
           changes ? 'Keep as the new version' : replaces ? 'Keep as the new plan' : 'Keep this plan'

@@ -5,13 +5,18 @@ import { paceMeansText } from './plan-words'
 /** From when, how fast, with which breaks, until when, and how often to measure. */
 const draft = usePlanDraft()
 const { texts, paceUnit, paceUnits, byDay, withBreaks, paceKg, bandWords, timeline, goal } = draft
-const { purpose, purposes, cadence, problems, start, shown, newest, tooOld } = draft
+const { purpose, purposes, cadence, problems, start: body, shown, newest, tooOld } = draft
 const { takeEarliest, takeDayPace, startsOn, stopped } = draft
 const massUnit = useMassUnit()
 
+/** One place for what makes no sense, so that nothing jumps while it is typed. */
+const trouble = computed(() => {
+  const { startsOn: start, pace, breakEvery, breakWeeks, exercise } = problems.value
+  return start ?? pace ?? breakEvery ?? breakWeeks ?? exercise
+})
 const means = computed(() =>
-  paceKg.value?.ok && start.value && !stopped.value
-    ? paceMeansText(paceKg.value.value, start.value, massUnit.value)
+  paceKg.value?.ok && body.value && !stopped.value
+    ? paceMeansText(paceKg.value.value, body.value, massUnit.value)
     : '',
 )
 const feasibility = computed(() => {
@@ -40,19 +45,22 @@ const feasibility = computed(() => {
       <TextField
         id="starts-on"
         v-model="texts.startsOn"
+        resting
         label="Starts"
         type="date"
         :min="newest?.measuredOn"
-        :error="problems.startsOn"
+        :aria-invalid="problems.startsOn ? true : undefined"
+        aria-describedby="pace-trouble"
       />
-      <FieldRow v-if="!byDay || !texts.date" id="pace" label="A week" :error="problems.pace">
+      <FieldRow v-if="!byDay || !texts.date" id="pace" label="A week">
         <div class="flex gap-1">
-          <input
+          <RestingInput
             id="pace"
             v-model="texts.pace"
-            class="field max-w-24"
+            class="max-w-24"
             inputmode="decimal"
-            autocomplete="off"
+            :aria-invalid="problems.pace ? true : undefined"
+            aria-describedby="pace-trouble"
           />
           <select v-model="paceUnit" class="field w-auto!" aria-label="A week, in">
             <option v-for="{ value, name } in paceUnits" :key="value" :value>{{ name }}</option>
@@ -65,33 +73,46 @@ const feasibility = computed(() => {
       {{ tooOld }} days before {{ formatDate(startsOn) }}. Measure first: everything counts from it.
     </p>
     <TickBox v-if="texts.date" v-model="byDay">As fast as the day asks for</TickBox>
-    <p v-if="byDay && problems.pace" role="alert" class="font-bold text-clay">
-      {{ problems.pace }}
-    </p>
-    <div class="min-h-14">
-      <p class="text-lg" data-test="pace-means">{{ shown ? means : '' }}</p>
-      <p class="text-faded">{{ bandWords }}.</p>
-    </div>
     <TickBox v-model="withBreaks">With breaks, or weeks of maintenance between</TickBox>
     <div v-if="withBreaks" class="flex flex-wrap items-start gap-3">
       <TextField
         id="break-every"
         v-model="texts.breakEvery"
+        resting
         label="After how many weeks"
         inputmode="numeric"
         class="max-w-28"
-        :error="problems.breakEvery"
+        :aria-invalid="problems.breakEvery ? true : undefined"
+        aria-describedby="pace-trouble"
       />
       <TextField
         id="break-weeks"
         v-model="texts.breakWeeks"
+        resting
         label="Weeks at need"
         inputmode="numeric"
         class="max-w-28"
-        :error="problems.breakWeeks"
+        :aria-invalid="problems.breakWeeks ? true : undefined"
+        aria-describedby="pace-trouble"
       />
     </div>
-    <div class="min-h-20">
+    <TextField
+      id="exercise"
+      v-model="texts.exercise"
+      resting
+      label="Exercise a day, kcal (if it is known)"
+      inputmode="decimal"
+      class="max-w-28"
+      :aria-invalid="problems.exercise ? true : undefined"
+      aria-describedby="pace-trouble"
+    />
+    <ChoiceRow v-model="purpose" label="Measured for" compact :options="purposes" />
+    <p id="pace-trouble" role="alert" class="min-h-12 font-bold text-clay">{{ trouble }}</p>
+    <div class="min-h-14">
+      <p class="text-lg" data-test="pace-means">{{ shown ? means : '' }}</p>
+      <p class="text-faded">{{ bandWords }}.</p>
+    </div>
+    <div class="min-h-28">
       <p v-if="feasibility" class="text-xl" role="status" data-test="feasibility">
         {{ feasibility }}
       </p>
@@ -106,18 +127,11 @@ const feasibility = computed(() => {
         </button>
       </p>
     </div>
-    <PlanPhases v-if="timeline?.phases.length" :phases="timeline.phases" />
-    <TextField
-      id="exercise"
-      v-model="texts.exercise"
-      label="Exercise a day, kcal (if it is known)"
-      inputmode="decimal"
-      class="max-w-28"
-      :error="problems.exercise"
-    />
-    <ChoiceRow v-model="purpose" label="Measured for" compact :options="purposes" />
-    <p>
+    <p class="min-h-12">
       Measure every <strong>{{ cadence.days }} days</strong>: {{ cadence.why }}.
     </p>
+    <ScrollBox v-if="timeline?.phases.length" label="Phases" class="h-48">
+      <PlanPhases :phases="timeline.phases" />
+    </ScrollBox>
   </section>
 </template>

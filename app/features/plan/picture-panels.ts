@@ -99,8 +99,9 @@ export function drawPlan(
   const panels = quantities.map((quantity): PicturePanel => {
     const seen = points.flatMap((point) => {
       const kg = point[quantity]
-      const week = daysBetween(startedOn, point.date) / WEEK
-      return kg === undefined || week < 0 ? [] : [{ week, date: point.date, value: show(kg) }]
+      // The body that it starts from stands at its start.
+      const week = Math.max(0, daysBetween(startedOn, point.date) / WEEK)
+      return kg === undefined ? [] : [{ week, date: point.date, value: show(kg) }]
     })
     const ofBand = (bands ?? []).map((band) => {
       const [low, , , , high] = band[quantity].map(show)

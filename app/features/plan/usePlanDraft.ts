@@ -16,6 +16,7 @@ import {
   standingFindings,
   startOf,
   type Clearance,
+  type EnergyPlan,
   type ClientRecordParts,
   type Measured,
   type Outcome,
@@ -24,6 +25,7 @@ import {
 } from '#core'
 import type { CheckInWithReadings } from '#shared/contract/check-ins'
 import type { PlanDefinition } from '#shared/contract/plans'
+import type { PlanDrawn } from './picture-panels'
 import { usePlanWish, type TypedPlan } from './usePlanWish'
 
 /** What the draft stands on. */
@@ -67,7 +69,7 @@ function planDraft({
     ...{ start, shown, today, trains },
     checkInId: computed(() => newest.value?.id),
   })
-  const { texts, settle, used, startsOn, takeGoal, takePace } = fields
+  const { texts, startsOn, takeGoal, takePace } = fields
   const { goalTyped, goal, wished, peakWeek, paceUnit, paceTyped, pace, byDay, breaks } = fields
   const { form, activity, exerciseTyped, exerciseKcal, purpose, training, nutrients } = fields
 
@@ -142,15 +144,29 @@ function planDraft({
     newest.value ? daysTooOld(newest.value.measuredOn, startsOn.value) : 0,
   )
 
-  const picture = computed(() =>
+  /** What is eaten for it: the last that made sense while something is typed, nothing where something stands against it. */
+  const eatenNow = computed<EnergyPlan | undefined>((old) =>
+    stopped.value
+      ? undefined
+      : timeline.value && energy.value?.ok
+        ? energy.value.value
+        : wished.value || goalTyped.value.problem
+          ? old
+          : undefined,
+  )
+  const pictureNow = computed<PlanDrawn | undefined>((old) =>
     start.value && timeline.value && drafted.value?.regime && !stopped.value
       ? {
           ...{ start: start.value, goal: goal.value, startedOn: startsOn.value },
           ...{ weeks: timeline.value.weeks || weeks.value, breaks: breaks.value },
           regime: drafted.value.regime,
         }
-      : undefined,
+      : eatenNow.value && old,
   )
+
+  // What is looked at after the wish itself is shown after it, so that a key between is answered.
+  const eaten = useLater(eatenNow, 1)
+  const picture = useLater(pictureNow, 2)
 
   /* How often to measure. */
   /** Of the record, and not of what is typed: all of it is read for it. */
@@ -175,7 +191,7 @@ function planDraft({
     const { intakeKcal, needKcal } = kcal.value
     const definition: PlanDefinition = {
       ...{ goal: goal.value, pace: at.value, form: form.value, activity: activity.value },
-      ...(byDay.value && used.date ? { byDay: true } : {}),
+      ...(byDay.value && texts.date ? { byDay: true } : {}),
       ...(breaks.value ? { breaks: breaks.value } : {}),
       ...{ goalStart: goalStartOf(goal.value, start.value), exerciseKcal: exerciseKcal.value },
       ...{ training: training.value, purpose: purpose.value, peakWeek: peakWeek.value },
@@ -204,24 +220,21 @@ function planDraft({
     const { goal: to, pace: at } = safe.value!.nearest!
     takeGoal(to)
     takePace(at)
-    settle()
   }
   /** Moves the day to the first that is safe, or takes the pace that the day asks for. */
   function takeEarliest(): void {
     texts.date = timeline.value!.earliest
     byDay.value = true
-    settle()
   }
   function takeDayPace(): void {
     byDay.value = true
-    settle()
   }
 
   return {
     ...fields,
     ...{ today, newest, start, safe, findings, stopped, shown, tooOld, problems, targets },
     ...{ takeNearest, takeEarliest, takeDayPace, paceKg, bandWords, timeline, drafted },
-    ...{ energy, picture, weeks, cadence, madeBy, testers, plan, keepable },
+    ...{ energy, eaten, picture, weeks, cadence, madeBy, testers, plan, keepable },
   }
 }
 

@@ -1,4 +1,3 @@
-import { useDebounceFn } from '@vueuse/core'
 import {
   CADENCES,
   CM_PER_INCH,
@@ -37,9 +36,6 @@ export interface TypedPlan {
   startsOn: string
   date: string
 }
-/** Typing is painted at once; what follows from it is worked out when the hand rests. */
-const REST_MS = 250
-
 /** A number that was typed: NaN, and what to say, where it is none; undefined where nothing was. */
 function typed(text: string, label: string): { value?: number; problem?: string } {
   if (!text.trim()) return {}
@@ -85,10 +81,6 @@ export function usePlanWish({ start, checkInId, shown, today, trains }: FieldsOf
     ...{ goal: '', pace: '0.7', exercise: '', breakEvery: '8', breakWeeks: '2' },
     ...{ startsOn: today, date: '' },
   })
-  const used = reactive({ ...texts })
-  /** Takes what is typed at once. */
-  const settle = () => void Object.assign(used, texts)
-  watch(texts, useDebounceFn(settle, REST_MS))
   const girths = computed(() => {
     const taken = start.value?.girthsCm ?? {}
     const own = Object.keys(taken).filter((site) => isOwnSite(site) && isGirth(site)) as GirthId[]
@@ -113,30 +105,30 @@ export function usePlanWish({ start, checkInId, shown, today, trains }: FieldsOf
     if (kind.value === 'girth') return lengthUnit.value
     return kind.value === 'fatPercent' ? '%' : 'mm'
   })
-  const goalTyped = computed(() => typed(used.goal, 'Goal'))
+  const goalTyped = computed(() => typed(texts.goal, 'Goal'))
   const goal = computed<Goal>(() => {
     const { value } = goalTyped.value
     return {
       kind: kind.value,
       ...(kind.value === 'holdLean' || value === undefined ? {} : { value: value * scale.value }),
       ...(kind.value === 'girth' ? { girth: girth.value ?? girths.value[0] } : {}),
-      ...(used.date ? { date: used.date } : {}),
-      ...(used.date && occasion.value !== 'day' ? { occasion: occasion.value } : {}),
+      ...(texts.date ? { date: texts.date } : {}),
+      ...(texts.date && occasion.value !== 'day' ? { occasion: occasion.value } : {}),
     }
   })
   const wished = computed(
-    () => kind.value === 'holdLean' || (used.goal.trim() !== '' && !goalTyped.value.problem),
+    () => kind.value === 'holdLean' || (texts.goal.trim() !== '' && !goalTyped.value.problem),
   )
   /** The day that it starts on: not before its body was measured. */
-  const startsOn = computed(() => used.startsOn || today)
+  const startsOn = computed(() => texts.startsOn || today)
 
   /* The pace. */
   const paceUnits = computed(() => PACE_NAMES.filter(({ level }) => shown.value || !level))
   const paceUnit = ref<PaceUnit>('percentMass')
   const byDay = ref(false)
-  const paceTyped = computed(() => typed(used.pace, 'Pace'))
+  const paceTyped = computed(() => typed(texts.pace, 'Pace'))
   const pace = computed<Pace | undefined>(() =>
-    byDay.value && used.date
+    byDay.value && texts.date
       ? undefined
       : { unit: paceUnit.value, value: paceTyped.value.value ?? NaN },
   )
@@ -144,8 +136,8 @@ export function usePlanWish({ start, checkInId, shown, today, trains }: FieldsOf
   const breaks = computed<Breaks | undefined>(() =>
     withBreaks.value
       ? {
-          every: typed(used.breakEvery, '').value ?? NaN,
-          weeks: typed(used.breakWeeks, '').value ?? NaN,
+          every: typed(texts.breakEvery, '').value ?? NaN,
+          weeks: typed(texts.breakWeeks, '').value ?? NaN,
         }
       : undefined,
   )
@@ -155,7 +147,7 @@ export function usePlanWish({ start, checkInId, shown, today, trains }: FieldsOf
   const form = ref<RestingForm>(advised.value?.form ?? 'lean')
   const activity = ref(1.55)
   const exerciseTyped = computed(() => {
-    const found = typed(used.exercise, 'Exercise a day')
+    const found = typed(texts.exercise, 'Exercise a day')
     const { value = 0, problem } = found
     return problem === undefined && (value < 0 || value > EXERCISE_MOST)
       ? { problem: `Exercise a day: got ${value}. Accepted: 0 to ${EXERCISE_MOST} kcal.` }
@@ -206,11 +198,10 @@ export function usePlanWish({ start, checkInId, shown, today, trains }: FieldsOf
     nutrients.value = old.nutrients as DayWish | undefined
     // From the same body the plan goes on from its own start; from a new one it starts today.
     texts.startsOn = old.checkInId === checkInId.value ? startedOn : today
-    settle()
   }
 
   return {
-    ...{ texts, settle, used, startsOn, takeGoal, takePace, takeOver },
+    ...{ texts, startsOn, takeGoal, takePace, takeOver },
     ...{ kinds, kind, goalUnit, goalTyped, goal, wished, girths, girth, occasion, peakWeek },
     ...{ paceUnits, paceUnit, paceTyped, pace, byDay, withBreaks, breaks },
     ...{ advised, form, activity, exerciseTyped, exerciseKcal },

@@ -132,11 +132,12 @@ async function makeSamples(api: Api) {
       body: {
         id: randomUUID(),
         flags: ['pregnant'],
+        closedSites: ['triceps'],
         training: 'athlete',
         build: 'usual',
         notes: '',
       },
-      optional: ['training', 'build', 'notes'],
+      optional: ['closedSites', 'training', 'build', 'notes'],
     }),
     'clients.keepSiteNote': () => ({
       ...mine,

@@ -32,7 +32,7 @@ describe('what is refused names the input, what was got and what is accepted', (
 
   test.each([
     ['a missing fold', { ...folds, thigh: undefined }, 'thigh', /Thigh: is missing/],
-    ['no number', { ...folds, chest: NaN }, 'chest', /Chest: got NaN. Accepted: 2 to 100 mm/],
+    ['no number', { ...folds, chest: NaN }, 'chest', /Chest: is missing. Accepted: 2 to 100 mm/],
     ['a decimal point lost', { ...folds, abdominal: 195 }, 'abdominal', /got 195/],
     ['a fold of nothing', { ...folds, triceps: 0 }, 'triceps', /got 0/],
   ])('%s', (_what, values, input, words) => {

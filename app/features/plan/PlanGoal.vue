@@ -4,7 +4,7 @@ import { fixed, formatMass, massIn, nameOf, namesOf, sumPerKgOfFat, weeksOut } f
 /** What is wished for, by when, and the body that it leads to. */
 const draft = usePlanDraft()
 const { kinds, kind, texts, goalUnit, girths, girth, occasion, peakWeek, targets, shown } = draft
-const { today, start, startsOn, goal, problems } = draft
+const { today, start, startsOn, goal, problems, findings, wished } = draft
 /** The sum that the goal is of, as it is now. */
 const goalSum = computed(() =>
   kind.value === 'sum' || kind.value === 'equationSum' ? start.value?.[kind.value] : undefined,
@@ -25,6 +25,12 @@ const out = computed(() =>
     ? weeksOut(startsOn.value, goal.value.date)
     : undefined,
 )
+/** What stands against it is said in full farther down. */
+const against = computed(() => {
+  const outcomes = wished.value ? findings.value.map(({ outcome }) => outcome) : []
+  if (outcomes.includes('refused')) return 'Not planned here: why, and what is, stands below.'
+  return outcomes.includes('hold') ? 'On hold: what it waits for stands below.' : ''
+})
 const rows = computed(() =>
   targets.value?.ok && kind.value !== 'holdLean' && shown.value
     ? [
@@ -93,7 +99,7 @@ const rows = computed(() =>
       Keep the last week before the day for rest
     </TickBox>
     <p id="goal-trouble" role="alert" class="min-h-12 font-bold text-clay">
-      {{ problems.goal ?? problems.date }}
+      {{ problems.goal ?? problems.date ?? against }}
     </p>
     <div class="min-h-28">
       <table v-if="rows.length" class="w-full border-collapse text-left" data-test="targets">

@@ -35,7 +35,7 @@ function shortText({ quantity, by }: { quantity: string; by: number }, units: He
     return `by ${formatMass(Math.abs(by), units.mass)} of ${quantity}`
   }
   return isGirth(quantity)
-    ? `by ${formatLength(Math.abs(by), units.length ?? 'cm')} of ${nameOf(quantity).toLowerCase()}`
+    ? `by ${formatLength(Math.abs(by), units.length ?? 'cm')} (${nameOf(quantity).toLowerCase()})`
     : `by ${fixed(Math.abs(by), 0)} mm of folds`
 }
 

@@ -47,7 +47,7 @@ const taken = (day: string, mm: number, kg: number): Measured => ({ protocolId: 
 const now = estimate('jackson-pollock-3', { sex: 'female', ageYears: 36, massKg: 62 }, { triceps: 14, suprailiac: 15, thigh: 16 })
 const look = lookAtRecord({ person: her, checkIns: [taken('2026-01-05', 20, 66), taken('2026-07-06', 14, 62)] })!
 const plan = planFrom({ goal: { kind: 'mass', value: 60 }, wished: true, pace: { unit: 'kg', value: 0.3 }, form: 'lean', activity: 1.5, peakWeek: false, stopped: false }, { sex: 'female', ageYears: 36, heightCm: 168, fatKg: now.fatMassKg!, leanKg: now.leanMassKg!, standardError: now.standardError }, '2026-07-06')
-console.log(JSON.stringify({ fat: now.fatPercent, sum: look.horizons.first!.changes.sum, weeks: plan.timeline?.weeks }))
+console.log(JSON.stringify({ fat: now.fatPercent, sum: look.horizons.first!.changes.sum, weeks: plan.timeline?.ok && plan.timeline.value.weeks }))
 `
 
 test('ten lines estimate, judge and plan, and their types are known', () => {

@@ -1,5 +1,6 @@
+import { onBeforeUnmount, onMounted, ref, shallowRef, watch, type Ref } from 'vue'
 import type { BandOfWeek } from '#core'
-import type { PlanAnswer, PlanQuestion } from '~/workers/plan'
+import type { PlanAnswer, PlanQuestion } from '../../workers/plan'
 
 export const PATHS = 10_000
 /** Sooner than this nobody needs to see how far it is. */

@@ -14,7 +14,11 @@ let page: Page
 let server: TestServer
 beforeEach(() => ({ page, server } = floor))
 
-const open = (path: string) => visit(page, `${server.url}${path}`)
+/** What lies under the fold is read as well. */
+async function open(path: string) {
+  await visit(page, `${server.url}${path}`)
+  await page.addStyleTag({ content: '.offscreen { content-visibility: visible !important }' })
+}
 const plansOf = (id: string) => server.get<{ plans: Plan[] }>(`/api/clients/${id}/plans`)
 const bodyText = () => page.evaluate(() => document.body.innerText)
 
@@ -336,7 +340,7 @@ test('no page has an accessibility violation or runs over the side, at either si
       await open(path)
       if (await page.$('#goal')) {
         await retype('#goal', '60')
-        await waitForText(page, 'Of 10,000 paths')
+        await page.waitForSelector('[data-test="plan-picture"][data-banded]')
       }
       expect(await flow.violations(page), path).toEqual([])
       const over = await page.evaluate(

@@ -12,7 +12,7 @@ import type { CheckIn } from '../shared/contract/check-ins'
 import { waitForFocus } from '../tests/e2e/support/browser'
 import { addClient, readingsFor, startCheckIn } from '../tests/e2e/support/record'
 import { TestServer } from '../tests/e2e/support/server'
-import { settledBrowser } from './browser'
+import { frameOf, settledBrowser } from './browser'
 
 const LAPS = 6
 const INSERTS = 400
@@ -115,21 +115,7 @@ async function screen(server: TestServer) {
     await waitForFocus(page, 'reading')
 
     // A frame of this run: the median time between two of them on the page at rest.
-    const frame = await page.evaluate(
-      () =>
-        new Promise<number>((resolve) => {
-          const at: number[] = []
-          const tick = (time: number) => {
-            at.push(time)
-            if (at.length < 121) requestAnimationFrame(tick)
-            else {
-              const gaps = at.slice(1).map((t, i) => t - at[i]!)
-              resolve(gaps.sort((a, b) => a - b)[60]!)
-            }
-          }
-          requestAnimationFrame(tick)
-        }),
-    )
+    const frame = await frameOf(page)
     await page.evaluate(() => {
       // From the key event itself to the task after the frame that shows its effect: what is painted by then.
       const waits: Record<'digit' | 'site', number[]> = { digit: [], site: [] }

@@ -6,7 +6,7 @@
 import { DESK, waitForText } from '../tests/e2e/support/browser'
 import { addClient, closeWithSheet, startCheckIn } from '../tests/e2e/support/record'
 import { TestServer } from '../tests/e2e/support/server'
-import { settledBrowser } from './browser'
+import { frameOf, settledBrowser } from './browser'
 
 const THROTTLE = 4
 const CHECK_INS = 12
@@ -91,21 +91,7 @@ try {
   await page.waitForSelector('#break-every')
   await waitForText(page, 'Of 10,000 paths')
   await page.emulateCPUThrottling(THROTTLE)
-  const frame = await page.evaluate(
-    () =>
-      new Promise<number>((resolve) => {
-        const at: number[] = []
-        const tick = (time: number) => {
-          at.push(time)
-          if (at.length < 121) requestAnimationFrame(tick)
-          else {
-            const gaps = at.slice(1).map((t, i) => t - at[i]!)
-            resolve(gaps.sort((a, b) => a - b)[60]!)
-          }
-        }
-        requestAnimationFrame(tick)
-      }),
-  )
+  const frame = await frameOf(page)
   const rested: number[] = []
   await page.evaluate(() => {
     const { seen } = globalThis as unknown as { seen: { waits: object; shift: number } }

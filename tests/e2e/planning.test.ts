@@ -253,7 +253,16 @@ describe('a plan', () => {
     await open(`/clients/${id}/plan`)
     await page.type('#goal', '60')
     await waitForText(page, 'weeks, to')
-    expect(await bodyText()).not.toMatch(/\bfat\b|[0-9] ?% fat|\blean\b/i)
+    const ofBodies = /\bfat\b|[0-9] ?% fat|\blean\b/i
+    expect(await bodyText()).not.toMatch(ofBodies)
+    // Nor when it is kept, nor on the sheet.
+    await press(page, 'Keep this plan')
+    await waitForText(page, 'Saved.')
+    await waitForText(page, 'Of 10,000 paths')
+    expect(await bodyText()).not.toMatch(ofBodies)
+    await open(`/clients/${id}/plan/sheet`)
+    expect(await textOf(page, 'sheet')).toMatch(/Body weight 60\.0 kg/)
+    expect(await bodyText()).not.toMatch(ofBodies)
   })
 })
 

@@ -35,8 +35,11 @@ const mass = (kg: number) => formatMass(kg, props.unit)
         <button type="button" class="button" @click="cancel">Stop</button>
       </template>
       <template v-else-if="last">
-        Of 10,000 paths over the estimate’s error, activity, what is really eaten and how much lean
-        goes along, 9 in 10 end between {{ mass(last.mass[0]) }} and {{ mass(last.mass[4]) }}.
+        Of 10,000 paths over the estimate’s error, activity{{
+          shown
+            ? ', what is really eaten and how much lean goes along'
+            : ' and what is really eaten'
+        }}, 9 in 10 end between {{ mass(last.mass[0]) }} and {{ mass(last.mass[4]) }}.
       </template>
       <button v-else-if="!busy" type="button" class="button" @click="again">
         Compute the band

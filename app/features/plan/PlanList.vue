@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { capital, fixed, formatDate, type MassUnit } from '#core'
 import type { Plan } from '#shared/contract/plans'
-import { goalWithDay, versionOf } from './plan-words'
+import { findingText, goalWithDay, versionOf } from './plan-words'
 
 /** The plans that are not in force any more, or never were: each can be read. */
 const props = defineProps<{
@@ -16,6 +16,10 @@ const how = computed(() => ({
   units: { mass: props.unit, length: lengthUnit.value },
   shown: props.shown,
 }))
+const why = (findings: Plan['findings']) => {
+  const first = findings.find(({ outcome }) => outcome === 'refused')
+  return first ? findingText(first, props.shown) : ''
+}
 const rows = computed(() =>
   props.plans
     .filter(({ replacedAt }) => replacedAt !== null)
@@ -25,7 +29,7 @@ const rows = computed(() =>
       return {
         ...{ id, goal: capital(goalWithDay(definition.goal, how.value)) },
         words: refused
-          ? `Refused on ${on(createdAt)}. ${props.shown ? (findings.find(({ outcome }) => outcome === 'refused')?.words ?? '') : ''}`
+          ? `Refused on ${on(createdAt)}. ${why(findings)}`
           : `${versionOf(plan, props.plans) > 1 ? `Version ${versionOf(plan, props.plans)}, ` : ''}from ${formatDate(startedOn, true)} to ${on(replacedAt!)}, ${fixed(definition.weeks, 0)} weeks.`,
       }
     }),

@@ -115,8 +115,12 @@ function labelOf(quantity: PictureQuantity) {
       </span>
     </div>
     <figcaption class="ml-12 text-[15px] text-faded">
-      Thick line: the plan. What the same food may do: dotted with lean held, dashed with the usual
-      lean change (Forbes). Band: nine paths in ten.<template v-if="points?.length">
+      Thick line: the plan. What the same food may do:
+      {{
+        shown
+          ? 'dotted with lean held, dashed with the usual lean change (Forbes)'
+          : 'dotted and dashed, the two ends of it'
+      }}. Band: nine paths in ten.<template v-if="points?.length">
         Points: as each check-in read.
       </template>
     </figcaption>

@@ -13,6 +13,7 @@ import {
 import type { Plan } from '#shared/contract/plans'
 import type { PicturePoint, PlanDrawn } from './picture-panels'
 import {
+  findingText,
   nutrientsOf,
   paceKgOf,
   paceMeansText,
@@ -129,13 +130,13 @@ const means = computed(() =>
             {{ plan.refused ? 'Why it is not planned' : 'Said when it was kept' }}
           </h3>
           <p v-for="finding in plan.findings" :key="finding.rule" class="mb-2 caution">
-            {{ finding.words }}
+            {{ findingText(finding, shown) }}
             <template v-if="finding.clearedBy">
               Cleared by {{ finding.clearedBy.by }} on {{ formatDate(finding.clearedBy.on, true) }}.
             </template>
           </p>
         </section>
-        <FoldOut title="What it takes for granted">
+        <FoldOut v-if="shown" title="What it takes for granted">
           <dl class="grid grid-cols-[auto_1fr] gap-x-5 gap-y-1" data-test="assumptions">
             <template v-for="{ name, value } in planAssumptions(plan)" :key="name">
               <dt class="text-faded">{{ name }}</dt>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { formatDate } from '#core'
+import { formatDate, type SafetyFinding } from '#core'
+import { findingText } from './plan-words'
 
 /** What stands against the plan: what is said, what waits for a clearance, and what is refused, with what is allowed. */
 const emit = defineEmits<{ clear: [rule: string, by: string] }>()
@@ -8,14 +9,7 @@ const { findings, safe, shown, takeNearest } = usePlanDraft()
 const clearing = ref<string>()
 const by = ref('')
 
-/** For a client who sees sums and girths only: the same without a word of what a body is made of. */
-const QUIET = {
-  refused: 'This is lower than what is planned here.',
-  hold: 'This goal waits until it is cleared.',
-  caution: 'Talk about how far this should go before it starts.',
-} as const
-const wordsOf = ({ words, outcome }: (typeof findings.value)[number]) =>
-  shown.value || !/\bfat\b|\blean\b|%/i.test(words) ? words : QUIET[outcome]
+const wordsOf = (finding: SafetyFinding) => findingText(finding, shown.value)
 const LEADS = { refused: 'Not planned here. ', hold: 'On hold. ', caution: '' } as const
 const nearest = computed(() => {
   const found = safe.value?.nearest

@@ -20,6 +20,7 @@ import {
   type Pace,
   type PaceUnit,
   type Phase,
+  type SafetyFinding,
   type StartingPoint,
   type IsoDate,
   type Measured,
@@ -207,6 +208,19 @@ export function planAssumptions({ definition: d }: Pick<Plan, 'definition'>): Pl
   return lines.flatMap(([name, value]) => (value === undefined ? [] : [{ name, value }]))
 }
 
+/** For a client who sees sums and girths only: the same without a word of what a body is made of. */
+const QUIET = {
+  refused: 'This is lower than what is planned here.',
+  hold: 'This goal waits until it is cleared.',
+  caution: 'Talk about how far this should go before it starts.',
+} as const
+
+/** What a rule says of a plan, to whom it may be said. */
+export const findingText = (
+  { words, outcome }: Pick<SafetyFinding, 'words' | 'outcome'>,
+  shown: boolean,
+) => (shown || !/\bfat\b|\blean\b|%/i.test(words) ? words : QUIET[outcome])
+
 export interface PlanDifference {
   name: string
   was: string
@@ -221,7 +235,12 @@ export function planDifferences(
 ): PlanDifference[] {
   const [before, after] = [was, now].map(
     (plan) =>
-      new Map([...planFacts(plan, how), ...planAssumptions(plan)].map((f) => [f.name, f.value])),
+      new Map(
+        [...planFacts(plan, how), ...(how.shown ? planAssumptions(plan) : [])].map((f) => [
+          f.name,
+          f.value,
+        ]),
+      ),
   ) as [Map<string, string>, Map<string, string>]
   return [...new Set([...before.keys(), ...after.keys()])].flatMap((name) => {
     const [a, b] = [before.get(name) ?? 'not said', after.get(name) ?? 'not said']

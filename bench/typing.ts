@@ -82,14 +82,14 @@ try {
   await page.goto(`${server.url}/clients/${id}/plan`, { waitUntil: 'networkidle0' })
   await page.mouse.move(300, 300)
   await page.type('#goal', '60')
-  await waitForText(page, 'Of 10,000 paths')
+  await waitForText(page, 'Of 10,000 simulated outcomes')
   await page.evaluate(() =>
     [...document.querySelectorAll('label')]
       .find((label) => label.innerText.startsWith('With breaks'))!
       .click(),
   )
   await page.waitForSelector('#break-every')
-  await waitForText(page, 'Of 10,000 paths')
+  await waitForText(page, 'Of 10,000 simulated outcomes')
   await page.emulateCPUThrottling(THROTTLE)
   const frame = await frameOf(page)
   const rested: number[] = []

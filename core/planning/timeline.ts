@@ -220,7 +220,8 @@ function changeAndBreaks(
     left -= stretch
     if (!breaks || left <= HAIR) continue
     const name = breaks.weeks > LONGEST_BREAK_WEEKS ? 'maintenance' : 'break'
-    const rest = 'Food at need, training as ever: the body and the head rest, nothing is lost.'
+    const rest =
+      'Food at maintenance, training as ever: the body and the head rest, nothing is lost.'
     phases.push(...phase(name, dayOf(done), dayOf(done + breaks.weeks), rest))
     done += breaks.weeks
   }
@@ -238,7 +239,12 @@ function untilTheDay(
   const before = peak ? addDays(date, -DAYS) : date
   const peakFrom = before > end ? before : end
   return [
-    ...phase('hold', end, before, 'Food at need: holds what was won, and is room for a bad week.'),
+    ...phase(
+      'hold',
+      end,
+      before,
+      'Food at maintenance: holds what was won, with a buffer for a bad week.',
+    ),
     ...(peak
       ? phase(
           'peak week',

@@ -30,12 +30,12 @@ const mass = (kg: number) => formatMass(kg, props.unit)
     <PlanPicture :plan :bands :points :unit :shown />
     <p role="status" class="flex min-h-14 flex-wrap items-center gap-3">
       <template v-if="progress !== undefined">
-        <progress :value="progress" max="1" aria-label="Paths computed" />
-        {{ fixed(progress * 100, 0) }} of 100 parts of 10,000 paths
+        <progress :value="progress" max="1" aria-label="Outcomes simulated" />
+        {{ fixed(progress * 100, 0) }} of 100 parts of 10,000 simulated outcomes
         <button type="button" class="button" @click="cancel">Stop</button>
       </template>
       <template v-else-if="last">
-        Of 10,000 paths over the estimate’s error, activity{{
+        Of 10,000 simulated outcomes over the estimate’s error, activity{{
           shown
             ? ', what is really eaten and how much lean goes along'
             : ' and what is really eaten'

@@ -36,11 +36,11 @@ const forms = (Object.keys(RESTING_FORMS) as RestingForm[]).map((value) => ({
     </p>
     <template v-if="eaten">
       <p class="text-xl" data-test="energy">
-        Rest {{ fixed(eaten.restingKcal, 0) }}, need {{ fixed(eaten.needKcal, 0) }}, eat
+        Resting {{ fixed(eaten.restingKcal, 0) }}, maintenance {{ fixed(eaten.needKcal, 0) }}, eat
         <strong>{{ fixed(eaten.intakeKcal, 0) }} kcal a day</strong>
         ({{ eaten.deficitKcal >= 0 ? 'deficit' : 'surplus' }}
         {{ fixed(Math.abs(eaten.deficitKcal), 0) }}). Body fat can supply
-        {{ fixed(eaten.supplyKcal, 0) }} at most, a bound and no target.
+        {{ fixed(eaten.supplyKcal, 0) }} at most: a limit, not a target.
       </p>
       <p v-for="note in eaten.notes" :key="note" class="caution">
         {{ note }}
@@ -49,7 +49,7 @@ const forms = (Object.keys(RESTING_FORMS) as RestingForm[]).map((value) => ({
         <template v-if="drift"
           >After {{ weeks }} weeks of the same intake: {{ mass(drift.two) }} by two compartments,
           whose need falls with the body; {{ mass(drift.rule) }} by the 3500-kcal rule, which does
-          not. They drift {{ mass(Math.abs(drift.two - drift.rule)) }} apart.</template
+          not. The two methods differ by {{ mass(Math.abs(drift.two - drift.rule)) }}.</template
         >
       </p>
       <PlanBands v-if="picture" :plan="picture" :unit="massUnit" shown class="pt-2" />

@@ -84,7 +84,7 @@ const kcal = (value: number) => signed(value, 0)
       <template v-else-if="newest">
         Two weeks are the least after which something can be said of this plan.
       </template>
-      <template v-else>The next check-in is held against this plan.</template>
+      <template v-else>The next check-in is compared with this plan.</template>
     </p>
   </section>
 </template>

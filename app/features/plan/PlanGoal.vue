@@ -49,8 +49,8 @@ const rows = computed(() =>
 
 <template>
   <section class="space-y-4">
-    <h2 class="border-b-2 border-ink pb-1 text-xl">Where to</h2>
-    <ChoiceRow v-model="kind" label="Goal" compact even :options="kinds" />
+    <h2 class="border-b-2 border-ink pb-1 text-xl">Goal</h2>
+    <ChoiceRow v-model="kind" label="Kind of goal" hide-label compact even :options="kinds" />
     <div class="flex flex-wrap items-start gap-3">
       <TextField
         v-if="kind !== 'holdLean'"
@@ -78,7 +78,7 @@ const rows = computed(() =>
         id="goal-date"
         v-model="texts.date"
         resting
-        label="By (if there is a day)"
+        label="Target date (optional)"
         type="date"
         :min="today"
         :aria-invalid="problems.date ? true : undefined"
@@ -87,7 +87,7 @@ const rows = computed(() =>
       <ChoiceRow
         v-if="texts.date"
         v-model="occasion"
-        label="It is"
+        label="That day is"
         compact
         :options="[...OCCASIONS]"
       />

@@ -156,12 +156,10 @@ const isRefused = computed(() => safe.value?.outcome === 'refused' && plan.value
         autocomplete="name"
       />
       <button v-if="keepable" type="button" class="button button-lead" @click="keep">
-        {{
-          changes ? 'Keep as the new version' : replaces ? 'Keep as the new plan' : 'Keep this plan'
-        }}
+        {{ changes ? 'Save as a new version' : replaces ? 'Save as the new plan' : 'Save plan' }}
       </button>
       <button v-if="isRefused" type="button" class="button" @click="refuse">
-        Put on record that this was refused
+        Record this refusal
       </button>
       <span role="status">{{ done }}</span>
     </div>

@@ -40,7 +40,7 @@ const feasibility = computed(() => {
 
 <template>
   <section class="space-y-4">
-    <h2 class="border-b-2 border-ink pb-1 text-xl">How fast</h2>
+    <h2 class="border-b-2 border-ink pb-1 text-xl">Pace</h2>
     <div class="flex flex-wrap items-start gap-3">
       <TextField
         id="starts-on"
@@ -89,7 +89,7 @@ const feasibility = computed(() => {
         id="break-weeks"
         v-model="texts.breakWeeks"
         resting
-        label="Weeks at need"
+        label="Weeks at maintenance"
         inputmode="numeric"
         class="max-w-28"
         :aria-invalid="problems.breakWeeks ? true : undefined"
@@ -106,11 +106,11 @@ const feasibility = computed(() => {
       :aria-invalid="problems.exercise ? true : undefined"
       aria-describedby="pace-trouble"
     />
-    <ChoiceRow v-model="purpose" label="Measured for" compact :options="purposes" />
+    <ChoiceRow v-model="purpose" label="Purpose" compact :options="purposes" />
     <p id="pace-trouble" role="alert" class="min-h-12 font-bold text-clay">{{ trouble }}</p>
     <div class="min-h-14">
       <p class="text-lg" data-test="pace-means">{{ shown ? means : '' }}</p>
-      <p class="text-faded">{{ bandWords }}.</p>
+      <p class="text-faded">{{ bandWords }}</p>
     </div>
     <div class="min-h-28">
       <p v-if="feasibility" class="text-xl" role="status" data-test="feasibility">

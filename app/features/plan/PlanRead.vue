@@ -116,7 +116,7 @@ const means = computed(() =>
           <PlanPhases :phases :today />
         </section>
         <section v-if="ofDay" data-test="plan-meal">
-          <h3 class="pb-1 text-lg font-bold">A meal of {{ ofDay.meals }}</h3>
+          <h3 class="pb-1 text-lg font-bold">Each of {{ ofDay.meals }} meals</h3>
           <p>
             {{ fixed(ofDay.meal.kcal, 0) }} kcal with protein
             {{ fixed(ofDay.meal.grams.protein, 0) }} g, carbohydrate
@@ -127,7 +127,7 @@ const means = computed(() =>
         </section>
         <section v-if="plan.findings.length" data-test="plan-findings">
           <h3 class="pb-1 text-lg font-bold">
-            {{ plan.refused ? 'Why it is not planned' : 'Said when it was kept' }}
+            {{ plan.refused ? 'Why it is not planned' : 'Cautions accepted' }}
           </h3>
           <p v-for="finding in plan.findings" :key="finding.rule" class="mb-2 caution">
             {{ findingText(finding, shown) }}
@@ -136,7 +136,7 @@ const means = computed(() =>
             </template>
           </p>
         </section>
-        <FoldOut v-if="shown" title="What it takes for granted">
+        <FoldOut v-if="shown" title="Assumptions">
           <dl class="grid grid-cols-[auto_1fr] gap-x-5 gap-y-1" data-test="assumptions">
             <template v-for="{ name, value } in planAssumptions(plan)" :key="name">
               <dt class="text-faded">{{ name }}</dt>

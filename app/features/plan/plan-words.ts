@@ -120,7 +120,7 @@ export function paceMeansText(
 
 export const breaksText = (breaks: Breaks | undefined) =>
   breaks
-    ? `after every ${breaks.every} weeks ${breaks.weeks === 1 ? 'one week' : `${breaks.weeks} weeks`} at need`
+    ? `after every ${breaks.every} weeks ${breaks.weeks === 1 ? 'one week' : `${breaks.weeks} weeks`} at maintenance`
     : 'none'
 
 const grams = (value: number) => `${fixed(value, 0)} g`
@@ -169,7 +169,7 @@ export function planFacts(plan: PlanAsMade, how: PlanShown): PlanFact[] {
     [
       'Food',
       shown
-        ? `${fixed(d.intakeKcal, 0)} kcal a day; ${fixed(d.needKcal, 0)} would hold`
+        ? `${fixed(d.intakeKcal, 0)} kcal a day (maintenance ${fixed(d.needKcal, 0)})`
         : undefined,
     ],
     ['Nutrients of a day', shown && ofDay ? dayGrams(ofDay.day.parts) : undefined],
@@ -202,7 +202,7 @@ export function planAssumptions({ definition: d }: Pick<Plan, 'definition'>): Pl
     ],
     [
       'The band of the picture',
-      '10,000 paths over the estimate, activity (± 0.08), food really eaten (± 7%) and lean',
+      '10,000 simulated outcomes over the estimate, activity (± 0.08), food really eaten (± 7%) and lean',
     ],
   ]
   return lines.flatMap(([name, value]) => (value === undefined ? [] : [{ name, value }]))

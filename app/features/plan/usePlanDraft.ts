@@ -118,7 +118,7 @@ function planDraft({
     if (!drafted.value || !start.value) return ''
     const { band } = drafted.value
     const show = (kg: number) => fixed(paceIn(kg, paceUnit.value, start.value!), 2)
-    return `${show(band.slow)} to ${show(band.fast)} is the coaching band here; ${band.bound} ends it`
+    return `Usual: ${show(band.slow)} to ${show(band.fast)} a week. Limit: ${band.bound}.`
   })
   /** What makes no sense, by field. */
   const problems = computed<Partial<Record<keyof TypedPlan, string>>>(() => {

@@ -30,7 +30,7 @@ async function read(all: Plan[]) {
     <PercentagesChoice v-if="hiding" v-model="asked" :name="view.client.name" class="pb-3" />
     <p class="text-lg">
       <NuxtLink :to="`/clients/${id}/plan`" class="underline">The plan as it is</NuxtLink>
-      stays in force until this one is kept, and on record after.
+      stays in force until you save this one, and on record after.
     </p>
     <PlanMaker
       v-if="kept && view"

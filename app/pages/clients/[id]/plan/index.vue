@@ -29,7 +29,7 @@ async function end() {
   const all = await submit(() => callApi(routes.end, { params }))
   if (!all) return
   ending.value = false
-  take(all, 'The plan is ended, and on record.')
+  take(all, 'Plan ended. It stays on record.')
 }
 </script>
 
@@ -55,12 +55,12 @@ async function end() {
           :open="ending"
           :trouble
           :busy
-          action="End it"
-          leave="Go on with it"
+          action="End plan"
+          leave="Cancel"
           @close="ending = false"
           @keep="end"
         >
-          <p>Nothing is held against it any more. It stays on record, and can be read.</p>
+          <p>Check-ins are no longer compared with it. It stays on record.</p>
         </AskForm>
       </InTurn>
       <PlanRead :plan="inForce" :record :unit="massUnit" :shown :measured />

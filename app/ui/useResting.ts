@@ -1,4 +1,4 @@
-import { onBeforeUnmount, onMounted, ref, watch, type Ref } from 'vue'
+import { onBeforeUnmount, ref, watch, type Ref } from 'vue'
 
 /** Typing is painted at once; what follows from it begins when the hand rests. */
 const REST_MS = 400
@@ -37,10 +37,6 @@ export function useResting(model: Ref<string>) {
   }
   watch(model, (now) => {
     if (!waiting.has(take)) text.value = now
-  })
-  onMounted(() => {
-    // What was typed before the page was alive stands in the field.
-    text.value = model.value
   })
   onBeforeUnmount(() => waiting.delete(take))
   return { text, type, stir }

@@ -1,4 +1,5 @@
 import { inputError } from '../errors'
+import { fixed } from '../units/format'
 import { KCAL_PER_GRAM } from '../planning/energy'
 import { type AmountBase, type NutrientAmount, gramsOf } from './amounts'
 import { NUTRIENTS, type Nutrient, type NutrientPlan, nutrientPlan } from './nutrients'
@@ -52,7 +53,7 @@ export interface Meal {
  */
 export const MEAL_PROTEIN_PER_KG: readonly [number, number] = [0.4, 0.55]
 
-const MOST_MEALS = 8
+export const MOST_MEALS = 8
 
 /**
  * One of so many like meals of a day.
@@ -78,12 +79,12 @@ function noteOn(perKg: number | undefined): string {
   const usual = `about ${enough} g of protein per kg of body mass in a meal`
   if (perKg === undefined) return `Usual for building muscle: ${usual}.`
   if (perKg < enough - 0.05) {
-    return `That is ${perKg.toFixed(2)} g of protein per kg of body mass a meal; for building muscle ${usual} are usual: fewer, larger meals, or more protein.`
+    return `That is ${fixed(perKg, 2)} g of protein per kg of body mass a meal; for building muscle ${usual} are usual: fewer, larger meals, or more protein.`
   }
   if (perKg > most + 0.05) {
-    return `That is ${perKg.toFixed(2)} g of protein per kg of body mass a meal; more than ${most} adds little: another meal spreads it better.`
+    return `That is ${fixed(perKg, 2)} g of protein per kg of body mass a meal; more than ${most} adds little: another meal spreads it better.`
   }
-  return `That is ${perKg.toFixed(2)} g of protein per kg of body mass a meal, which is what building muscle asks for.`
+  return `That is ${fixed(perKg, 2)} g of protein per kg of body mass a meal, which is what building muscle asks for.`
 }
 
 /** How much more plant protein is planned to build as much. Common practice, no source. */

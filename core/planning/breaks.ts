@@ -11,7 +11,8 @@ export interface Breaks {
 /** Longer ones are called maintenance. Judgement. */
 export const LONGEST_BREAK_WEEKS = 2
 
-const LIMITS = {
+/** What the two are called, and the least and the most that they may be. */
+export const BREAK_LIMITS = {
   every: ['Weeks before a break', 2, 26],
   weeks: ['Weeks of a break', 1, 12],
 } as const
@@ -19,7 +20,7 @@ const LIMITS = {
 /** @throws InputError naming `breakEvery` or `breakWeeks` */
 export function checkedBreaks(breaks: Breaks): Breaks {
   for (const key of ['every', 'weeks'] as const) {
-    const [label, low, high] = LIMITS[key]
+    const [label, low, high] = BREAK_LIMITS[key]
     const got = breaks[key]
     if (!(Number.isInteger(got) && got >= low && got <= high)) {
       const input = key === 'every' ? 'breakEvery' : 'breakWeeks'
@@ -29,8 +30,8 @@ export function checkedBreaks(breaks: Breaks): Breaks {
   return breaks
 }
 
-/** A hair, so that a stretch that is just full has no break after it. */
-const HAIR = 1e-9
+/** A hair of a week, so that rounding makes no stretch longer than it is. */
+export const HAIR = 1e-9
 
 /** Weeks from the first to the last, with the breaks between, for so many weeks of change. */
 export function weeksWithBreaks(moving: number, breaks: Breaks | undefined): number {

@@ -1,17 +1,9 @@
 import { attempt, type Outcome } from '../outcome'
 import { addDays, daysBetween, type IsoDate } from '../units/dates'
-import { type Breaks, shareDone } from './breaks'
+import { type Breaks, HAIR, shareDone } from './breaks'
 import { energyPlan, STATIC_KCAL_PER_KG, type EnergyPlan, type RestingForm } from './energy'
 import { massOfStart, targetsOf, type Goal, type StartingPoint, type Targets } from './goal'
-import {
-  checkedPace,
-  gainBand,
-  lossBand,
-  paceMeans,
-  type Pace,
-  type PaceBand,
-  type PaceInUnits,
-} from './pace'
+import { checkedPace, gainBand, lossBand, type Pace, type PaceBand } from './pace'
 import { simulate, staticMass, type Regime } from './simulation'
 import type { PlanOnTheWay } from './standing'
 import { paceByDay, timelineOf, type Timeline } from './timeline'
@@ -41,7 +33,6 @@ export interface DraftedPlan {
   pace: Outcome<Pace>
   /** kg a week. */
   paceKg: Outcome<number>
-  means?: PaceInUnits
   timeline?: Outcome<Timeline>
   energy?: Outcome<EnergyPlan>
   /** Weeks that are looked ahead, 4 to 52. */
@@ -65,7 +56,14 @@ export function daysTooOld(measuredOn: IsoDate, startsOn: IsoDate): number {
 
 /** Weeks that a plan is looked ahead: to its end, and neither a few days nor years. */
 export const weeksAhead = (weeks: number | undefined) =>
-  Math.min(MOST_WEEKS, Math.max(FEWEST_WEEKS, Math.ceil((weeks ?? USUAL_WEEKS) - 1e-9)))
+  Math.min(MOST_WEEKS, Math.max(FEWEST_WEEKS, Math.ceil((weeks ?? USUAL_WEEKS) - HAIR)))
+
+/** The pace of a draft: as it was asked for, or as the goal's own day asks. */
+export const paceAskedFor = (
+  { goal, pace, peakWeek, breaks }: Pick<PlanDraft, 'goal' | 'pace' | 'peakWeek' | 'breaks'>,
+  start: StartingPoint,
+  from: IsoDate,
+): Outcome<Pace> => attempt(() => pace ?? paceByDay(goal, start, from, { peakWeek, breaks }))
 
 /**
  * Works out a draft: the body that the goal leads to, the pace against its band, the dates, the energy, and where two
@@ -81,11 +79,8 @@ export function planFrom(draft: PlanDraft, start: StartingPoint, from: IsoDate):
   const direction = gains ? ('gain' as const) : ('loss' as const)
   const band = (direction === 'loss' ? lossBand : gainBand)(start)
   const options = { peakWeek, breaks }
-  const pace = attempt(() => draft.pace ?? paceByDay(goal, start, from, options))
-  const paceKg = attempt(() => {
-    if (!pace.ok) throw pace.error
-    return checkedPace(pace.value, start, direction)
-  })
+  const pace = paceAskedFor(draft, start, from)
+  const paceKg = pace.ok ? attempt(() => checkedPace(pace.value, start, direction)) : pace
   const timeline =
     targets?.ok && pace.ok && paceKg.ok
       ? attempt(() => timelineOf(goal, start, pace.value, from, options))
@@ -93,17 +88,16 @@ export function planFrom(draft: PlanDraft, start: StartingPoint, from: IsoDate):
   const weeks = weeksAhead(timeline?.ok ? timeline.value.weeks : undefined)
   const base = { direction, band, targets, pace, paceKg, timeline, weeks }
   if (!paceKg.ok) return base
-  const means = paceMeans(paceKg.value, start)
   const hold = (timeline?.ok && timeline.value.direction === 'hold') || draft.stopped
   const signedPace = hold ? 0 : (direction === 'loss' ? 1 : -1) * paceKg.value
   const energy = attempt(() => energyPlan(start, { form, activity, paceKg: signedPace }))
-  if (!energy.ok) return { ...base, means, energy }
+  if (!energy.ok) return { ...base, energy }
   const { intakeKcal, deficitKcal } = energy.value
   const regime: Regime = { intakeKcal, activity, form, ...(breaks ? { breaks } : {}) }
-  if (!timeline?.ok || breaks) return { ...base, means, energy, regime }
+  if (!timeline?.ok || breaks) return { ...base, energy, regime }
   const end = simulate(start, regime, weeks).at(-1)!
   const rule = staticMass(massOfStart(start), deficitKcal, weeks, STATIC_KCAL_PER_KG)
-  return { ...base, means, energy, regime, drift: { two: end.fatKg + end.leanKg, rule } }
+  return { ...base, energy, regime, drift: { two: end.fatKg + end.leanKg, rule } }
 }
 
 /** Where a plan should be: body mass, fat and lean at the turns of its way, by the change asked for. */

@@ -25,6 +25,9 @@ export const FAT_SUPPLY_KCAL = 69.3
 const LEAST_INTAKE: Record<Sex, number> = { male: 1500, female: 1200 }
 export const leastIntakeOf = (sex: Sex) => LEAST_INTAKE[sex]
 
+/** More exercise than this is a slip of the hand, kcal a day. Judgement. */
+export const MOST_EXERCISE_KCAL = 4000
+
 export type RestingForm = 'lean' | 'athlete' | 'mass'
 
 /** Resting need, kcal a day, by form. */

@@ -100,7 +100,8 @@ export function paceMeans(kg: number, body: Body): PaceInUnits {
   }
 }
 
-const UNIT_WORDS: Record<PaceUnit, [first: string, then: string]> = {
+/** How a pace is said, after its number: the first time, and where the unit was named already. */
+export const PACE_UNIT_WORDS: Record<PaceUnit, [first: string, then: string]> = {
   percentMass: ['% of body mass', '%'],
   kg: [' kg', ' kg'],
   lb: [' lb', ' lb'],
@@ -120,7 +121,7 @@ export function checkedPace(pace: Pace, body: Body, direction: 'loss' | 'gain'):
   if (!Number.isFinite(kg)) throw inputError('pace', 'missing', 'Pace', undefined, accepted)
   if (!(kg > 0)) throw inputError('pace', 'impossible', 'Pace', pace.value, accepted)
   if (kg > band.fast * (1 + 1e-9)) {
-    const [unit, short] = UNIT_WORDS[pace.unit]
+    const [unit, short] = PACE_UNIT_WORDS[pace.unit]
     throw new InputError(
       'pace',
       'outside-domain',

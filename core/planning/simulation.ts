@@ -147,7 +147,8 @@ const PATHS_A_STEP = 250
 
 /**
  * Many paths of the two-compartment simulation over what is not known: the estimate, the activity, the intake kept, and
- * how much lean goes along with fat. It yields the share done after every few hundred paths, so that whoever runs it can show it and stop it.
+ * how much lean goes along with fat. It yields the share done after every few hundred paths, so that whoever runs it can
+ * show it and stop it.
  *
  * @param normal a source of standard normal numbers
  * @returns the bands of every week, week 0 first

@@ -10,6 +10,7 @@ import {
 import { isContestLean } from './safety-rules'
 import {
   type Breaks,
+  HAIR,
   LONGEST_BREAK_WEEKS,
   checkedBreaks,
   movingWeeks,
@@ -39,8 +40,7 @@ export interface Timeline {
   /** Weeks at the fast end of the band, and the earliest day that is sensible. */
   fastestWeeks: number
   earliest: IsoDate
-  /** With a date: whole weeks from the start to it, and the latest day to begin at the fast end, and at the pace asked for. */
-  weeksOut?: number
+  /** With a date: the latest day to begin at the fast end, and at the pace asked for. */
   latestStart?: IsoDate
   startAtPace?: IsoDate
   verdict: 'no date' | 'feasible' | 'feasible at the fast end' | 'not feasible'
@@ -50,8 +50,6 @@ export interface Timeline {
 /** No plan runs longer than this; a longer one is planned in parts. */
 const LONGEST_WEEKS = 156
 const DAYS = 7
-/** A hair, so that a whole week is no day more by rounding. */
-const HAIR = 1e-9
 /** Less than this is no change of body mass, kg. */
 const LEAST_CHANGE_KG = 0.05
 
@@ -116,7 +114,7 @@ export function timelineOf(
   const fastest = direction === 'hold' ? 0 : weeksTo(target, start, (body) => band(body).fast)
   const fastestWeeks = weeksWithBreaks(fastest, breaks)
   const peak = peakWeek && goal.date ? DAYS : 0
-  const later = (n: number) => Math.ceil(n * DAYS - HAIR) + peak
+  const later = (n: number) => daysOf(n) + peak
   const doneOn = addDays(from, later(weeks))
   const earliest = addDays(from, later(fastestWeeks))
   const verdict = !goal.date
@@ -130,18 +128,23 @@ export function timelineOf(
     ...{ direction, target, weeks, doneOn, fastestWeeks, earliest, verdict },
     ...(goal.date
       ? {
-          weeksOut: weeksOut(from, goal.date),
           latestStart: addDays(goal.date, -later(fastestWeeks)),
           startAtPace: addDays(goal.date, -later(weeks)),
         }
       : {}),
     phases: [
       ...changeAndBreaks(direction, from, moving, breaks),
-      ...untilTheDay(direction, addDays(from, Math.ceil(weeks * DAYS - HAIR)), goal, peak > 0),
+      ...untilTheDay(dayAfterWeeks(from, weeks), goal, peak > 0),
       ...wayBack(target, start.sex, direction, goal.date),
     ],
   }
 }
+
+/** Days that so many weeks take, whole ones; a hair over is rounding, and no day more. */
+const daysOf = (weeks: number) => Math.ceil(weeks * DAYS - HAIR)
+
+/** The day on which so many weeks from another are over. */
+export const dayAfterWeeks = (from: IsoDate, weeks: number): IsoDate => addDays(from, daysOf(weeks))
 
 /** Whole weeks from a day to another. */
 export const weeksOut = (from: IsoDate, to: IsoDate) => Math.floor(daysBetween(from, to) / DAYS)
@@ -211,7 +214,7 @@ function changeAndBreaks(
       ? (['cut', 'Deficit, protein high, strength training kept.'] as const)
       : (['gain', 'Small surplus, strength training leads.'] as const)
   const phases: Phase[] = []
-  const dayOf = (weeks: number) => addDays(from, Math.ceil(weeks * DAYS - HAIR))
+  const dayOf = (weeks: number) => dayAfterWeeks(from, weeks)
   let done = 0
   for (let left = moving; left > HAIR;) {
     const stretch = Math.min(left, breaks?.every ?? left)
@@ -229,12 +232,7 @@ function changeAndBreaks(
 }
 
 /** From the end of the change to the day that was named: held, and the last week kept free where it is wanted. */
-function untilTheDay(
-  direction: Timeline['direction'],
-  end: IsoDate,
-  { date, occasion }: Goal,
-  peak: boolean,
-): Phase[] {
+function untilTheDay(end: IsoDate, { date, occasion }: Goal, peak: boolean): Phase[] {
   if (!date) return []
   const before = peak ? addDays(date, -DAYS) : date
   const peakFrom = before > end ? before : end

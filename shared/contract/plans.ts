@@ -1,10 +1,13 @@
 import { z } from './zod'
 import {
   AMOUNT_BASES,
+  BREAK_LIMITS,
   DIETS,
   GOAL_KINDS,
   GOAL_OCCASIONS,
   HOLDS,
+  MOST_EXERCISE_KCAL,
+  MOST_MEALS,
   PACE_UNITS,
   SAFETY_OUTCOMES,
   TRAINING,
@@ -39,8 +42,8 @@ const paceSchema = z.object({
 })
 
 const breaksSchema = z.object({
-  every: integerBetween('Weeks before a break', 2, 26),
-  weeks: integerBetween('Weeks of a break', 1, 12),
+  every: integerBetween(...BREAK_LIMITS.every),
+  weeks: integerBetween(...BREAK_LIMITS.weeks),
 })
 
 const amountSchema = (label: string) =>
@@ -50,7 +53,7 @@ const dayWishSchema = z.object({
   protein: amountSchema('Protein'),
   carbohydrate: amountSchema('Carbohydrate').optional(),
   fat: amountSchema('Fat').optional(),
-  meals: integerBetween('Meals a day', 1, 8),
+  meals: integerBetween('Meals a day', 1, MOST_MEALS),
   diet: choice('Diet', DIETS),
 })
 
@@ -69,7 +72,7 @@ export const planDefinitionSchema = z.object({
   form: choice('Resting need', ['lean', 'athlete', 'mass']),
   activity: numberIn('Activity', 1, 2.5),
   /** What exercise burns, as a part of the need; nothing where nobody said. */
-  exerciseKcal: numberIn('Exercise', 0, 4000, 'kcal').optional(),
+  exerciseKcal: numberIn('Exercise', 0, MOST_EXERCISE_KCAL, 'kcal').optional(),
   training: choice('Training', TRAININGS),
   /** Plans of before nutrients were kept have none. */
   nutrients: dayWishSchema.optional(),

@@ -33,6 +33,9 @@ const shownMarks = computed(() =>
     .map((mark) => ({ ...mark, x: (100 * daysBetween(ends.value.first, mark.date)) / days.value })),
 )
 
+const gridText = (value: number) =>
+  value === 0 ? '0' : signed(value, Number.isInteger(value) ? 0 : 1)
+
 const TONES: Partial<Record<RecordQuantity, { text: string; stroke: string; fill: string }>> = {
   lean: { text: 'text-leaf', stroke: 'stroke-leaf', fill: 'fill-leaf' },
   fat: { text: 'text-amber', stroke: 'stroke-amber', fill: 'fill-amber' },
@@ -70,17 +73,7 @@ const label = (quantity: RecordQuantity) => {
         :aria-label="label(panel.quantity)"
         :data-panel="panel.quantity"
       >
-        <span
-          v-for="line in panel.grid"
-          :key="line.value"
-          class="absolute inset-x-0 border-t"
-          :class="line.value === 0 ? 'border-faded' : 'border-line'"
-          :style="{ top: `${line.y}%` }"
-        >
-          <span class="figure absolute right-full -translate-y-1/2 pr-2 text-[15px] text-faded">
-            {{ line.value === 0 ? '0' : signed(line.value, Number.isInteger(line.value) ? 0 : 1) }}
-          </span>
-        </span>
+        <PanelGrid :lines="panel.grid" :text="gridText" :base="0" />
         <span
           v-for="mark in shownMarks"
           :key="mark.date"

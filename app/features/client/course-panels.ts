@@ -1,4 +1,5 @@
 import { daysBetween, type CoursePoint, type RecordQuantity } from '#core'
+import { bandText, cornersText, gridOf, gridStep, type GridLine } from '../../ui/charts/panels'
 import { quantityIn, type ShownUnits } from './record-words'
 
 /** A point of a panel in percent of its box, from the left and from the top. */
@@ -16,7 +17,7 @@ export interface CoursePanel {
   /** px. */
   height: number
   /** Lines across, in percent from the top. */
-  grid: { value: number; y: number }[]
+  grid: GridLine[]
   points: PanelPoint[]
   /** Corners of the line and of the band, for an SVG of 100 by 100. */
   line: string
@@ -28,9 +29,8 @@ export interface CoursePanel {
 const LARGEST_PX = 260
 const LEAST_SPAN = 2
 
-/** Steps between lines of the grid for what all panels span together. */
-const stepOf = (span: number) =>
-  [0.5, 1, 2, 5, 10, 20, 50, 100].find((step) => span / step <= 9) ?? 200
+/** Lines of the grid at most, in all panels together. */
+const LINES = 9
 
 /** Panels of the quantities, each as high as what it spans, so that a kilogram is as high in all of them. */
 export function coursePanels(
@@ -62,7 +62,10 @@ export function coursePanels(
     const all = days.flatMap(({ low, high, read }) => [low, high, read, 0])
     return { low: Math.min(...all), high: Math.max(...all) }
   })
-  const step = stepOf(edges.reduce((sum, { low, high }) => sum + high - low, 0))
+  const step = gridStep(
+    edges.reduce((sum, { low, high }) => sum + high - low, 0),
+    LINES,
+  )
   const bounds = edges.map(({ low, high }) => {
     const [from, to] = [Math.floor(low / step) * step, Math.ceil(high / step) * step]
     const lacking = LEAST_SPAN * step - (to - from)
@@ -71,24 +74,15 @@ export function coursePanels(
   const span = bounds.reduce((sum, { from, to }) => sum + to - from, 0)
   return parts.map(({ quantity, days }, i) => {
     const { from, to } = bounds[i]!
-    const y = (value: number) => (100 * (to - value)) / (to - from)
-    const corners = (of: readonly { x: number; y: number }[]) =>
-      of.map((corner) => `${corner.x.toFixed(2)},${corner.y.toFixed(2)}`).join(' ')
-    const lines = Math.round((to - from) / step)
+    const { yOf, grid } = gridOf(from, to, step)
     return {
       quantity,
       height: Math.round((LARGEST_PX * (to - from)) / span),
-      grid: Array.from({ length: lines + 1 }, (_, line) => ({
-        value: from + line * step,
-        y: y(from + line * step),
-      })),
-      points: days.map(({ x, date, read }) => ({ x, date, read, y: y(read) })),
-      line: corners(days.map(({ x, value }) => ({ x, y: y(value) }))),
-      band: corners([
-        ...days.map(({ x, high }) => ({ x, y: y(high) })),
-        ...[...days].reverse().map(({ x, low }) => ({ x, y: y(low) })),
-      ]),
-      end: y(days.at(-1)!.value),
+      grid,
+      points: days.map(({ x, date, read }) => ({ x, date, read, y: yOf(read) })),
+      line: cornersText(days.map(({ x, value }) => ({ x, y: yOf(value) }))),
+      band: bandText(days, yOf),
+      end: yOf(days.at(-1)!.value),
     }
   })
 }

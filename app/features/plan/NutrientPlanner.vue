@@ -9,6 +9,7 @@ import {
   mealOf,
   NUTRIENTS,
   plainText,
+  refusal,
   TRAINING_TARGETS,
   typedNumber,
   wholeParts,
@@ -97,12 +98,9 @@ const senseless = computed(() => {
   const fields = [...FIELDS, { id: 'meals' as const, label: 'Meals a day' }]
   return fields.flatMap(({ id, label }) => {
     const text = texts[id].trim()
-    if (text === '') {
-      return id === 'protein' || id === 'meals' ? [`${label}: is missing. Accepted: a number.`] : []
-    }
-    return typedNumber(plainText(text)) === undefined
-      ? [`${label}: got “${text}”. Accepted: a number.`]
-      : []
+    const none =
+      text === '' ? id === 'protein' || id === 'meals' : typedNumber(plainText(text)) === undefined
+    return none ? [refusal(label, text, 'a number')] : []
   })[0]
 })
 const number = (text: string) => typedNumber(plainText(text)) ?? NaN

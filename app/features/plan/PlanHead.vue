@@ -1,34 +1,25 @@
 <script setup lang="ts">
-import { capital, formatDate, type MassUnit } from '#core'
+import { capital } from '#core'
 import type { Plan } from '#shared/contract/plans'
-import { goalWithDay, versionOf } from './plan-words'
+import { dayOfInstant, goalWithDay, versionOf } from './plan-words'
 
 /** What a plan is for, which version it is, who made it and when. */
 const props = defineProps<{
   plan: Plan
   plans: readonly Plan[]
-  unit: MassUnit
   shown: boolean
 }>()
 
-const lengthUnit = useLengthUnit()
-const goal = computed(() =>
-  capital(
-    goalWithDay(props.plan.definition.goal, {
-      units: { mass: props.unit, length: lengthUnit.value },
-      shown: props.shown,
-    }),
-  ),
-)
+const how = usePlanShown(() => props.shown)
+const goal = computed(() => capital(goalWithDay(props.plan.definition.goal, how.value)))
 const version = computed(() => versionOf(props.plan, props.plans))
-const day = (instant: string) => formatDate(instant.slice(0, 10), true)
 const state = computed(() => {
   const { refused, replacedAt, id } = props.plan
   if (refused) return 'refused'
   if (!replacedAt) return ''
   return props.plans.some(({ changes }) => changes === id)
-    ? `changed on ${day(replacedAt)}`
-    : `ended on ${day(replacedAt)}`
+    ? `changed on ${dayOfInstant(replacedAt)}`
+    : `ended on ${dayOfInstant(replacedAt)}`
 })
 </script>
 
@@ -37,7 +28,7 @@ const state = computed(() => {
     <h2 class="figure text-[34px] sm:text-[40px]">{{ goal }}</h2>
     <p class="text-faded">
       {{ version > 1 ? `Version ${version}, made` : plan.refused ? 'Asked for' : 'Made' }} on
-      {{ day(plan.createdAt) }}<template v-if="plan.madeBy"> by {{ plan.madeBy }}</template
+      {{ dayOfInstant(plan.createdAt) }}<template v-if="plan.madeBy"> by {{ plan.madeBy }}</template
       ><template v-if="state">, {{ state }}</template
       >.
     </p>

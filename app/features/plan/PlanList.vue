@@ -1,21 +1,16 @@
 <script setup lang="ts">
-import { capital, fixed, formatDate, type MassUnit } from '#core'
+import { capital, fixed, formatDate } from '#core'
 import type { Plan } from '#shared/contract/plans'
-import { findingText, goalWithDay, versionOf } from './plan-words'
+import { dayOfInstant, findingText, goalWithDay, versionOf } from './plan-words'
 
 /** The plans that are not in force any more, or never were: each can be read. */
 const props = defineProps<{
   clientId: string
   plans: readonly Plan[]
-  unit: MassUnit
   shown: boolean
 }>()
 
-const lengthUnit = useLengthUnit()
-const how = computed(() => ({
-  units: { mass: props.unit, length: lengthUnit.value },
-  shown: props.shown,
-}))
+const how = usePlanShown(() => props.shown)
 const why = (findings: Plan['findings']) => {
   const first = findings.find(({ outcome }) => outcome === 'refused')
   return first ? findingText(first, props.shown) : ''
@@ -25,12 +20,11 @@ const rows = computed(() =>
     .filter(({ replacedAt }) => replacedAt !== null)
     .map((plan) => {
       const { refused, findings, definition, startedOn, createdAt, replacedAt, id } = plan
-      const on = (instant: string) => formatDate(instant.slice(0, 10), true)
       return {
         ...{ id, goal: capital(goalWithDay(definition.goal, how.value)) },
         words: refused
-          ? `Refused on ${on(createdAt)}. ${why(findings)}`
-          : `${versionOf(plan, props.plans) > 1 ? `Version ${versionOf(plan, props.plans)}, ` : ''}from ${formatDate(startedOn, true)} to ${on(replacedAt!)}, ${fixed(definition.weeks, 0)} weeks.`,
+          ? `Refused on ${dayOfInstant(createdAt)}. ${why(findings)}`
+          : `${versionOf(plan, props.plans) > 1 ? `Version ${versionOf(plan, props.plans)}, ` : ''}from ${formatDate(startedOn, true)} to ${dayOfInstant(replacedAt!)}, ${fixed(definition.weeks, 0)} weeks.`,
       }
     }),
 )

@@ -94,15 +94,12 @@ const foldsTaken = computed(
     sheetOf(props.view.client, newest.value).measured.some(({ site }) => isSkinfold(site)),
 )
 /** What a change would be, before it is kept. */
-const lengthUnit = useLengthUnit()
-const differences = computed(() => {
-  if (!props.changes || !plan.value || !keepable.value) return undefined
-  const how = {
-    units: { mass: massUnit.value, length: lengthUnit.value },
-    shown: props.shown,
-  }
-  return planDifferences(props.changes, plan.value, how)
-})
+const how = usePlanShown(() => props.shown)
+const differences = computed(() =>
+  props.changes && plan.value && keepable.value
+    ? planDifferences(props.changes, plan.value, how.value)
+    : undefined,
+)
 const isRefused = computed(() => safe.value?.outcome === 'refused' && plan.value !== undefined)
 </script>
 

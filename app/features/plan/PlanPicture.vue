@@ -1,6 +1,12 @@
 <script setup lang="ts">
 import { fixed, formatDate, formatMass, type BandOfWeek, type MassUnit } from '#core'
-import { drawPlan, type PicturePoint, type PictureQuantity, type PlanDrawn } from './picture-panels'
+import {
+  drawPlan,
+  pathsOf,
+  type PicturePoint,
+  type PictureQuantity,
+  type PlanDrawn,
+} from './picture-panels'
 
 /** A plan as a picture: its way, what the same food may do, the band of both, and every check-in since its start. */
 const props = defineProps<{
@@ -15,9 +21,20 @@ const props = defineProps<{
 const quantities = computed<PictureQuantity[]>(() =>
   props.shown ? ['mass', 'fat', 'lean'] : ['mass'],
 )
+const points = computed(() => props.points ?? [])
+/** Apart from the band, which comes later. */
+const paths = computed(() => pathsOf(props.plan, points.value))
 const drawn = computed(() =>
-  drawPlan(props.plan, props.bands, props.points ?? [], quantities.value, props.unit),
+  drawPlan(
+    props.plan.startedOn,
+    paths.value,
+    props.bands,
+    points.value,
+    quantities.value,
+    props.unit,
+  ),
 )
+const gridText = (value: number) => fixed(value, Number.isInteger(value) ? 0 : 1)
 const TITLES = { mass: 'Weight', fat: 'Fat', lean: 'Lean' } as const
 const TONES = {
   mass: { text: 'text-oak', stroke: 'stroke-oak', fill: 'fill-oak' },
@@ -49,16 +66,7 @@ function labelOf(quantity: PictureQuantity) {
         :aria-label="labelOf(panel.quantity)"
         :data-panel="panel.quantity"
       >
-        <span
-          v-for="line in panel.grid"
-          :key="line.value"
-          class="absolute inset-x-0 border-t border-line"
-          :style="{ top: `${line.y}%` }"
-        >
-          <span class="figure absolute right-full -translate-y-1/2 pr-2 text-[15px] text-faded">
-            {{ fixed(line.value, Number.isInteger(line.value) ? 0 : 1) }}
-          </span>
-        </span>
+        <PanelGrid :lines="panel.grid" :text="gridText" />
         <svg
           class="absolute inset-0 h-full w-full overflow-hidden"
           viewBox="0 0 100 100"
@@ -120,7 +128,7 @@ function labelOf(quantity: PictureQuantity) {
         shown
           ? 'dotted with lean held, dashed with the usual lean change (Forbes)'
           : 'dotted and dashed, the two ends of it'
-      }}. Band: nine paths in ten.<template v-if="points?.length">
+      }}. Band: nine paths in ten.<template v-if="points.length">
         Points: as each check-in read.
       </template>
     </figcaption>

@@ -33,11 +33,7 @@ const props = defineProps<{
 }>()
 
 const today = isoDateOf(new Date())
-const lengthUnit = useLengthUnit()
-const how = computed(() => ({
-  units: { mass: props.unit, length: lengthUnit.value },
-  shown: props.shown,
-}))
+const how = usePlanShown(() => props.shown)
 const d = computed(() => props.plan.definition)
 const start = computed(() => startOfKept(props.record.person, props.plan, props.measured))
 /** Day of the check-in that it starts from, where it is on record. */

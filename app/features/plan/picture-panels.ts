@@ -15,6 +15,7 @@ import {
   type StartingPoint,
   addDays,
 } from '#core'
+import { bandText, cornersText, gridOf, gridStep, type GridLine } from '../../ui/charts/panels'
 
 /** What a picture of a plan is drawn from. */
 export interface PlanDrawn {
@@ -41,7 +42,7 @@ export interface PicturePanel {
   quantity: PictureQuantity
   /** px. */
   height: number
-  grid: { value: number; y: number }[]
+  grid: GridLine[]
   /** Corners for an SVG of 100 by 100. */
   way: string
   held: string
@@ -64,12 +65,33 @@ const HEIGHTS: Record<PictureQuantity, number> = { mass: 200, fat: 170, lean: 13
 /** Less is not spanned, in the unit on the screen. */
 const LEAST_SPAN = 2
 const LINES = 4
-const STEPS = [0.5, 1, 2, 5, 10, 20, 50, 100, 200]
 const WEEK = 7
 const DAY_MARKS = 3
 
-const corners = (of: readonly { x: number; y: number }[]) =>
-  of.map(({ x, y }) => `${x.toFixed(2)},${y.toFixed(2)}`).join(' ')
+/** What a plan draws by itself, whatever is known since: its way, and the two ends of what the same food may do. */
+export interface PlanPaths {
+  weeks: number
+  way: Body[]
+  held: Body[]
+  forbes: Body[]
+  aim: Body
+}
+type Body = Pick<StartingPoint, 'fatKg' | 'leanKg'>
+
+/** The paths of a plan, as far as it and the check-ins since go. */
+export function pathsOf(plan: PlanDrawn, points: readonly PicturePoint[]): PlanPaths {
+  const { start, startedOn, regime } = plan
+  const last = points.reduce((late, { date }) => (date > late ? date : late), startedOn)
+  const gone = daysBetween(startedOn, last) / WEEK
+  const weeks = weeksAhead(Math.max(plan.weeks, gone))
+  return {
+    weeks,
+    way: plannedWay(plan, start).filter((_, week) => week <= weeks),
+    held: simulate(start, regime, weeks, 0),
+    forbes: simulate(start, regime, weeks, 1),
+    aim: targetsOf(plan.goal, start).aim,
+  }
+}
 
 /**
  * The picture of a plan: its way with what is asked for held, the two ends of what the same food may do (lean held, and
@@ -78,23 +100,16 @@ const corners = (of: readonly { x: number; y: number }[]) =>
  * @param quantities of which a panel is drawn each
  */
 export function drawPlan(
-  plan: PlanDrawn,
+  startedOn: IsoDate,
+  { weeks, aim, ...paths }: PlanPaths,
   bands: readonly BandOfWeek[] | undefined,
   points: readonly PicturePoint[],
   quantities: readonly PictureQuantity[],
   unit: MassUnit,
 ): PlanPictureDrawn {
-  const { start, startedOn, regime } = plan
-  const last = points.reduce((late, { date }) => (date > late ? date : late), startedOn)
-  const gone = daysBetween(startedOn, last) / WEEK
-  const weeks = weeksAhead(Math.max(plan.weeks, gone))
-  const way = plannedWay(plan, start).filter((_, week) => week <= weeks)
-  const held = simulate(start, regime, weeks, 0)
-  const forbes = simulate(start, regime, weeks, 1)
-  const { aim } = targetsOf(plan.goal, start)
   const show = (kg: number) => massIn(kg, unit)
   const xOf = (week: number) => (100 * week) / weeks
-  const partOf = (body: { fatKg: number; leanKg: number }, of: PictureQuantity) =>
+  const partOf = (body: Body, of: PictureQuantity) =>
     show(of === 'mass' ? body.fatKg + body.leanKg : body[`${of}Kg`])
   const panels = quantities.map((quantity): PicturePanel => {
     const seen = points.flatMap((point) => {
@@ -107,40 +122,35 @@ export function drawPlan(
       const [low, , , , high] = band[quantity].map(show)
       return { x: xOf(band.week), low: low!, high: high! }
     })
+    const byWeek = (bodies: readonly Body[]) => bodies.map((body) => partOf(body, quantity))
     const lines = {
-      way: way.map((body, week) => ({ week, value: partOf(body, quantity) })),
-      held: held.map((body) => ({ week: body.week, value: partOf(body, quantity) })),
-      forbes: forbes.map((body) => ({ week: body.week, value: partOf(body, quantity) })),
+      way: byWeek(paths.way),
+      held: byWeek(paths.held),
+      forbes: byWeek(paths.forbes),
     }
     const values = [
-      ...Object.values(lines).flatMap((line) => line.map(({ value }) => value)),
+      ...Object.values(lines).flat(),
       ...seen.map(({ value }) => value),
       ...ofBand.flatMap(({ low, high }) => [low, high]),
     ]
     const [least, most] = [Math.min(...values), Math.max(...values)]
     const span = Math.max(LEAST_SPAN, most - least)
-    const step = STEPS.find((s) => span / s <= LINES) ?? STEPS.at(-1)!
+    const step = gridStep(span, LINES)
     const from = Math.floor(least / step) * step
     const to = Math.max(from + LEAST_SPAN, Math.ceil(most / step) * step)
-    const yOf = (value: number) => (100 * (to - value)) / (to - from)
-    const line = (of: readonly { week: number; value: number }[]) =>
-      corners(of.map(({ week, value }) => ({ x: xOf(week), y: yOf(value) })))
+    const { yOf, grid } = gridOf(from, to, step)
+    const line = (of: readonly number[]) =>
+      cornersText(of.map((value, week) => ({ x: xOf(week), y: yOf(value) })))
     const wanted = partOf(aim, quantity)
     return {
       quantity,
       height: HEIGHTS[quantity],
-      grid: Array.from({ length: Math.round((to - from) / step) + 1 }, (_, i) => ({
-        value: from + i * step,
-        y: yOf(from + i * step),
-      })),
+      grid,
       ...{ way: line(lines.way), held: line(lines.held), forbes: line(lines.forbes) },
-      band: corners([
-        ...ofBand.map(({ x, high }) => ({ x, y: yOf(high) })),
-        ...[...ofBand].reverse().map(({ x, low }) => ({ x, y: yOf(low) })),
-      ]),
+      band: bandText(ofBand, yOf),
       goal:
         // What is only held is no goal to get to.
-        wanted === lines.way[0]?.value || wanted < from || wanted > to
+        wanted === lines.way[0] || wanted < from || wanted > to
           ? undefined
           : { y: yOf(wanted), value: wanted },
       points: seen.map(({ week, date, value }) => ({ x: xOf(week), y: yOf(value), date, value })),

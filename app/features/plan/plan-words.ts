@@ -8,9 +8,10 @@ import {
   kgAWeek,
   mealOf,
   nameOf,
+  PACE_UNIT_WORDS,
   paceMeans,
   RESTING_FORMS,
-  addDays,
+  dayAfterWeeks,
   attempt,
   type Breaks,
   type DayWish,
@@ -100,13 +101,9 @@ export function dayText({ date, occasion }: Goal): string {
 export const goalWithDay = (goal: Goal, how: PlanShown) =>
   [goalText(goal, how), dayText(goal)].filter(Boolean).join(' ')
 
-const PACE_UNIT_WORDS: Record<PaceUnit, string> = {
-  ...{ percentMass: '% of body mass', kg: ' kg', lb: ' lb', fatPoints: ' points of fat %' },
-}
-
 /** A pace as it was asked for. */
 export const paceText = ({ value, unit }: Pace) =>
-  `${Number(value.toFixed(2))}${PACE_UNIT_WORDS[unit]} a week`
+  `${Number(value.toFixed(2))}${PACE_UNIT_WORDS[unit][0]} a week`
 
 /** What a pace means, besides how it was asked for. */
 export function paceMeansText(
@@ -252,6 +249,9 @@ export function planDifferences(
 export const paceKgOf = ({ pace, fatKg, leanKg }: PlanDefinition) =>
   kgAWeek(pace, { fatKg, leanKg })
 
+/** The day of an instant of the record, in words. */
+export const dayOfInstant = (instant: string) => formatDate(instant.slice(0, 10), true)
+
 /** A plan's own number among the versions of it: 1 for the first. */
 export function versionOf(plan: Plan, all: readonly Plan[]): number {
   const before = plan.changes && all.find(({ id }) => id === plan.changes)
@@ -280,5 +280,4 @@ export function startOfKept(
 export const endOfPlan = ({
   startedOn,
   definition: { weeks },
-}: Pick<Plan, 'startedOn' | 'definition'>): IsoDate =>
-  addDays(startedOn, Math.ceil(weeks * 7 - 1e-6))
+}: Pick<Plan, 'startedOn' | 'definition'>): IsoDate => dayAfterWeeks(startedOn, weeks)

@@ -10,8 +10,10 @@ import {
   isoDateOf,
   massOfStart,
   nextMeasuring,
+  paceAskedFor,
   paceIn,
   planFrom,
+  refusal,
   safePlan,
   standingFindings,
   startOf,
@@ -77,14 +79,15 @@ function planDraft({
   const ground = computed(() => ({
     ...{ flags: flags.value, clearances: clearances.value, today: startsOn.value },
   }))
+  const wish = computed(() => ({
+    ...{ goal: goal.value, wished: wished.value, pace: pace.value, form: form.value },
+    ...{ activity: activity.value, peakWeek: peakWeek.value, breaks: breaks.value },
+  }))
   const safe = computed(() => {
-    const { pace: at } = askedFor.value ?? {}
+    const at = start.value && paceAskedFor(wish.value, start.value, startsOn.value)
     if (!start.value || !wished.value || !at?.ok) return undefined
-    const wish = {
-      ...{ goal: goal.value, pace: at.value, form: form.value, activity: activity.value },
-      exerciseKcal: exerciseKcal.value,
-    }
-    const found = attempt(() => safePlan(wish, start.value!, ground.value))
+    const asked = { ...wish.value, pace: at.value, exerciseKcal: exerciseKcal.value }
+    const found = attempt(() => safePlan(asked, start.value!, ground.value))
     return found.ok && Number.isFinite(found.value.paceKg) ? found.value : undefined
   })
   const findings = computed(
@@ -94,18 +97,10 @@ function planDraft({
     findings.value.some(({ outcome }) => outcome === 'hold' || outcome === 'refused'),
   )
 
-  const wish = computed(() => ({
-    ...{ goal: goal.value, wished: wished.value, pace: pace.value, form: form.value },
-    ...{ activity: activity.value, peakWeek: peakWeek.value, breaks: breaks.value },
-  }))
-  /** The pace that is asked for, whatever stands against it. */
-  const askedFor = computed(
-    () => start.value && planFrom({ ...wish.value, stopped: true }, start.value, startsOn.value),
-  )
-  const drafted = computed(() =>
-    stopped.value
-      ? askedFor.value
-      : start.value && planFrom({ ...wish.value, stopped: false }, start.value, startsOn.value),
+  const drafted = computed(
+    () =>
+      start.value &&
+      planFrom({ ...wish.value, stopped: stopped.value }, start.value, startsOn.value),
   )
   const targets = computed(() => drafted.value?.targets)
   const paceKg = computed(() => drafted.value?.paceKg)
@@ -134,7 +129,11 @@ function planDraft({
       ...{ breakEvery: by('breakEvery'), breakWeeks: by('breakWeeks') },
       exercise: exerciseTyped.value.problem,
       startsOn: early
-        ? `Start of the plan: got ${startsOn.value}. Accepted: ${newest.value!.measuredOn}, the day of its check-in, or later.`
+        ? refusal(
+            'Start of the plan',
+            startsOn.value,
+            `${newest.value!.measuredOn}, the day of its check-in, or later`,
+          )
         : undefined,
     }
   })

@@ -6,7 +6,9 @@ import {
   isOwnSite,
   KG_PER_POUND,
   leftOf,
+  MOST_EXERCISE_KCAL,
   plainText,
+  refusal,
   restingFormFor,
   typedNumber,
   type Breaks,
@@ -41,12 +43,10 @@ function typed(text: string, label: string): { value?: number; problem?: string 
   if (!text.trim()) return {}
   const value = typedNumber(plainText(text))
   return value === undefined
-    ? { value: NaN, problem: `${label}: got “${text.trim()}”. Accepted: a number, such as 58.5.` }
+    ? { value: NaN, problem: refusal(label, text.trim(), 'a number, such as 58.5') }
     : { value }
 }
 const shortNumber = (value: number, digits: number) => String(Number(value.toFixed(digits)))
-/** kcal a day. */
-const EXERCISE_MOST = 4000
 const MASS_GOALS: readonly GoalKind[] = ['loseMass', 'mass', 'fatMass', 'gainLean']
 
 /** What the fields of the planner stand on. */
@@ -149,8 +149,8 @@ export function usePlanWish({ start, checkInId, shown, today, trains }: FieldsOf
   const exerciseTyped = computed(() => {
     const found = typed(texts.exercise, 'Exercise a day')
     const { value = 0, problem } = found
-    return problem === undefined && (value < 0 || value > EXERCISE_MOST)
-      ? { problem: `Exercise a day: got ${value}. Accepted: 0 to ${EXERCISE_MOST} kcal.` }
+    return problem === undefined && (value < 0 || value > MOST_EXERCISE_KCAL)
+      ? { problem: refusal('Exercise a day', value, `0 to ${MOST_EXERCISE_KCAL} kcal`) }
       : found
   })
   const exerciseKcal = computed(() =>

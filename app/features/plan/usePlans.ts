@@ -1,6 +1,6 @@
 import { partsOfRecord, type Clearance, type Measured, type ScreeningFlag } from '#core'
 import type { CheckInWithReadings } from '#shared/contract/check-ins'
-import type { ClientPlans } from '#shared/contract/plans'
+import type { ClientPlans, Plan } from '#shared/contract/plans'
 import type { ClientRecord } from '#shared/contract/record'
 
 /** What the pages about a plan show of a client's plans, beside the record. */
@@ -21,5 +21,8 @@ export function usePlans(
       view.value &&
       partsOfRecord({ ...view.value, planInForce: inForce.value ?? null }, measured.value),
   )
-  return { plans, inForce, before, flags, clearances, record }
+  /** Takes what the server answered with. */
+  const take = (all: Plan[]) => void (kept.value = { ...kept.value!, plans: all })
+  const takeCleared = (all: Clearance[]) => void (kept.value = { ...kept.value!, clearances: all })
+  return { take, takeCleared, plans, inForce, before, flags, clearances, record }
 }

@@ -13,7 +13,6 @@ const { data: kept } = await useAsyncData(`plans-${id}`, () =>
 )
 
 const massUnit = useMassUnit()
-const lengthUnit = useLengthUnit()
 const { hiding, shown, asked } = usePercentages(() => view.value?.client)
 const { plans, inForce, record } = usePlans(kept, view, measured)
 await workOut(record)
@@ -25,10 +24,7 @@ const other = computed(() => {
   const found = changed ?? inForce.value
   return found && found.id !== plan.value?.id ? found : undefined
 })
-const how = computed(() => ({
-  units: { mass: massUnit.value, length: lengthUnit.value },
-  shown: shown.value,
-}))
+const how = usePlanShown(() => shown.value)
 const differences = computed(() =>
   plan.value && other.value ? planDifferences(plan.value, other.value, how.value) : [],
 )
@@ -42,7 +38,7 @@ const differences = computed(() =>
       <p>
         <NuxtLink :to="`/clients/${id}/plan`" class="underline">The plan in force</NuxtLink>
       </p>
-      <PlanHead :plan :plans :unit="massUnit" :shown />
+      <PlanHead :plan :plans :shown />
       <section v-if="other && !plan.refused" class="py-4">
         <h3 class="pb-1 text-lg font-bold">
           {{

@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import type { Clearance } from '#core'
 import type { Plan } from '#shared/contract/plans'
 import { plans as routes } from '~/contract'
 
@@ -13,12 +12,10 @@ const params = { id }
 const { data: kept } = await useAsyncData(`plans-${id}`, () => callApi(routes.list, { params }))
 
 const { hiding, shown, asked } = usePercentages(() => view.value?.client)
-const { inForce, record } = usePlans(kept, view, measured)
+const { inForce, record, take, takeCleared } = usePlans(kept, view, measured)
 await workOut(record)
 const changes = inForce.value && route.query.new === undefined ? inForce.value : undefined
 
-const take = (all: Plan[]) => (kept.value = { ...kept.value!, plans: all })
-const takeCleared = (clearances: Clearance[]) => (kept.value = { ...kept.value!, clearances })
 async function read(all: Plan[]) {
   take(all)
   await navigateTo(`/clients/${id}/plan`)

@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import type { Clearance } from '#core'
 import type { Plan } from '#shared/contract/plans'
 import { plans as routes } from '~/contract'
 
@@ -11,17 +10,16 @@ const { data: kept } = await useAsyncData(`plans-${id}`, () => callApi(routes.li
 
 const massUnit = useMassUnit()
 const { hiding, shown, asked } = usePercentages(() => view.value?.client)
-const { plans, inForce, record } = usePlans(kept, view, measured)
+const { plans, inForce, record, take, takeCleared } = usePlans(kept, view, measured)
 await workOut(record)
 
 const { trouble, busy, submit } = useSubmit()
 /** What was done, also where the part that did it is gone. */
 const said = ref('')
-function take(all: Plan[], what = '') {
-  kept.value = { ...kept.value!, plans: all }
+function takeAndSay(all: Plan[], what: string) {
+  take(all)
   said.value = what
 }
-const takeCleared = (clearances: Clearance[]) => (kept.value = { ...kept.value!, clearances })
 
 /** Ended only after it was asked for a second time. */
 const ending = ref(false)
@@ -29,7 +27,7 @@ async function end() {
   const all = await submit(() => callApi(routes.end, { params }))
   if (!all) return
   ending.value = false
-  take(all, 'Plan ended. It stays on record.')
+  takeAndSay(all, 'Plan ended. It stays on record.')
 }
 </script>
 
@@ -38,7 +36,7 @@ async function end() {
     <PercentagesChoice v-if="hiding" v-model="asked" :name="view.client.name" class="pb-3" />
     <p role="status" class="min-h-7 font-bold text-leaf">{{ said }}</p>
     <template v-if="inForce">
-      <PlanHead :plan="inForce" :plans :unit="massUnit" :shown />
+      <PlanHead :plan="inForce" :plans :shown />
       <InTurn v-if="shown" unasked>
         <PlanFollowUp :plan="inForce" :record :unit="massUnit" />
       </InTurn>
@@ -72,10 +70,10 @@ async function end() {
       :record
       :kept
       :shown
-      @kept="(all) => take(all, 'Saved.')"
-      @refused="(all) => take(all)"
+      @kept="(all) => takeAndSay(all, 'Saved.')"
+      @refused="(all) => takeAndSay(all, '')"
       @cleared="takeCleared"
     />
-    <PlanList v-if="view" :client-id="id" :plans :unit="massUnit" :shown class="pt-6" />
+    <PlanList v-if="view" :client-id="id" :plans :shown class="pt-6" />
   </ClientPage>
 </template>

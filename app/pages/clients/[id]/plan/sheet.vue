@@ -2,6 +2,7 @@
 import { capital, DIET_NOTES, fixed, formatDate, formatMass, isoDateOf, weeksOut } from '#core'
 import { plans as routes } from '~/contract'
 import {
+  dayOfInstant,
   goalWithDay,
   nutrientsOf,
   paceKgOf,
@@ -18,20 +19,13 @@ const { data: kept } = await useAsyncData(`plans-${id}`, () =>
   callApi(routes.list, { params: { id } }),
 )
 const massUnit = useMassUnit()
-const lengthUnit = useLengthUnit()
 const { shown } = usePercentages(() => view.value?.client)
 const { plans, inForce: plan } = usePlans(kept, view, measured)
 
 const today = isoDateOf(new Date())
 const d = computed(() => plan.value!.definition)
-const goal = computed(() =>
-  capital(
-    goalWithDay(d.value.goal, {
-      units: { mass: massUnit.value, length: lengthUnit.value },
-      shown: shown.value,
-    }),
-  ),
-)
+const how = usePlanShown(() => shown.value)
+const goal = computed(() => capital(goalWithDay(d.value.goal, how.value)))
 const out = computed(() => {
   const { date } = d.value.goal
   return date && date > today ? weeksOut(today, date) : undefined
@@ -117,7 +111,7 @@ const print = () => window.print()
       <footer class="border-t border-line pt-2 text-[15px]">
         <p>
           {{ versionOf(plan, plans) > 1 ? `Version ${versionOf(plan, plans)}, made` : 'Made' }} on
-          {{ formatDate(plan.createdAt.slice(0, 10), true)
+          {{ dayOfInstant(plan.createdAt)
           }}<template v-if="plan.madeBy"> by {{ plan.madeBy }}</template
           >. Suggestions, not orders: stop and ask when you are dizzy, faint, ill, or your period
           stays away. Dietary treatment belongs to licensed practice.

@@ -1,4 +1,6 @@
 import prettier from 'eslint-config-prettier'
+import i18n from '@intlify/eslint-plugin-vue-i18n'
+import words from './scripts/eslint-words.mjs'
 import withNuxt from './.nuxt/eslint.config.mjs'
 
 /*
@@ -160,5 +162,42 @@ export default withNuxt(
       // What is bound to its own name is written once.
       'vue/v-bind-style': ['error', 'shorthand', { sameNameShorthand: 'always' }],
     },
+  },
+  {
+    // All that a person reads stands in locales/.
+    files: ['app/**/*.vue'],
+    plugins: { '@intlify/vue-i18n': i18n },
+    settings: { 'vue-i18n': { localeDir: './locales/*/*.json', messageSyntaxVersion: '^11.0.0' } },
+    rules: {
+      '@intlify/vue-i18n/no-raw-text': [
+        'error',
+        {
+          // Signs, units and letters of keys.
+          ignorePattern: '^[^A-Za-z]*$|^[A-Z]$|^\\W*(kg|lb|mm|cm|in|kcal|g|g/kg)\\W*$',
+          attributes: {
+            '/.+/': [
+              'label',
+              'title',
+              'aria-label',
+              'placeholder',
+              'hint',
+              'alt',
+              'caption',
+              'add',
+              'action',
+              'leave',
+              'was',
+              'now',
+            ],
+          },
+        },
+      ],
+    },
+  },
+  {
+    files: ['app/**/*.{ts,vue}'],
+    ignores: ['app/service-worker/**'],
+    plugins: { oak: { rules: { words } } },
+    rules: { 'oak/words': 'error' },
   },
 )

@@ -2,6 +2,7 @@ import { readdirSync } from 'node:fs'
 import { fileURLToPath } from 'node:url'
 import tailwindcss from '@tailwindcss/vite'
 import type { Plugin } from 'vite'
+import { catalogue } from './scripts/words'
 import { noCircles, scriptOf, startInTurn } from './scripts/page-scripts'
 
 const rootFolder = (name: string) => fileURLToPath(new URL(name, import.meta.url))
@@ -46,7 +47,7 @@ export default defineNuxtConfig({
     { path: '~/features', pathPrefix: false, extensions: ['vue'] },
     { path: '~/ui', pathPrefix: false, extensions: ['vue'] },
   ],
-  imports: { dirs: [...foldersIn('features'), 'ui', ...foldersIn('ui')] },
+  imports: { dirs: [...foldersIn('features'), 'ui', ...foldersIn('ui'), 'words'] },
   // The check-in outlives the server, so it is rendered in the browser alone.
   routeRules: {
     '/check-in/**': { ssr: false },
@@ -104,7 +105,7 @@ export default defineNuxtConfig({
     compressPublicAssets: { gzip: true, brotli: true },
   },
   vite: {
-    plugins: [tailwindcss(), pureCore, startInTurn, noCircles],
+    plugins: [tailwindcss(), catalogue(rootFolder('locales')), pureCore, startInTurn, noCircles],
     $client: {
       build: {
         rollupOptions: {

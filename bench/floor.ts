@@ -96,7 +96,7 @@ async function screen(server: TestServer) {
     })
     const { id } = await newCheckIn(server)
     await page.goto(`${server.url}/check-in/${id}`)
-    await waitForFocus(page, 'On to the landmarks')
+    await waitForFocus(page, 'Continue to landmarks')
     // What the first stage waited for is what was asked for before it had the focus; the later stages are asked for
     // after its paint, and how many of them have arrived by now is chance.
     const loaded = await page.evaluate(() => {
@@ -110,7 +110,7 @@ async function screen(server: TestServer) {
     const size = (all: Iterable<Buffer>) => [...all].reduce((n, s) => n + gzipSync(s).length, 0)
     const initial = size([...scripts].filter(([url]) => loaded.includes(url)).map(([, s]) => s))
     await page.keyboard.press('Enter')
-    await waitForFocus(page, 'On to the folds')
+    await waitForFocus(page, 'Continue to folds')
     await page.keyboard.press('Enter')
     await waitForFocus(page, 'reading')
 
@@ -189,9 +189,9 @@ async function screen(server: TestServer) {
       $router.push('/')
       setTimeout(() => $router.push(path), 500)
     }, `/check-in/${id}`)
-    await waitForFocus(page, 'On to the landmarks')
+    await waitForFocus(page, 'Continue to landmarks')
     await page.keyboard.press('Enter')
-    await waitForFocus(page, 'On to the folds')
+    await waitForFocus(page, 'Continue to folds')
     await page.keyboard.press('Enter')
     await waitForFocus(page, 'reading')
   }

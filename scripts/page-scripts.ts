@@ -37,7 +37,8 @@ const SCRIPTS: readonly (readonly [RegExp, string | undefined])[] = [
   [/^core\/change\/(advice|series|model)/, 'desk'],
   [/^core\/(anatomy|equations|protocols|readings|data-quality)\//, 'core'],
   [/^core\/(measurement-error|composition|change)\//, 'core'],
-  [/^app\/(layouts|utils|contract)\b/, 'parts'],
+  [/^app\/(layouts|utils|contract|words)\b/, 'parts'],
+  [/^(@intlify\/|\0virtual:words$)/, 'parts'],
   [/^app\/ui\/(?!AskPanel)[^/]+$/, 'parts'],
 ]
 

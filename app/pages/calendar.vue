@@ -1,11 +1,11 @@
 <script setup lang="ts">
-import { addDays, addMonths, formatDate, reminderText, weekdayOf } from '#core'
+import { addDays, addMonths, reminderText, weekdayOf } from '#core'
 import type { Calendar } from '#shared/contract/calendar'
 import { calendar, clients } from '~/contract'
 
 await breathe()
 
-useHead({ title: 'Calendar · Oak Pinch' })
+usePageTitle(() => t('calendar.calendar'))
 
 const route = useRoute()
 const router = useRouter()
@@ -35,14 +35,12 @@ const on = (day: string) => data.value?.entries.filter(({ dueOn }) => dueOn === 
 function go(by: number) {
   void router.replace({ query: { month: addMonths(month.value, by).slice(0, 7) } })
 }
-const title = computed(() =>
-  new Date(`${month.value}T00:00:00`).toLocaleDateString('en', { month: 'long', year: 'numeric' }),
-)
+const title = computed(() => monthText(month.value))
 
 /* A name is dragged to another day; without a mouse the dialog moves it. */
 const { trouble, done, submit } = useSubmit()
 async function move({ clientId, name }: Entry, day: string | null) {
-  const said = day ? `${name}: ${formatDate(day)}` : `${name}: by the usual days`
+  const said = day ? `${name}: ${formatDate(day)}` : t('calendar.nameUsualDays', { name })
   const call = () => callApi(clients.change, { params: { id: clientId }, body: { nextDueOn: day } })
   if (await submit(call, said)) await refresh()
 }
@@ -97,7 +95,7 @@ async function copy() {
     )) ?? false
 }
 const today = computed(() => data.value?.today ?? '')
-const WEEKDAYS = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun']
+const WEEKDAYS = weekdayNames()
 </script>
 
 <template>
@@ -105,14 +103,14 @@ const WEEKDAYS = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun']
     <div class="flex flex-wrap items-end justify-between gap-3 pb-3">
       <h1 class="text-[40px]">{{ title }}</h1>
       <div class="flex flex-wrap gap-2 print:hidden">
-        <button type="button" class="button" @click="go(-1)">Before</button>
-        <button type="button" class="button" @click="go(1)">Next</button>
-        <a href="/api/calendar.ics" class="button" download>.ics of everybody</a>
+        <button type="button" class="button" @click="go(-1)">{{ t('calendar.before') }}</button>
+        <button type="button" class="button" @click="go(1)">{{ t('calendar.next') }}</button>
+        <a href="/api/calendar.ics" class="button" download>{{ t('calendar.icsEverybody') }}</a>
       </div>
     </div>
     <p v-if="error" role="alert" class="font-bold text-clay">{{ error.message }}</p>
     <p class="pb-2 text-faded">
-      Drag a name to another day, or tap it.
+      {{ t('calendar.dragNameAnotherDayOr') }}
       <span role="status" class="text-ink">{{ done }}</span>
     </p>
     <AlertLine :text="trouble" />
@@ -152,8 +150,9 @@ const WEEKDAYS = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun']
                 :class="day < today ? 'border-clay bg-clay-wash' : 'border-leaf bg-board'"
                 @click="opened = entry"
               >
-                {{ entry.name }}<span v-if="entry.moved" class="text-faded"> moved</span>
-                <span v-if="day < today" class="sr-only">, late</span>
+                {{ entry.name }}
+                <span v-if="entry.moved" class="text-faded">{{ t('calendar.moved') }}</span>
+                <span v-if="day < today" class="sr-only">{{ t('calendar.overdue') }}</span>
               </button>
             </li>
           </ul>
@@ -169,30 +168,36 @@ const WEEKDAYS = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun']
           <TextField
             id="new-day"
             v-model="newDay"
-            label="Next check-in on"
+            :label="t('calendar.nextCheck')"
             type="date"
             data-first
           />
-          <button type="submit" class="button button-lead">Move</button>
+          <button type="submit" class="button button-lead">{{ t('calendar.move') }}</button>
           <button
             v-if="opened.moved"
             type="button"
             class="button"
             @click="(move(opened, null), (opened = undefined))"
           >
-            The usual days again
+            {{ t('calendar.usualDaysAgain') }}
           </button>
         </form>
-        <FieldRow id="reminder" label="Reminder" class="pt-4">
+        <FieldRow id="reminder" :label="t('calendar.reminder')" class="pt-4">
           <textarea id="reminder" ref="text" class="field" rows="7" readonly :value="reminder" />
         </FieldRow>
         <div class="flex flex-wrap gap-3 pt-3">
           <button type="button" class="button" @click="copy">
-            {{ copied ? 'Copied' : 'Copy' }}
+            {{ copied ? t('calendar.copied') : t('calendar.copy') }}
           </button>
-          <a :href="`/api/calendar.ics?client=${opened.clientId}`" class="button" download>.ics</a>
-          <NuxtLink :to="`/clients/${opened.clientId}`" class="button">To the client</NuxtLink>
-          <button type="button" class="button" @click="opened = undefined">Close</button>
+          <a :href="`/api/calendar.ics?client=${opened.clientId}`" class="button" download>{{
+            t('calendar.ics')
+          }}</a>
+          <NuxtLink :to="`/clients/${opened.clientId}`" class="button">{{
+            t('calendar.client')
+          }}</NuxtLink>
+          <button type="button" class="button" @click="opened = undefined">
+            {{ t('calendar.close') }}
+          </button>
         </div>
       </template>
     </AskDialog>

@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import {
   checkOverdue,
-  formatDate,
   INSTRUMENT_UNITS,
   judgeCheck,
   plainText,
@@ -19,16 +18,24 @@ await breathe()
 const { data, error } = await useAsyncData('gym', () => callApi(routes.view, {}))
 await breathe()
 const gym = computed(() => data.value as Gym)
-useHead({ title: 'Equipment · Oak Pinch' })
+usePageTitle(() => t('equipment.equipment'))
 
 const KINDS: { id: InstrumentKind; name: string }[] = [
-  { id: 'caliper', name: 'Calipers' },
-  { id: 'tape', name: 'Tapes' },
-  { id: 'scale', name: 'Scales' },
+  { id: 'caliper', name: t('equipment.calipers') },
+  { id: 'tape', name: t('equipment.tapes') },
+  { id: 'scale', name: t('equipment.scales') },
 ]
 const SKILLS = [
-  { value: 'trained' as const, name: 'Trained', detail: 'usual error of a practised hand' },
-  { value: 'novice' as const, name: 'Novice', detail: 'two to three times as much' },
+  {
+    value: 'trained' as const,
+    name: t('equipment.trained'),
+    detail: t('equipment.usualErrorPractisedHand'),
+  },
+  {
+    value: 'novice' as const,
+    name: t('equipment.novice'),
+    detail: t('equipment.twoThreeTimesAsMuch'),
+  },
 ]
 
 const { trouble, submit } = useSubmit()
@@ -132,16 +139,20 @@ function savePerson() {
 /** What the form over the page is about; one thing at a time. */
 const asked = computed(() => {
   if (editing.value) {
-    return { title: editing.value.id ? 'Edit' : 'Add', action: 'Keep', keep: saveInstrument }
+    return {
+      title: editing.value.id ? t('equipment.edit') : t('equipment.add'),
+      action: t('equipment.keep'),
+      keep: saveInstrument,
+    }
   }
   if (checking.value) {
-    const title = `Check ${checking.value.instrument.name}`
-    return { title, action: 'Keep the check of today', keep: saveCheck }
+    const title = t('equipment.checkName', { name: checking.value.instrument.name })
+    return { title, action: t('equipment.keepCheckToday'), keep: saveCheck }
   }
   return (
     person.value && {
-      title: person.value.id ? 'Edit a tester' : 'Add a tester',
-      ...{ action: 'Keep', keep: savePerson },
+      title: person.value.id ? t('equipment.editTester') : t('equipment.addTester'),
+      ...{ action: t('equipment.keep'), keep: savePerson },
     }
   )
 })
@@ -149,16 +160,19 @@ const asked = computed(() => {
 
 <template>
   <main class="mx-auto max-w-4xl px-4 py-6 sm:px-6">
-    <h1 class="pb-1 text-[40px]">Equipment</h1>
+    <h1 class="pb-1 text-[40px]">{{ t('equipment.equipment') }}</h1>
     <p class="pb-4 text-lg">
-      What you measure with, whether it still reads true, and who measures. Both decide how large a
-      change has to be before it counts.
+      {{ t('equipment.whatYouMeasureWhetherStill') }}
     </p>
     <p v-if="error" role="alert" class="font-bold text-clay">{{ error.message }}</p>
     <template v-else>
       <InTurn v-for="kind in KINDS" :key="kind.id">
         <section class="pb-6">
-          <ListHead :name="kind.name" :to="`to ${kind.name}`" @add="edit(kind.id)" />
+          <ListHead
+            :name="kind.name"
+            :to="t('equipment.name', { name: kind.name })"
+            @add="edit(kind.id)"
+          />
           <ul>
             <li
               v-for="instrument in gym.instruments.filter((i) => i.kind === kind.id)"
@@ -171,22 +185,29 @@ const asked = computed(() => {
                 </p>
                 <p class="text-faded">
                   <template v-if="instrument.graduation">
-                    reads to {{ instrument.graduation }} {{ INSTRUMENT_UNITS[kind.id] }}
+                    {{
+                      t('equipment.readsGraduationId', {
+                        graduation: instrument.graduation,
+                        id: INSTRUMENT_UNITS[kind.id],
+                      })
+                    }}
                   </template>
                   <template v-if="instrument.jaws">
-                    · jaws {{ JAW_NAMES[instrument.jaws] }}
+                    {{ t('equipment.jawsJaws', { jaws: JAW_NAMES[instrument.jaws] }) }}
                   </template>
-                  <template v-if="instrument.retired"> · put away</template>
+                  <template v-if="instrument.retired"> {{ t('equipment.putAway') }}</template>
                 </p>
                 <p v-if="lastCheck(instrument)">{{ lastCheck(instrument) }}</p>
                 <p v-if="!instrument.retired && overdue(instrument)" class="font-bold text-clay">
                   {{ overdue(instrument) }}
                 </p>
               </div>
-              <NamedButton :of="instrument.name" @click="check(instrument)">Check</NamedButton>
-              <NamedButton :of="instrument.name" @click="edit(kind.id, instrument)"
-                >Edit</NamedButton
-              >
+              <NamedButton :of="instrument.name" @click="check(instrument)">{{
+                t('equipment.check')
+              }}</NamedButton>
+              <NamedButton :of="instrument.name" @click="edit(kind.id, instrument)">{{
+                t('equipment.edit')
+              }}</NamedButton>
             </li>
           </ul>
         </section>
@@ -194,8 +215,8 @@ const asked = computed(() => {
       <InTurn>
         <section class="pb-6">
           <ListHead
-            name="Testers"
-            to="a tester"
+            :name="t('equipment.testers')"
+            :to="t('equipment.tester')"
             @add="person = { name: '', skill: 'trained', retired: false }"
           />
           <ul>
@@ -206,14 +227,17 @@ const asked = computed(() => {
             >
               <p class="flex-1 text-lg">
                 <strong :class="{ 'line-through': coach.retired }">{{ coach.name }}</strong>
-                <span class="text-faded"> · {{ coach.skill }} hand</span>
+                <span class="text-faded">
+                  {{ t('equipment.skillHand', { skill: coach.skill }) }}</span
+                >
               </p>
-              <NamedButton :of="coach.name" @click="person = { ...coach }">Edit</NamedButton>
+              <NamedButton :of="coach.name" @click="person = { ...coach }">{{
+                t('equipment.edit')
+              }}</NamedButton>
             </li>
           </ul>
           <p class="pt-2 text-faded">
-            A tester’s own duplicates take the place of these usual errors, all the way once there
-            are twenty pairs at a site.
+            {{ t('equipment.testerSOwnDuplicatesTake') }}
           </p>
         </section>
       </InTurn>
@@ -228,36 +252,40 @@ const asked = computed(() => {
       @keep="asked!.keep()"
     >
       <template v-if="editing">
-        <TextField id="instrument-name" v-model="editing.name" label="Name" maxlength="60" />
+        <TextField
+          id="instrument-name"
+          v-model="editing.name"
+          :label="t('equipment.name2')"
+          maxlength="60"
+        />
         <TextField
           id="graduation"
           v-model="editing.graduation"
-          :label="`Smallest step, ${INSTRUMENT_UNITS[editing.kind]}`"
-          hint="0.5, or 1; empty if you do not know"
+          :label="t('equipment.smallestStepKind', { kind: INSTRUMENT_UNITS[editing.kind] })"
+          :hint="t('equipment.n05Or1Empty')"
           inputmode="decimal"
         />
         <ChoiceRow
           v-if="editing.kind === 'caliper' && editing.jaws"
           v-model="editing.jaws"
-          label="Jaws"
+          :label="t('equipment.jaws')"
           :options="JAWS.map((jaw) => ({ value: jaw, name: JAW_NAMES[jaw] }))"
         />
         <TextField
           id="check-every"
           v-model="editing.checkEveryDays"
-          label="Days between checks"
+          :label="t('equipment.daysBetweenChecks')"
           inputmode="numeric"
         />
-        <TickBox v-model="editing.retired">put away, no longer used</TickBox>
+        <TickBox v-model="editing.retired">{{ t('equipment.putAwayNoLongerUsed') }}</TickBox>
       </template>
       <template v-else-if="checking">
         <p>
           {{
             {
-              caliper:
-                'Set the jaws to known gaps (gauge blocks, drill shanks) at several widths and read the dial.',
-              tape: 'Lay the tape along a steel rule.',
-              scale: 'Put known weights on the scale.',
+              caliper: t('equipment.setJawsKnownGapsGauge'),
+              tape: t('equipment.layTapeAlongSteelRule'),
+              scale: t('equipment.putKnownWeightsScale'),
             }[checking.instrument.kind]
           }}
         </p>
@@ -265,9 +293,9 @@ const asked = computed(() => {
           <thead class="text-faded">
             <tr>
               <th scope="col" class="font-normal">
-                known, {{ INSTRUMENT_UNITS[checking.instrument.kind] }}
+                {{ t('equipment.knownKind', { kind: INSTRUMENT_UNITS[checking.instrument.kind] }) }}
               </th>
-              <th scope="col" class="font-normal">it reads</th>
+              <th scope="col" class="font-normal">{{ t('equipment.reads') }}</th>
             </tr>
           </thead>
           <tbody>
@@ -278,7 +306,7 @@ const asked = computed(() => {
                   class="field"
                   inputmode="decimal"
                   autocomplete="off"
-                  :aria-label="`Known, point ${i + 1}`"
+                  :aria-label="t('equipment.knownPointI', { i: i + 1 })"
                 />
               </td>
               <td class="py-1">
@@ -289,7 +317,7 @@ const asked = computed(() => {
                   class="field"
                   inputmode="decimal"
                   autocomplete="off"
-                  :aria-label="`It reads, point ${i + 1}`"
+                  :aria-label="t('equipment.readsPointI', { i: i + 1 })"
                 />
               </td>
             </tr>
@@ -305,9 +333,14 @@ const asked = computed(() => {
         </p>
       </template>
       <template v-else-if="person">
-        <TextField id="coach-name" v-model="person.name" label="Name" maxlength="60" />
-        <ChoiceRow v-model="person.skill" label="Experience" :options="SKILLS" />
-        <TickBox v-model="person.retired">no longer measures here</TickBox>
+        <TextField
+          id="coach-name"
+          v-model="person.name"
+          :label="t('equipment.name2')"
+          maxlength="60"
+        />
+        <ChoiceRow v-model="person.skill" :label="t('equipment.experience')" :options="SKILLS" />
+        <TickBox v-model="person.retired">{{ t('equipment.noLongerMeasuresHere') }}</TickBox>
       </template>
     </AskForm>
   </main>

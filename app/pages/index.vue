@@ -9,27 +9,16 @@ await breathe()
 const { start, busy, trouble } = useStartCheckIn()
 const { trouble: doneTrouble, submit } = useSubmit()
 
-useHead({ title: 'Today · Oak Pinch' })
+usePageTitle(() => t('today.today'))
 
-const day = computed(() =>
-  new Date(`${data.value!.today}T00:00:00Z`).toLocaleDateString('en-GB', {
-    ...{ weekday: 'long', day: 'numeric', month: 'long', timeZone: 'UTC' },
-  }),
-)
-const NUMBERS = 'No One Two Three Four Five Six Seven Eight Nine Ten'.split(' ')
-const inWords = (count: number) => NUMBERS[count] ?? String(count)
+const day = computed(() => longDate(data.value!.today))
 const heading = computed(() => {
   const { look, measure } = data.value!
   const parts = [
-    ...(look.all ? [`${inWords(look.all)} to look at`] : []),
-    ...(measure.all ? [`${inWords(measure.all)} to measure`] : []),
+    ...(look.all ? [t('today.countReview', { count: look.all })] : []),
+    ...(measure.all ? [t('today.countMeasure', { count: measure.all })] : []),
   ]
-  const [first = 'Nothing to do today', ...rest] = parts
-  return [first, ...rest.map((part) => part.toLowerCase())].join(', ')
-})
-const others = computed(() => {
-  const { rest } = data.value!
-  return rest === 1 ? 'One other is on course' : `${inWords(rest)} others are on course`
+  return parts.length ? parts.join(' · ') : t('today.nothingToday')
 })
 
 /** What the coach was done with last, to take it up again. */
@@ -63,17 +52,17 @@ onBeforeUnmount(() => clearTimeout(timer))
       <h1 class="pt-1 pb-4 text-[40px]">{{ heading }}</h1>
       <AlertLine :text="trouble || doneTrouble" />
       <p v-if="data.clients === 0" class="pb-4 text-lg">
-        No clients yet. Add the first one, then start a check-in from here.
+        {{ t('today.noClientsYetAddFirst') }}
       </p>
       <p role="status" class="text-faded" :class="{ 'pb-3': lastDone || data.pending }">
         <template v-if="lastDone">
-          Done with {{ lastDone.client.name }}, until something new is true.
+          {{ t('today.doneNameUntilSomethingNew', { name: lastDone.client.name }) }}
           <button type="button" class="min-h-11 px-2 underline" @click="setDone(lastDone, false)">
-            Undo
+            {{ t('today.undo') }}
           </button>
         </template>
         <template v-if="data.pending">
-          Still reading {{ data.pending }} {{ data.pending === 1 ? 'record' : 'records' }}.
+          {{ t('today.stillReading', { count: data.pending }) }}
         </template>
       </p>
       <div class="grid items-start gap-x-14 lg:grid-cols-[1fr_23rem]">
@@ -81,7 +70,7 @@ onBeforeUnmount(() => clearTimeout(timer))
           <div>
             <ItemList
               v-if="data.look.all"
-              title="Look at"
+              :title="t('today.lookAt')"
               :items="data.look.shown"
               :more="data.look.all - data.look.shown.length"
               more-to="/clients?says=look&sort=says"
@@ -91,7 +80,7 @@ onBeforeUnmount(() => clearTimeout(timer))
             />
             <ItemList
               v-if="data.tell.all"
-              title="Worth telling them"
+              :title="t('today.worthTellingThem')"
               :items="data.tell.shown"
               :more="data.tell.all - data.tell.shown.length"
               more-to="/clients?says=tell&sort=says"
@@ -100,7 +89,7 @@ onBeforeUnmount(() => clearTimeout(timer))
               @done="(item: TodayItem) => setDone(item, true)"
             />
             <p v-if="!data.look.all && !data.tell.all && data.clients" class="pb-5 text-lg">
-              No record asks for a look.
+              {{ t('today.noRecordAsksLook') }}
             </p>
           </div>
         </InTurn>
@@ -108,7 +97,7 @@ onBeforeUnmount(() => clearTimeout(timer))
           <div>
             <MeasureList
               v-if="data.measure.all"
-              title="Measure"
+              :title="t('today.measure')"
               :entries="data.measure.shown"
               :more="data.measure.all - data.measure.shown.length"
               more-to="/clients?sort=due"
@@ -117,7 +106,7 @@ onBeforeUnmount(() => clearTimeout(timer))
             />
             <MeasureList
               v-if="data.week.all"
-              title="This week"
+              :title="t('today.thisWeek')"
               :entries="data.week.shown"
               :more="data.week.all - data.week.shown.length"
               more-to="/calendar"
@@ -126,9 +115,11 @@ onBeforeUnmount(() => clearTimeout(timer))
               @start="start"
             />
             <p class="pb-5 text-faded">
-              <template v-if="data.rest">{{ others }}; nothing to do. </template>
-              <NuxtLink to="/clients" class="underline">All clients</NuxtLink>
-              <NuxtLink to="/clients/new" class="pl-4 underline">Add a client</NuxtLink>
+              <template v-if="data.rest">{{ t('today.onCourse', { count: data.rest }) }} </template>
+              <NuxtLink to="/clients" class="underline">{{ t('today.allClients') }}</NuxtLink>
+              <NuxtLink to="/clients/new" class="pl-4 underline">{{
+                t('today.addClient')
+              }}</NuxtLink>
             </p>
           </div>
         </InTurn>

@@ -16,8 +16,9 @@ const { data, error } = await useAsyncData('gym', () => callApi(routes.view, {})
 const gym = computed(() => data.value as Gym)
 const { data: archived } = await useAsyncData('archive', () => callApi(clients.archived, {}))
 await breathe()
-useHead({ title: 'Settings · Oak Pinch' })
+usePageTitle(() => t('settings.settings'))
 
+const { language, languages } = useLanguageChoice()
 const massUnit = useMassUnit()
 const lengthUnit = useLengthUnit()
 const rangeTable = useRangeTable()
@@ -46,12 +47,12 @@ const protocolOptions = computed(() => [
 ])
 
 const TOLERANCES: { value: string; name: string; tolerance: Tolerance | null }[] = [
-  { value: 'set', name: 'as each set says', tolerance: null },
+  { value: 'set', name: t('settings.asEachSetSays'), tolerance: null },
   { value: '1', name: '1 mm', tolerance: { kind: 'mm', value: 1 } },
   { value: '2', name: '2 mm', tolerance: { kind: 'mm', value: 2 } },
   {
     value: '5%',
-    name: '5 %, or one graduation',
+    name: t('settings.n5OrOneGraduation'),
     tolerance: { kind: 'percent', value: 5, atLeast: 0.5 },
   },
 ]
@@ -80,17 +81,32 @@ const retire = (id: string) => take(() => callApi(routes.removeProtocol, { param
 
 <template>
   <main class="mx-auto max-w-4xl space-y-8 px-4 py-6 sm:px-6">
-    <h1 class="text-[40px]">Settings</h1>
+    <h1 class="text-[40px]">{{ t('settings.settings') }}</h1>
     <p v-if="error" role="alert" class="font-bold text-clay">{{ error.message }}</p>
     <template v-else>
       <InTurn>
         <section class="space-y-4">
-          <h2 class="border-b-2 border-ink pb-1 text-2xl">On this device</h2>
+          <h2 class="border-b-2 border-ink pb-1 text-2xl">{{ t('settings.thisDevice') }}</h2>
+          <FieldRow
+            id="language"
+            :label="t('settings.language')"
+            :hint="t('settings.languageHint')"
+          >
+            <select id="language" v-model="language" class="field max-w-md">
+              <option v-for="{ value, name } in languages" :key="value" :value>
+                {{ name }}
+              </option>
+            </select>
+          </FieldRow>
           <div class="flex flex-wrap gap-x-10 gap-y-4">
-            <ChoiceRow v-model="massUnit" label="Masses in" :options="MASS_UNITS" />
-            <ChoiceRow v-model="lengthUnit" label="Girths in" :options="LENGTH_UNITS" />
+            <ChoiceRow v-model="massUnit" :label="t('settings.masses')" :options="MASS_UNITS" />
+            <ChoiceRow
+              v-model="lengthUnit"
+              :label="t('settings.girths2')"
+              :options="LENGTH_UNITS"
+            />
           </div>
-          <FieldRow id="settings-range" label="Range table">
+          <FieldRow id="settings-range" :label="t('settings.rangeTable')">
             <select id="settings-range" v-model="rangeTable" class="field max-w-md">
               <option v-for="table in FAT_TABLES" :key="table.id" :value="table.id">
                 {{ table.name }} ({{ table.source }})
@@ -98,22 +114,22 @@ const retire = (id: string) => take(() => callApi(routes.removeProtocol, { param
             </select>
           </FieldRow>
           <fieldset>
-            <legend class="pb-1 font-bold">Sounds and signs</legend>
-            <TickBox v-model="cue.sound">the read cue sounds</TickBox>
-            <TickBox v-model="cue.ring">the read cue shows a ring</TickBox>
-            <TickBox v-model="voice"
-              >each reading is said back, where the browser has a voice</TickBox
-            >
+            <legend class="pb-1 font-bold">{{ t('settings.soundsSigns') }}</legend>
+            <TickBox v-model="cue.sound">{{ t('settings.readCueSounds') }}</TickBox>
+            <TickBox v-model="cue.ring">{{ t('settings.readCueShowsRing') }}</TickBox>
+            <TickBox v-model="voice">{{ t('settings.eachReadingSaidBackWhere') }}</TickBox>
           </fieldset>
         </section>
       </InTurn>
       <InTurn>
         <section class="space-y-4">
-          <h2 class="border-b-2 border-ink pb-1 text-2xl">In this gym, for check-ins to come</h2>
+          <h2 class="border-b-2 border-ink pb-1 text-2xl">
+            {{ t('settings.thisGymCheckInsCome') }}
+          </h2>
           <FieldRow
             id="default-protocol"
-            label="Protocol of a first check-in"
-            hint="Later ones keep the client’s own."
+            :label="t('settings.protocolFirstCheck')"
+            :hint="t('settings.laterOnesKeepClientS')"
           >
             <select
               id="default-protocol"
@@ -128,25 +144,24 @@ const retire = (id: string) => take(() => callApi(routes.removeProtocol, { param
           </FieldRow>
           <ChoiceRow
             v-model="standard"
-            label="Landmark standard, where nothing else says one"
+            :label="t('settings.landmarkStandardWhereNothingElse')"
             compact
             :options="standards"
           />
           <ChoiceRow
             v-model="tolerance"
-            label="A fold is asked for again when the two differ by more than"
+            :label="t('settings.foldAskedAgainWhenTwo')"
             compact
             :options="TOLERANCES"
           />
           <p class="text-faded">
-            A check-in keeps the rule it was started with. Girths keep each standard’s own, and sets
-            of your own theirs.
+            {{ t('settings.checkKeepsRuleWasStarted') }}
           </p>
         </section>
       </InTurn>
       <InTurn>
         <section class="space-y-3">
-          <ListHead name="Sets of your own" add="Add a set" @add="begin()" />
+          <ListHead :name="t('settings.setsYourOwn')" :add="t('settings.addSet')" @add="begin()" />
           <ul>
             <li
               v-for="set in gym.ownProtocols"
@@ -161,16 +176,18 @@ const retire = (id: string) => take(() => callApi(routes.removeProtocol, { param
                   }}
                 </span>
               </p>
-              <NamedButton :of="set.name" @click="begin(set)">Edit</NamedButton>
-              <NamedButton :of="set.name" @click="retire(set.id)">Put away</NamedButton>
+              <NamedButton :of="set.name" @click="begin(set)">{{ t('settings.edit') }}</NamedButton>
+              <NamedButton :of="set.name" @click="retire(set.id)">{{
+                t('settings.putAway')
+              }}</NamedButton>
             </li>
           </ul>
-          <p v-if="gym.ownProtocols.length === 0" class="text-faded">None yet.</p>
+          <p v-if="gym.ownProtocols.length === 0" class="text-faded">{{ t('settings.noneYet') }}</p>
         </section>
       </InTurn>
       <InTurn v-if="archived?.length">
         <section class="space-y-3">
-          <h2 class="border-b-2 border-ink pb-1 text-2xl">Archived clients</h2>
+          <h2 class="border-b-2 border-ink pb-1 text-2xl">{{ t('settings.archivedClients') }}</h2>
           <ul>
             <li v-for="client in archived" :key="client.id">
               <NuxtLink :to="`/clients/${client.id}`" class="inline-block py-2 underline">
@@ -182,7 +199,11 @@ const retire = (id: string) => take(() => callApi(routes.removeProtocol, { param
       </InTurn>
       <p v-if="trouble && !draft" role="alert" class="font-bold text-clay">{{ trouble }}</p>
     </template>
-    <AskDialog title="A set of your own" :open="draft !== undefined" @close="draft = undefined">
+    <AskDialog
+      :title="t('settings.setYourOwn')"
+      :open="draft !== undefined"
+      @close="draft = undefined"
+    >
       <OwnSetForm v-if="draft" :own :trouble @keep="save" />
     </AskDialog>
   </main>

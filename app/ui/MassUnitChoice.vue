@@ -4,5 +4,5 @@ const unit = useMassUnit()
 </script>
 
 <template>
-  <ChoiceRow v-model="unit" label="Masses in" hide-label :options="MASS_UNITS" />
+  <ChoiceRow v-model="unit" :label="t('common.masses')" hide-label :options="MASS_UNITS" />
 </template>

@@ -1,13 +1,13 @@
 <script setup lang="ts">
 /** The places of the application, on top of every page of the desk. */
 const places = {
-  '/': 'Today',
-  '/clients': 'Clients',
-  '/leaderboards': 'Leaderboards',
-  '/calendar': 'Calendar',
-  '/reference': 'Reference',
-  '/equipment': 'Equipment',
-  '/settings': 'Settings',
+  '/': t('common.today'),
+  '/clients': t('common.clients'),
+  '/leaderboards': t('common.leaderboards'),
+  '/calendar': t('common.calendar'),
+  '/reference': t('common.reference'),
+  '/equipment': t('common.equipment'),
+  '/settings': t('common.settings'),
 }
 const route = useRoute()
 /** A place and all that is in it. */
@@ -18,9 +18,9 @@ const isHere = (place: string) =>
 <template>
   <header class="bg-oak text-chalk print:hidden">
     <div class="flex min-h-[60px] flex-wrap items-center gap-x-7 px-4 sm:px-6">
-      <NuxtLink to="/" class="figure text-[26px]">Oak Pinch</NuxtLink>
+      <NuxtLink to="/" class="figure text-[26px]">{{ t('common.oakPinch') }}</NuxtLink>
       <nav
-        aria-label="Places"
+        :aria-label="t('common.places')"
         class="flex max-sm:-mx-4 max-sm:w-[calc(100%+2rem)] max-sm:overflow-x-auto max-sm:px-2 sm:gap-2"
       >
         <NuxtLink

@@ -62,13 +62,13 @@ export async function callApi<T extends Route>(
     const words = problemsSchema.safeParse(response._data)
     const problems = words.success ? words.data.problems : []
     if (response.status >= 500) {
-      throw new ServerFault(problems[0]?.message ?? 'Something went wrong on the server.')
+      throw new ServerFault(problems[0]?.message ?? t('common.somethingWentWrongServer'))
     }
     throw new Refused(response.status, problems)
   }
   const reply = (route.reply as z.ZodType).safeParse(response._data)
   if (!reply.success) {
-    throw new ServerFault('The server gave an answer that this page does not know: load it again.')
+    throw new ServerFault(t('common.serverGaveAnswerThisPage'))
   }
   if (import.meta.server && reply.data instanceof Object) replies.add(reply.data)
   return reply.data as ReplyOf<T>

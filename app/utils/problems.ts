@@ -1,3 +1,4 @@
+import { t } from '../words/say'
 import type { Problem } from '#shared/contract/problems'
 
 /** The server understood and refused: its words, field by field. */
@@ -8,7 +9,10 @@ export class Refused extends Error {
     readonly status: number,
     readonly problems: Problem[],
   ) {
-    super(problems.map(({ message }) => message).join(' ') || `The server answered ${status}.`)
+    super(
+      problems.map(({ message }) => message).join(' ') ||
+        t('common.serverAnsweredStatus', { status }),
+    )
   }
 }
 
@@ -17,7 +21,7 @@ export class Unreachable extends Error {
   override readonly name = 'Unreachable'
 
   constructor() {
-    super('The server does not answer. Try again in a moment.')
+    super(t('common.serverDoesNotAnswerTry'))
   }
 }
 

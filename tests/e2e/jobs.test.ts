@@ -49,9 +49,9 @@ test('eight folds and girths, sums first: each fold, the whole sum and the equat
     expect(await textOf(page, site)).toBe(`${AFTER[i]!.toFixed(1)} mm`)
     expect(await textOf(page, `${site}-change`)).toBe(`−${(BEFORE[i]! - AFTER[i]!).toFixed(1)} mm`)
   }
-  await press(page, 'for Sanne')
+  await press(page, 'Client view')
   await waitForText(page, 'Your 8 folds add up to 86 mm: 18 mm less than on')
-  await press(page, 'for the coach')
+  await press(page, 'Coach view')
   await press(page, 'Close the check-in')
 
   // The ledger has both sums, and each is judged.
@@ -91,7 +91,7 @@ test('another set than last time: the folds in common are compared, and named', 
   await waitForText(page, 'Sum of the 3 shared folds: triceps, suprailiac, thigh')
   const words = await bodyText()
   expect(words).toContain('Sum of all folds')
-  expect(words).toMatch(/Sum of 3 shared folds 59\.0 49\.0/)
+  expect(words).toMatch(/Sum of 3 folds in common 59\.0 49\.0/)
   await visit(page, `${server.url}/clients/${clientId}/curves`)
   await page.select('#subject', 'sum')
   await waitForText(page, 'Sum of the 3 shared folds: triceps, suprailiac, thigh')
@@ -274,16 +274,16 @@ test('nutrients of any energy, without a client and without a plan', async () =>
   expect(await textOf(page, 'nutrients')).toMatch(/carbohydrate\s+300\s+1200\s+50/)
   await page.type('#body-mass', '80')
   await page.waitForFunction(() =>
-    [...document.querySelectorAll('[aria-label="Protein by"] option')].some(
+    [...document.querySelectorAll('[aria-label="Protein: unit"] option')].some(
       (o) => o.textContent === 'g/kg',
     ),
   )
-  await page.select('[aria-label="Carbohydrate by"]', 'percent')
+  await page.select('[aria-label="Carbohydrate: unit"]', 'percent')
   await page.type('#carbohydrate', '40')
   // Strength: 1.9 g of protein a kg is 152 g.
   await waitForText(page, /protein\s+152\s+608[^]*carbohydrate\s+240\s+960\s+40/)
   await page.type('#lean-mass', '90')
-  await waitForText(page, 'Lean mass: got “90”. Accepted: less than the body mass.')
+  await waitForText(page, 'Lean mass: enter less than the body weight (got “90”).')
 })
 
 test('a weekly sheet at home with tape and weight: the navel, seven days one week, inches as they were read', async () => {
@@ -304,10 +304,10 @@ test('a weekly sheet at home with tape and weight: the navel, seven days one wee
   await server.post(`/api/check-ins/${first.id}/close`, {})
   const { id } = await flow.startCheckIn(server, clientId, 0, chosen)
   await page.goto(`${server.url}/check-in/${id}`)
-  await waitForFocus(page, 'On to the landmarks')
+  await waitForFocus(page, 'Continue to landmarks')
   // Nothing is pinched, and nobody is told so.
   expect(await textOf(page, 'script')).toBe(
-    'I put a tape round 3 places, once each. It lies flat and does not press. We follow these numbers over the weeks; one day says little. You may stop at any time and keep on what you like. Nobody else sees the numbers. Thin clothes that sit close, the same each time.',
+    'I put a tape around 3 places, once each. It lies flat and does not press. We follow these numbers over the weeks; one day says little. You may stop at any time and keep on what you like. Your numbers stay between us, unless you agree to appear on a leaderboard. Wear thin, close-fitting clothes, the same each time.',
   )
   await page.type('#feels', 'jeans looser, sleeping well')
   await page.keyboard.press('Tab')
@@ -336,14 +336,14 @@ test('a weekly sheet at home with tape and weight: the navel, seven days one wee
   await waitForText(page, 'Next check-in from')
   const { id: next } = await flow.startCheckIn(server, clientId, 0, chosen)
   await page.goto(`${server.url}/check-in/${next}`)
-  await waitForFocus(page, 'On to the landmarks')
+  await waitForFocus(page, 'Continue to landmarks')
   expect(await textOf(page, 'felt-before')).toContain('“jeans looser, sleeping well”')
 
   // Seven daily weights are one week, whatever day it is; then the client's own last day is chosen.
   await visit(page, `${server.url}/clients/${clientId}/weigh-ins`)
   await page.type('#weigh-ins', '136 136.4 135.8 136.2 136 135.6 136')
-  await press(page, 'Keep')
-  await waitForText(page, 'Saved 7 days.')
+  await press(page, 'Save')
+  await waitForText(page, 'Saved 7 days')
   expect(await page.$$eval('[data-test="weeks"] > li', (all) => all.length)).toBe(1)
   expect(await textOf(page, 'weeks')).toContain('of 7 days')
   // A week that ended yesterday: today begins the next one.
@@ -363,9 +363,9 @@ test('on a first visit: readings that disagree, conditions that mislead, and a s
   await page.setCookie({ name: 'oak-pinch-length-unit', value: 'in', url: server.url })
   await page.setCookie({ name: 'oak-pinch-mass-unit', value: 'lb', url: server.url })
   await page.goto(`${server.url}/check-in/${id}`)
-  await waitForFocus(page, 'On to the landmarks')
+  await waitForFocus(page, 'Continue to landmarks')
   expect(await textOf(page, 'script')).toMatch(
-    /^I pinch skin and fat at 3 marked places and read a caliper, twice each\./,
+    /^I pinch skin and fat at 3 marked places and read a caliper, 2 times each\./,
   )
   await press(page, 'after training')
   await waitForText(page, 'measure before it, or on a rest day')
@@ -375,7 +375,7 @@ test('on a first visit: readings that disagree, conditions that mislead, and a s
   await waitForText(page, '4.0 mm apart')
   await enter(page, 20)
   await waitForText(page, 'Thigh: three readings 8.0 mm apart (24.0, 28.0, 20.0). Measure again.')
-  await waitForFocus(page, 'Go on')
+  await waitForFocus(page, 'Continue')
   await page.keyboard.press('Enter')
 
   // The tape: skipping offers what can be wrong with a girth, and Enter alone chooses nothing.
@@ -413,19 +413,19 @@ test('one fold at a time, read at the click until two agree, the first thrown aw
   await page.select('#own-folds-most', '5')
   await page.click('#own-folds-tolerance', { count: 3 })
   await page.keyboard.type('1')
-  await flow.tick(page, 'a first reading is taken and thrown away')
+  await flow.tick(page, 'take a first reading that does not count')
   await press(page, 'none: at the click')
   // Fewer readings at most than are always taken cannot be chosen: the number moves along.
   await page.select('#own-folds-count', '2')
-  await waitForText(page, 'Feeds 1 equations.')
-  await press(page, 'Keep the set')
+  await waitForText(page, 'Used by 1 equation.')
+  await press(page, 'Save protocol')
   await waitForText(page, 'Triceps, Suprailiac, Thigh')
 
   const chosen = { protocolId: 'own-three-folds-my-way' }
   const { id } = await flow.startCheckIn(server, clientId, 0, chosen)
   await flow.openFolds(page, server, id)
-  expect(await bodyText()).not.toContain('read cue')
-  await waitForText(page, 'First reading, thrown away')
+  expect(await bodyText()).not.toContain('reading timer')
+  await waitForText(page, 'First reading, not counted')
   for (const value of ['21', '18', '15']) await enter(page, value)
   // 18 and 15 are 3 mm apart; then 14.5 is within 1 mm of 15.
   await waitForText(page, '3.0 mm apart')
@@ -439,7 +439,7 @@ test('one fold at a time, read at the click until two agree, the first thrown aw
   expect(await textOf(page, 'suprailiac')).toBe('11.3 mm')
   // 22, 24, 25, 26 and 28: two pairs are equally close, so the median, and it is said.
   expect(await textOf(page, 'thigh')).toBe('25.0 mm')
-  await waitForText(page, 'Thigh: the trials do not agree')
+  await waitForText(page, 'Thigh: the readings differ')
   const typed = await typedOf(id)
   expect(typed.filter(({ trial }) => trial === 0).map(({ typedText }) => typedText)).toEqual(
     // Kept on record, and in no value.
@@ -465,13 +465,13 @@ test('sites in the coach’s own words, and a thigh that the client holds up, st
   await page.type('#own-girth', 'Under the ribs')
   await page.keyboard.press('Enter')
   await page.waitForFunction(() => document.querySelector('#landmark-own_girth_under_the_ribs'))
-  await press(page, 'Keep the set')
+  await press(page, 'Save protocol')
   await waitForText(page, 'High calf, where it lies: is missing')
   await page.type('#landmark-own_fold_high_calf', 'A hand under the knee, inside.')
   await page.type('#landmark-own_girth_under_the_ribs', 'Level with the last rib.')
   await page.type('#name-iliac_crest', 'Side of the abdomen')
   await page.select('#technique-front_thigh', 'supported')
-  await press(page, 'Keep the set')
+  await press(page, 'Save protocol')
   await waitForText(page, 'Side of the abdomen')
 
   const chosen = { protocolId: 'own-ours' }
@@ -494,7 +494,7 @@ test('sites in the coach’s own words, and a thigh that the client holds up, st
   await waitForText(page, 'Front thigh: supported')
   await waitForText(page, 'Side of the abdomen')
   // Seven folds are the same in the same way; the thigh and the calf of one's own are not.
-  expect(await textOf(page, 'sum-change')).toBe('−15.0 mm (7 shared)')
+  expect(await textOf(page, 'sum-change')).toBe('−15.0 mm (7 in common)')
   expect(await textOf(page, 'front_thigh-change')).toBe('')
   const typed = await typedOf(id)
   const wayOf = (site: string) => typed.find((r) => r.site === site)!.technique
@@ -524,7 +524,7 @@ test('nine folds with the lower back, a weekly score and the sum of all nine', a
   expect(await textOf(page, 'sum-change')).toBe('−8.0 mm')
   expect(await textOf(page, 'lower_back')).toBe('12.0 mm')
   // The sum over the body mass in pounds, times 27 (common practice, no source): 20.77, and 22.09 the week before.
-  await waitForText(page, '20.77 %')
+  await waitForText(page, '20.77%')
   await press(page, 'Close the check-in')
   await page.waitForSelector('[data-test="ledger"]')
   const words = await bodyText()
@@ -536,11 +536,11 @@ test('somebody one knows little of: no height, no birth date; then the year is e
   await page.type('#name', 'Ulla Unknown')
   await press(page, 'Female')
   await page.type('#birthYear', '1850')
-  await press(page, 'Add the client')
+  await press(page, 'Add client')
   await waitForText(page, 'Year of birth')
   await page.click('#birthYear', { count: 3 })
   await page.keyboard.press('Backspace')
-  await press(page, 'Add the client')
+  await press(page, 'Add client')
   await waitForText(page, 'age not on record')
   const clientId = new URL(page.url()).pathname.split('/')[2]!
 
@@ -556,18 +556,18 @@ test('somebody one knows little of: no height, no birth date; then the year is e
   await page.keyboard.press('Enter')
   await flow.weighIn(page, '61 kg')
   expect(await textOf(page, 'sentence')).toBe(
-    'No fat % without an age. The year of birth is enough.',
+    'No fat % without an age: the year of birth is enough',
   )
   await waitForText(page, 'Sum of 7 folds')
   // Equations that do not count age are there all the same.
-  await waitForText(page, 'Every equation that these readings allow')
+  await waitForText(page, 'All equations for these readings')
   await press(page, 'Close the check-in')
 
   await visit(page, `${server.url}/clients/${clientId}`)
   await press(page, 'Edit, change log, archive')
   await page.waitForSelector('#edit-birth-year')
   await page.type('#edit-birth-year', String(new Date().getFullYear() - 36))
-  await press(page, 'Keep the changes')
+  await press(page, 'Save changes')
   await waitForText(page, 'about 3')
   await page.waitForFunction(() => /Fat %\s+\d/.test(document.body.innerText))
   expect((await flow.recordOf(server, clientId)).client).toMatchObject({
@@ -587,7 +587,7 @@ test('a sum among athletes, and a chart in three steps or five', async () => {
   // 73 mm: between 70.8 and 75.0, under which 35 and 40 in 100 are (Telford and Cunningham 1991).
   await waitForText(
     page,
-    'without the iliac crest: 73.0 mm. Of women who are athletes, about 62 in 100',
+    'without the iliac crest: 73.0 mm, less than in about 62% of female athletes',
   )
   await visit(page, `${server.url}/reference/equations/jackson-pollock-7`)
   await press(page, 'Five steps by age')

@@ -9,8 +9,7 @@ defineProps<{ cautions: string[] }>()
       {{ caution }}
     </li>
     <li class="text-faded">
-      A coach measures, explains and suggests; diagnosis and dietary treatment belong to licensed
-      practice, and local rules come first.
+      {{ t('checkIn.coachMeasuresExplainsSuggestsDiagnosis') }}
     </li>
   </ul>
 </template>

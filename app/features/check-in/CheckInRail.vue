@@ -1,6 +1,4 @@
 <script setup lang="ts" generic="S extends string">
-import { formatDate } from '#core'
-
 defineProps<{ stages: { id: S; name: string; done: boolean }[] }>()
 const stage = defineModel<S | undefined>({ required: true })
 
@@ -29,19 +27,21 @@ onMounted(follow)
 
 /** Where the readings are: the coach should be able to walk away from the screen knowing. */
 const safety = computed(() => {
-  const inWords = (count: number) => `${count} ${count === 1 ? 'reading' : 'readings'}`
+  const inWords = (count: number) => t('checkIn.readings', { count })
   const count = waitingReadings.value.length
   if (setAside.value.length) return { word: '', calm: false }
   if (unkept.value && waiting.value.length) {
-    return { word: `${inWords(count)} not kept by this browser: leave the page open`, calm: false }
+    return { word: t('checkIn.notKeptHere', { readings: inWords(count) }), calm: false }
   }
   if (!reachable.value) {
     const kept = keptReadings.value.length
-    const word = kept ? `${inWords(kept)} kept here, waiting for the server` : 'server out of reach'
+    const word = kept
+      ? t('checkIn.keptHere', { readings: inWords(kept) })
+      : t('checkIn.serverOutReach')
     return { word, calm: false }
   }
-  if (count) return { word: `storing ${inWords(count)}`, calm: true }
-  return { word: waiting.value.length ? 'storing' : 'all stored', calm: true }
+  if (count) return { word: t('checkIn.storingReadings', { readings: inWords(count) }), calm: true }
+  return { word: waiting.value.length ? t('checkIn.storing') : t('checkIn.allStored'), calm: true }
 })
 const looking = ref(false)
 </script>
@@ -49,7 +49,9 @@ const looking = ref(false)
 <template>
   <header class="bg-oak text-chalk">
     <div class="flex min-h-[60px] flex-wrap items-center gap-x-6 px-4 sm:px-6">
-      <NuxtLink to="/" class="figure hidden text-[26px] sm:block">Oak Pinch</NuxtLink>
+      <NuxtLink to="/" class="figure hidden text-[26px] sm:block">{{
+        t('checkIn.oakPinch')
+      }}</NuxtLink>
       <p class="min-w-0 flex-1 pt-2 sm:pt-0">
         <NuxtLink :to="`/clients/${client!.id}`" class="font-bold underline underline-offset-4">
           {{ client!.name }}
@@ -60,7 +62,7 @@ const looking = ref(false)
         <span class="max-sm:hidden">
           ·
           <a :href="`/caller/${checkIn!.id}`" target="_blank" class="underline underline-offset-4">
-            caller’s view
+            {{ t('checkIn.callerSView') }}
           </a>
         </span>
         <span
@@ -77,13 +79,13 @@ const looking = ref(false)
             data-test="set-aside"
             @click="looking = true"
           >
-            {{ setAside.length }} {{ setAside.length === 1 ? 'entry' : 'entries' }} not taken: look
+            {{ t('checkIn.notTakenLook', { count: setAside.length }) }}
           </button>
         </span>
       </p>
       <nav
         ref="rail"
-        aria-label="Stages"
+        :aria-label="t('checkIn.stages')"
         class="relative flex max-sm:-mx-4 max-sm:w-[calc(100%+2rem)] max-sm:overflow-x-auto max-sm:px-2"
       >
         <button
@@ -95,8 +97,8 @@ const looking = ref(false)
           :aria-current="id === stage ? 'step' : undefined"
           @click="stage = id"
         >
-          <span v-if="done" aria-hidden="true">✓ </span>{{ name
-          }}<span v-if="done" class="sr-only">, done</span>
+          <span v-if="done" aria-hidden="true">✓ </span>{{ name }}
+          <span v-if="done" class="sr-only">{{ t('checkIn.done') }}</span>
         </button>
       </nav>
     </div>

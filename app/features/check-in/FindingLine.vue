@@ -18,11 +18,13 @@ const emit = defineEmits<{ accept: [which?: 'second']; again: [] }>()
     class="mt-2 flex flex-wrap items-center gap-x-5 gap-y-2 caution sm:mt-4 sm:py-3"
   >
     <p class="min-w-52 flex-1">{{ finding.evidence }}</p>
-    <KeyedButton v-if="offer" letter="A" @click="emit('accept')">take {{ offer }}</KeyedButton>
-    <KeyedButton v-if="other" letter="O" @click="emit('accept', 'second')"
-      >take {{ other }}</KeyedButton
-    >
-    <KeyedButton letter="R" @click="emit('again')">measure again</KeyedButton>
-    <span class="text-faded max-sm:hidden">or go on</span>
+    <KeyedButton v-if="offer" letter="A" @click="emit('accept')">{{
+      t('checkIn.takeOffer', { offer })
+    }}</KeyedButton>
+    <KeyedButton v-if="other" letter="O" @click="emit('accept', 'second')">{{
+      t('checkIn.takeOther', { other })
+    }}</KeyedButton>
+    <KeyedButton letter="R" @click="emit('again')">{{ t('checkIn.measureAgain') }}</KeyedButton>
+    <span class="text-faded max-sm:hidden">{{ t('checkIn.orGo') }}</span>
   </div>
 </template>

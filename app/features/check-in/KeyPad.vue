@@ -14,7 +14,7 @@ const rows = [
   <div
     class="grid grid-cols-4 grid-rows-[auto_repeat(4,1fr)] gap-1.5 border-t border-line bg-board p-2"
     role="group"
-    aria-label="Keypad"
+    :aria-label="t('checkIn.keypad')"
     @mousedown.prevent
   >
     <div class="col-span-4 flex gap-1.5 empty:hidden"><slot /></div>
@@ -34,7 +34,7 @@ const rows = [
       type="button"
       class="figure row-start-5 min-h-14 rounded border-2 border-line bg-chalk text-[26px] active:bg-white"
       style="grid-column: 3"
-      aria-label="Back"
+      :aria-label="t('checkIn.back')"
       @click="emit('back')"
     >
       ⌫
@@ -44,7 +44,7 @@ const rows = [
       class="figure col-start-4 row-span-4 row-start-2 rounded bg-leaf text-[26px] text-white active:bg-ink"
       @click="emit('enter')"
     >
-      Take
+      {{ t('checkIn.take') }}
     </button>
   </div>
 </template>

@@ -10,24 +10,28 @@ const voice = useVoice()
 </script>
 
 <template>
-  <AskDialog title="Keys" :open @close="emit('close')">
+  <AskDialog :title="t('checkIn.keys')" :open @close="emit('close')">
     <dl class="grid grid-cols-[auto_1fr] gap-x-4 gap-y-2 pb-4 text-lg">
-      <dt><kbd class="key">Enter</kbd></dt>
-      <dd>take the number and go on</dd>
+      <dt>
+        <kbd class="key">{{ t('checkIn.enter') }}</kbd>
+      </dt>
+      <dd>{{ t('checkIn.takeNumberGo') }}</dd>
       <dt><kbd class="key">⌫</kbd></dt>
-      <dd>in an empty field: back to the reading before</dd>
+      <dd>{{ t('checkIn.emptyFieldBackReadingBefore') }}</dd>
       <template v-for="(key, name) in keys" :key="name">
         <dt>
-          <kbd class="key">{{ name === ' ' ? 'Space' : name.toUpperCase() }}</kbd>
+          <kbd class="key">{{ name === ' ' ? t('checkIn.space') : name.toUpperCase() }}</kbd>
         </dt>
         <dd>{{ key.does }}</dd>
       </template>
     </dl>
     <div class="flex flex-wrap gap-x-6 gap-y-2 border-t border-line pt-3">
-      <TickBox v-model="sound">the cue sounds</TickBox>
-      <TickBox v-model="ring">the cue shows a ring</TickBox>
-      <TickBox v-if="voice.able" v-model="speaking">say each reading back</TickBox>
-      <button type="button" class="button ml-auto" @click="emit('close')">Close</button>
+      <TickBox v-model="sound">{{ t('checkIn.cueSounds') }}</TickBox>
+      <TickBox v-model="ring">{{ t('checkIn.cueShowsRing') }}</TickBox>
+      <TickBox v-if="voice.able" v-model="speaking">{{ t('checkIn.sayEachReadingBack') }}</TickBox>
+      <button type="button" class="button ml-auto" @click="emit('close')">
+        {{ t('checkIn.close') }}
+      </button>
     </div>
   </AskDialog>
 </template>

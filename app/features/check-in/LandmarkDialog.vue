@@ -16,7 +16,9 @@ const emit = defineEmits<{ close: [] }>()
     <div class="h-[60vh]">
       <BodyFigure :view="spot.view" :current="spot" :others :label="landmark.text" />
     </div>
-    <p class="py-3">{{ landmark.text }} The {{ landmark.caption }}.</p>
-    <button type="button" class="button" @click="emit('close')">Close</button>
+    <p class="py-3">
+      {{ t('checkIn.textCaption', { text: landmark.text, caption: landmark.caption }) }}
+    </p>
+    <button type="button" class="button" @click="emit('close')">{{ t('checkIn.close') }}</button>
   </AskDialog>
 </template>

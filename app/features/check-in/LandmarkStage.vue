@@ -23,10 +23,13 @@ onMounted(() => on.value?.focus({ preventScroll: true }))
 
 const LANDMARK_STANDARD_WORDS = {
   who: 'WHO',
-  navy: 'Navy',
-  nhanes: 'National surveys',
+  navy: t('checkIn.navy'),
+  nhanes: t('checkIn.nationalSurveys'),
   ...LANDMARK_STANDARD_NAMES,
 }
+
+const VIEWS = { front: 'checkIn.siteFront', back: 'checkIn.siteBack' } as const
+const SIDES = { right: 'checkIn.right', left: 'checkIn.left' } as const
 
 interface Entry {
   site: SiteId
@@ -49,7 +52,7 @@ const entries = computed<Entry[]>(() => {
         ([standard, words]) =>
           `${LANDMARK_STANDARD_WORDS[standard as keyof typeof LANDMARK_STANDARD_WORDS]}: ${words}`,
       )
-      return { site, ...guide, line: 'girth, tape level', variants }
+      return { site, ...guide, line: t('checkIn.girthTapeLevel'), variants }
     }
     const standard = standardOfSite(protocol.value, site)
     const fold = landmarkOf(site, standard)
@@ -58,8 +61,10 @@ const entries = computed<Entry[]>(() => {
     return {
       ...{ site, ...guide, finding: own ? undefined : fold?.finding },
       line: [
-        fold ? `${fold.direction} fold, runs ${fold.runs}` : 'fold',
-        own ? 'in your own words' : LANDMARK_STANDARD_NAMES[standard],
+        fold
+          ? t('checkIn.directionFoldRunsRuns', { direction: fold.direction, runs: fold.runs })
+          : t('checkIn.fold'),
+        own ? t('checkIn.yourOwnWords') : LANDMARK_STANDARD_NAMES[standard],
         ...(way !== null && !own ? [way] : []),
       ].join(' · '),
       variants: [
@@ -101,8 +106,8 @@ function keep(change: { text?: string; side?: 'right' | 'left' }) {
   })
 }
 const sides = [
-  { value: 'right', name: 'right' },
-  { value: 'left', name: 'left, and then always' },
+  { value: 'right', name: t('checkIn.right') },
+  { value: 'left', name: t('checkIn.leftThenAlways') },
 ] as { value: 'right' | 'left'; name: string }[]
 
 const technique = computed(
@@ -117,11 +122,17 @@ const first = computed(() => (protocol.value.folds[client.value!.sex].length ? '
       :spot
       :others
       :side
-      :label="`${entry.name}${spot ? ` on the ${spot.view} of the body` : ''}, ${side} side. ${entry.where}`"
+      :label="
+        t(spot ? VIEWS[spot.view] : 'checkIn.siteOnFigure', {
+          name: entry.name,
+          side: t(SIDES[side]),
+          where: entry.where,
+        })
+      "
     />
     <section class="grid min-w-0 content-start gap-x-8 px-4 py-5 sm:px-8 xl:grid-cols-[300px_1fr]">
       <div>
-        <p class="text-faded">Landmarks · find and mark all, then measure</p>
+        <p class="text-faded">{{ t('checkIn.landmarksFindMarkAllThen') }}</p>
         <ul class="pt-2">
           <li
             v-for="item in entries"
@@ -134,7 +145,7 @@ const first = computed(() => (protocol.value.folds[client.value!.sex].length ? '
               class="grid size-11 shrink-0 place-items-center"
               role="checkbox"
               :aria-checked="found.has(item.site)"
-              :aria-label="`${item.name} found and marked`"
+              :aria-label="t('checkIn.nameFoundMarked', { name: item.name })"
               @click="find(item.site)"
             >
               <span
@@ -158,8 +169,11 @@ const first = computed(() => (protocol.value.folds[client.value!.sex].length ? '
                 "
                 class="block truncate text-sm font-normal text-leaf"
               >
-                {{ store.siteNoteOf(item.site)!.side === 'left' ? 'left side. ' : ''
-                }}{{ store.siteNoteOf(item.site)!.text }}
+                {{
+                  store.siteNoteOf(item.site)!.side === 'left'
+                    ? t('checkIn.leftNote', { note: store.siteNoteOf(item.site)!.text })
+                    : store.siteNoteOf(item.site)!.text
+                }}
               </span>
             </button>
           </li>
@@ -170,20 +184,20 @@ const first = computed(() => (protocol.value.folds[client.value!.sex].length ? '
         <h2 class="text-[36px] sm:text-[52px]" data-test="landmark">{{ entry.name }}</h2>
         <p class="max-w-xl text-lg">{{ entry.where }}</p>
         <p v-if="entry.finding" class="max-w-xl pt-1 text-lg">
-          <strong>Finding it:</strong> {{ entry.finding }}
+          <strong>{{ t('checkIn.finding') }}</strong> {{ entry.finding }}
         </p>
         <p v-if="entry.how" class="max-w-xl pt-1 text-lg">
-          <strong>Posture:</strong> {{ entry.how }}
+          <strong>{{ t('checkIn.posture') }}</strong> {{ entry.how }}
         </p>
         <p v-if="isSkinfold(current)" class="max-w-xl pt-1">
-          <strong>Lifting it:</strong> {{ technique.grip }}
+          <strong>{{ t('checkIn.lifting') }}</strong> {{ technique.grip }}
         </p>
         <ul v-if="entry.variants.length" class="max-w-xl pt-2 text-faded">
           <li v-for="variant in entry.variants" :key="variant">{{ variant }}</li>
         </ul>
         <form class="max-w-xl pt-4" @submit.prevent="keep({ text })">
           <label for="own-mark" class="block pb-1 font-bold">
-            {{ client!.name.split(' ')[0] }}’s own mark here
+            {{ t('checkIn.siteNoteFor', { name: client!.name.split(' ')[0] }) }}
           </label>
           <div class="flex gap-2">
             <input
@@ -192,16 +206,16 @@ const first = computed(() => (protocol.value.folds[client.value!.sex].length ? '
               class="field min-w-0 flex-1"
               maxlength="120"
               autocomplete="off"
-              placeholder="by the freckle, 1 cm out"
+              :placeholder="t('checkIn.freckle1CmOut')"
               @change="keep({ text })"
             />
-            <button type="submit" class="button">Keep</button>
+            <button type="submit" class="button">{{ t('checkIn.keep') }}</button>
           </div>
         </form>
         <div class="pt-3">
           <ChoiceRow
             :model-value="side"
-            label="Side"
+            :label="t('checkIn.side')"
             :options="sides"
             @update:model-value="keep({ side: $event })"
           />
@@ -211,10 +225,10 @@ const first = computed(() => (protocol.value.folds[client.value!.sex].length ? '
   </div>
   <div class="sticky bottom-0 border-t border-line bg-chalk px-4 py-3 sm:px-6">
     <button ref="on" type="button" class="button button-lead" @click="emit('done')">
-      On to the {{ first }}
+      {{ first === 'folds' ? t('checkIn.continueFolds') : t('checkIn.continueTape') }}
     </button>
     <span class="pl-4 text-faded max-sm:hidden">
-      {{ found.size }} of {{ entries.length }} ticked
+      {{ t('checkIn.marked', { found: found.size, all: entries.length }) }}
     </span>
   </div>
 </template>

@@ -7,7 +7,7 @@ const taken = ref<string[]>([])
 
 <template>
   <div class="mx-auto w-full max-w-4xl flex-1 px-4 py-6 sm:px-8">
-    <h2 class="pb-3 text-[40px]">Photos</h2>
+    <h2 class="pb-3 text-[40px]">{{ t('checkIn.photos') }}</h2>
     <PhotoTaker
       :client-id="client!.id"
       :taken-on="checkIn!.measuredOn"
@@ -16,7 +16,9 @@ const taken = ref<string[]>([])
           (taken = all.filter((p) => p.takenOn === checkIn!.measuredOn).map(({ view }) => view))
       "
     />
-    <p v-if="taken.length" class="pt-2">Of today: {{ taken.join(', ') }}.</p>
-    <button type="button" class="button button-lead mt-4" @click="emit('done')">Go on</button>
+    <p v-if="taken.length" class="pt-2">{{ t('checkIn.todayJoin', { join: taken.join(', ') }) }}</p>
+    <button type="button" class="button button-lead mt-4" @click="emit('done')">
+      {{ t('checkIn.go') }}
+    </button>
   </div>
 </template>

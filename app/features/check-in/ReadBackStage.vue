@@ -1,15 +1,5 @@
 <script setup lang="ts">
-import {
-  formatLength,
-  formatMass,
-  isSkinfold,
-  readingsInForce,
-  schemeOf,
-  siteNameIn,
-  signed,
-  signedLength,
-  type SiteId,
-} from '#core'
+import { isSkinfold, readingsInForce, schemeOf, siteNameIn, type SiteId } from '#core'
 import type { SheetRow } from '~/features/check-in/useSiteSheet'
 
 const emit = defineEmits<{ done: []; go: [] }>()
@@ -36,8 +26,8 @@ interface Part {
 
 const parts = computed<Part[]>(() =>
   [
-    { name: 'Folds', unit: 'mm', ...partOf(folds) },
-    { name: 'Girths', unit: lengthUnit.value, ...partOf(girths) },
+    { name: t('checkIn.folds'), unit: 'mm', ...partOf(folds) },
+    { name: t('checkIn.girths'), unit: lengthUnit.value, ...partOf(girths) },
   ].filter(({ rows }) => rows.length > 0),
 )
 function partOf({ rows, scheme, show }: typeof folds) {
@@ -62,13 +52,13 @@ function changeOf(row: SheetRow): string {
 /** What to look at before closing, in words. */
 function relocation(row: SheetRow): string {
   const taken = row.trials.filter((t) => t !== undefined).length
-  if (row.skipped) return `left out: ${row.skipped}`
-  if (taken === 0) return 'missing'
+  if (row.skipped) return t('checkIn.leftOutSkipped', { skipped: row.skipped })
+  if (taken === 0) return t('checkIn.missing')
   if (row.asked) return row.asked
-  if (row.apart) return 'the trials do not agree'
+  if (row.apart) return t('checkIn.trialsDoNotAgree')
   const { count } = schemeOf(protocol.value, row.site)
   if (taken >= count) return ''
-  return taken === 1 ? 'one trial only' : `${taken} trials of ${count}`
+  return t('checkIn.readingsOf', { count: taken, of: count })
 }
 
 const massFinding = computed(() => findings.value.find(({ sites }) => sites.includes('mass')))
@@ -111,21 +101,21 @@ const replaced = computed(() => {
 })
 const whoOf = (testerId: string | undefined) =>
   view.value!.gym.testers.find(({ id }) => id === (testerId ?? view.value!.checkIn.testerId))?.name
-const timeOf = (instant: string) =>
-  new Date(instant).toLocaleTimeString([], { hour: '2-digit', minute: '2-digit' })
 </script>
 
 <template>
   <div class="mx-auto w-full max-w-5xl px-4 py-6 sm:px-8">
-    <p class="text-faded">Read-back</p>
+    <p class="text-faded">{{ t('checkIn.readBack') }}</p>
     <h2 class="pb-3 text-[36px] sm:text-[44px]" data-test="read-back">
       {{
-        toLookAt === 0
-          ? 'Nothing to look at again.'
-          : `${toLookAt} ${toLookAt === 1 ? 'thing' : 'things'} to look at before closing.`
+        toLookAt === 0 ? t('checkIn.nothingLookAtAgain') : t('checkIn.issues', { count: toLookAt })
       }}
     </h2>
-    <ScrollTable label="Sheet" caption="The whole sheet against last time" class="w-full">
+    <ScrollTable
+      :label="t('checkIn.sheet')"
+      :caption="t('checkIn.wholeSheetAgainstLastTime')"
+      class="w-full"
+    >
       <template v-for="part in parts" :key="part.name">
         <thead>
           <tr class="border-b-2 border-ink text-faded">
@@ -136,7 +126,7 @@ const timeOf = (instant: string) =>
               class="px-1 text-right font-normal sm:px-2"
               :class="{ 'max-sm:hidden': part.rounds.length > 2 }"
             >
-              last
+              {{ t('checkIn.last') }}
             </th>
             <th
               v-for="trial in part.rounds"
@@ -146,9 +136,13 @@ const timeOf = (instant: string) =>
             >
               {{ trial }}
             </th>
-            <th scope="col" class="px-1 text-right font-normal sm:px-2">value</th>
-            <th scope="col" class="px-1 text-right font-normal sm:px-2">change</th>
-            <th scope="col" class="px-2 font-normal max-sm:hidden">look at</th>
+            <th scope="col" class="px-1 text-right font-normal sm:px-2">
+              {{ t('checkIn.value') }}
+            </th>
+            <th scope="col" class="px-1 text-right font-normal sm:px-2">
+              {{ t('checkIn.change') }}
+            </th>
+            <th scope="col" class="px-2 font-normal max-sm:hidden">{{ t('checkIn.lookAt') }}</th>
           </tr>
         </thead>
         <tbody>
@@ -163,7 +157,9 @@ const timeOf = (instant: string) =>
               </td>
               <td v-for="trial in part.rounds" :key="trial" class="text-right">
                 <form v-if="isOpen(row.site, trial)" novalidate @submit.prevent="correct">
-                  <label for="correction" class="sr-only">{{ row.name }}, trial {{ trial }}</label>
+                  <label for="correction" class="sr-only">{{
+                    t('checkIn.nameTrialTrial', { name: row.name, trial })
+                  }}</label>
                   <input
                     id="correction"
                     v-model="text"
@@ -181,7 +177,9 @@ const timeOf = (instant: string) =>
                   class="figure min-h-11 min-w-11 px-1 text-right sm:min-w-12 sm:px-2 text-[21px] underline decoration-line decoration-dotted underline-offset-4"
                   @click="edit(row.site, trial)"
                 >
-                  <span class="sr-only">Correct {{ row.name }}, trial {{ trial }}: </span>
+                  <span class="sr-only"
+                    >{{ t('checkIn.correctNameTrialTrial', { name: row.name, trial }) }}
+                  </span>
                   {{ part.show(row.trials[trial - 1]) }}
                 </button>
               </td>
@@ -206,42 +204,48 @@ const timeOf = (instant: string) =>
       {{ problem }}
     </p>
     <p class="flex flex-wrap items-baseline gap-x-4 pt-4 text-lg">
-      <strong>Body mass</strong>
+      <strong>{{ t('checkIn.bodyMass') }}</strong>
       <template v-if="sheet?.subject.massKg !== undefined">
         <span class="figure text-[26px]">{{ formatMass(sheet.subject.massKg, massUnit) }}</span>
         <span v-if="lastMass" class="text-faded">
-          last {{ formatMass(lastMass.massKg, massUnit) }}
+          {{ t('checkIn.lastMass', { mass: formatMass(lastMass.massKg, massUnit) }) }}
         </span>
       </template>
-      <span v-else class="text-clay">not weighed</span>
+      <span v-else class="text-clay">{{ t('checkIn.notWeighed') }}</span>
       <span v-if="massFinding" class="text-clay">{{ massFinding.evidence }}</span>
       <template v-if="heightCm !== undefined">
-        <strong>Height</strong>
+        <strong>{{ t('checkIn.height') }}</strong>
         <span class="figure text-[26px]">{{ formatLength(heightCm, lengthUnit) }}</span>
       </template>
     </p>
     <details v-if="replaced.length" class="pt-3">
-      <summary class="cursor-pointer font-bold">Replaced values, kept on record</summary>
+      <summary class="cursor-pointer font-bold">
+        {{ t('checkIn.replacedValuesKeptRecord') }}
+      </summary>
       <ul class="pt-1">
         <li v-for="reading in replaced" :key="reading.id">
           {{
-            reading.site
-              ? siteNameIn(protocol, reading.site)
-              : reading.kind === 'height'
-                ? 'Height'
-                : 'Body mass'
-          }}, trial {{ reading.trial }}: typed {{ reading.typedText }} at
-          {{ timeOf(reading.takenAt) }} by
-          {{ whoOf(reading.testerId) }}
+            t('checkIn.replacedLine', {
+              what: reading.site
+                ? siteNameIn(protocol, reading.site)
+                : reading.kind === 'height'
+                  ? t('checkIn.height')
+                  : t('checkIn.bodyMass'),
+              trial: reading.trial,
+              text: reading.typedText,
+              time: timeText(reading.takenAt),
+              tester: whoOf(reading.testerId),
+            })
+          }}
         </li>
       </ul>
     </details>
     <div class="flex flex-wrap gap-3 pt-6">
       <button ref="on" type="button" class="button button-lead" @click="emit('done')">
-        On to the result
+        {{ t('checkIn.result') }}
       </button>
       <button v-if="sheet?.missing.length" type="button" class="button" @click="emit('go')">
-        Take what is missing
+        {{ t('checkIn.takeWhatMissing') }}
       </button>
     </div>
   </div>

@@ -24,6 +24,6 @@ defineProps<{ state: 'idle' | 'waiting' | 'read'; ring: boolean; seconds: number
         stroke-dasharray="1"
       />
     </svg>
-    {{ state === 'waiting' ? 'Wait…' : 'Read now.' }}
+    {{ state === 'waiting' ? t('checkIn.wait') : t('checkIn.readNow') }}
   </p>
 </template>

@@ -5,6 +5,7 @@ import { ADULT, leastAgeOf, readingsAtLeast } from '#core'
 /** What the client is told before the first reading, what is done with care, and the consent. */
 const store = useCheckInStore()
 const { client, checkIn, protocol, sensitive } = storeToRefs(store)
+const firstName = computed(() => client.value!.name.split(' ')[0])
 const minor = computed(
   () => (leastAgeOf(client.value!, checkIn.value!.measuredOn) ?? ADULT) < ADULT,
 )
@@ -36,15 +37,15 @@ const script = computed(() => {
 <template>
   <section aria-labelledby="hear-first">
     <h3 id="hear-first" class="border-b-2 border-ink pb-1 text-xl">
-      Read to {{ client!.name.split(' ')[0] }}
+      {{ t('checkIn.readToClient') }}
     </h3>
     <p class="pt-2" data-test="script">{{ script.join(' ') }}</p>
     <p v-if="sensitive" class="mt-2 caution" data-test="sensitive">
-      With care: away from the mirror, no numbers aloud, no remark on the body.
+      {{ t('checkIn.careAwayFromMirrorNo') }}
       <template v-if="protocol.folds[client!.sex].length">
-        Girths alone do as well:
+        {{ t('checkIn.girthsAloneDoAsWell') }}
         <button type="button" class="button ml-1" @click="store.choose('home-weekly')">
-          Tape only
+          {{ t('checkIn.tapeOnly') }}
         </button>
       </template>
     </p>
@@ -58,10 +59,14 @@ const script = computed(() => {
     >
       <kbd class="key mr-2">C</kbd>
       <template v-if="consent">
-        ✓ {{ consent.by === 'guardian' ? 'A guardian' : client!.name.split(' ')[0] }} agrees
+        {{
+          consent.by === 'guardian'
+            ? t('checkIn.consentByGuardian')
+            : t('checkIn.consentGiven', { name: firstName })
+        }}
       </template>
       <template v-else>
-        {{ minor ? 'A guardian agrees' : `${client!.name.split(' ')[0]} agrees` }}?
+        {{ minor ? t('checkIn.askGuardian') : t('checkIn.askConsent', { name: firstName }) }}
       </template>
     </button>
   </section>

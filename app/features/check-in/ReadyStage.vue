@@ -4,8 +4,6 @@ import {
   conditionDifferences,
   conditionWarnings,
   CONDITIONS,
-  formatAsTyped,
-  formatDate,
   PROTOCOLS,
   LANDMARK_STANDARD_NAMES,
   readingsAtLeast,
@@ -37,16 +35,17 @@ const options = computed(() => {
   const { sex } = client.value!
   const named = PROTOCOLS.map(({ id, name, folds, girths, foldTrials, girthTrials }) => {
     const parts = [
-      [folds[sex].length * readingsAtLeast(foldTrials), 'fold'],
-      [girths[sex].length * readingsAtLeast(girthTrials), 'girth'],
-    ].flatMap(([count, what]) => (count ? [`${count} ${what} readings`] : []))
-    return { value: id, name, detail: parts.join(', ') }
+      ['checkIn.foldReadings', folds[sex].length * readingsAtLeast(foldTrials)],
+      ['checkIn.girthReadings', girths[sex].length * readingsAtLeast(girthTrials)],
+    ] as const
+    const said = parts.flatMap(([key, count]) => (count ? [t(key, { count })] : []))
+    return { value: id, name, detail: said.join(', ') }
   })
   const own = view.value!.gym.ownProtocols.map(({ id, name, folds, girths, ...own }) => {
     const readings =
       folds.length * readingsAtLeast(own.foldTrials) +
       girths.length * readingsAtLeast(own.girthTrials)
-    return { value: id, name, detail: `${readings} readings, your own` }
+    return { value: id, name, detail: t('checkIn.readingsOwn', { count: readings }) }
   })
   return [...named, ...own]
 })
@@ -61,8 +60,10 @@ const chosen = computed({
 const facts = computed(() => {
   const { sex, heightCm, heightUnit } = client.value!
   const height =
-    heightCm === null ? 'no height' : formatAsTyped(heightCm, (heightUnit ?? 'cm') as TypedUnit)
-  return `${sex}, ${ageText(client.value!, checkIn.value!.measuredOn)}, ${height}`
+    heightCm === null
+      ? t('checkIn.noHeight')
+      : formatAsTyped(heightCm, (heightUnit ?? 'cm') as TypedUnit)
+  return `${t(`checkIn.${sex}`)}, ${ageText(client.value!, checkIn.value!.measuredOn)}, ${height}`
 })
 const consent = computed(() => checkIn.value!.consent)
 
@@ -90,10 +91,10 @@ const tools = computed(() => {
   const { testers, instruments } = view.value!.gym
   const of = (kind: string) => instruments.filter((i) => i.kind === kind)
   return [
-    { key: 'testerId', label: 'Tester', options: testers },
-    { key: 'caliperId', label: 'Caliper', options: of('caliper') },
-    { key: 'tapeId', label: 'Tape', options: of('tape') },
-    { key: 'scaleId', label: 'Scale', options: of('scale') },
+    { key: 'testerId', label: t('checkIn.tester'), options: testers },
+    { key: 'caliperId', label: t('checkIn.caliper'), options: of('caliper') },
+    { key: 'tapeId', label: t('checkIn.tape'), options: of('tape') },
+    { key: 'scaleId', label: t('checkIn.scale'), options: of('scale') },
   ] as const
 })
 interface Tool {
@@ -106,10 +107,9 @@ const inUse = (all: readonly Tool[], chosenId: string | null) =>
 
 const otherSetup = computed(() => {
   const { anotherTester, anotherCaliper } = store.changedSetup
-  const who = [...(anotherTester ? ['tester'] : []), ...(anotherCaliper ? ['caliper'] : [])]
-  return who.length
-    ? `Another ${who.join(' and another ')} than last time: a change has to be one and a half times as large to be told.`
-    : ''
+  if (anotherTester && anotherCaliper) return t('checkIn.otherTesterAndCaliper')
+  if (anotherTester) return t('checkIn.otherTester')
+  return anotherCaliper ? t('checkIn.otherCaliper') : ''
 })
 </script>
 
@@ -121,16 +121,19 @@ const otherSetup = computed(() => {
         <h2 class="text-[40px]">{{ client!.name }}</h2>
       </div>
       <p v-if="checkIn!.fromPaper" class="border-2 border-line bg-board px-3 py-1">
-        From a paper sheet of {{ formatDate(checkIn!.measuredOn, true) }}
+        {{
+          t('checkIn.fromPaperSheetMeasuredon', {
+            measuredOn: formatDate(checkIn!.measuredOn, true),
+          })
+        }}
       </p>
     </div>
     <CautionList :cautions="recommendation.cautions" class="pt-3" />
     <p v-if="screeningOld" class="pt-3">
-      The private screening is older than half a year:
-      <NuxtLink :to="`/clients/${client!.id}#screening`" class="underline"
-        >look through it</NuxtLink
-      >
-      when there is a quiet moment.
+      {{ t('checkIn.screeningOld') }}
+      <NuxtLink :to="`/clients/${client!.id}#screening`" class="underline">{{
+        t('checkIn.reviewScreening')
+      }}</NuxtLink>
     </p>
 
     <div class="grid gap-x-10 gap-y-6 pt-4 lg:grid-cols-2">
@@ -142,14 +145,14 @@ const otherSetup = computed(() => {
             id="conditions"
             class="flex items-end justify-between border-b-2 border-ink pb-1 text-xl"
           >
-            Conditions
+            {{ t('checkIn.conditions') }}
             <button
               v-if="before && Object.keys(before).length"
               type="button"
               class="min-h-11 font-text text-base underline"
               @click="asLastTime"
             >
-              as last time
+              {{ t('checkIn.asLastTime') }}
             </button>
           </h3>
           <div class="space-y-2 pt-2">
@@ -163,16 +166,16 @@ const otherSetup = computed(() => {
             />
             <KeptLine
               id="notes"
-              label="Notes"
+              :label="t('checkIn.notes')"
               maxlength="500"
               :kept="conditions.notes"
               @keep="condition('notes', $event)"
             />
             <KeptLine
               id="feels"
-              label="Clothes, mood"
+              :label="t('checkIn.clothesMood')"
               maxlength="200"
-              placeholder="how clothes fit, how it feels"
+              :placeholder="t('checkIn.howClothesFitHowFeels')"
               :kept="conditions.feels"
               @keep="condition('feels', $event)"
             />
@@ -193,7 +196,7 @@ const otherSetup = computed(() => {
 
       <div class="space-y-5">
         <section aria-labelledby="with">
-          <h3 id="with" class="border-b-2 border-ink pb-1 text-xl">Who and with what</h3>
+          <h3 id="with" class="border-b-2 border-ink pb-1 text-xl">{{ t('checkIn.whoWhat') }}</h3>
           <div class="grid grid-cols-2 gap-x-4 gap-y-2 pt-2">
             <div v-for="tool in tools" :key="tool.key">
               <label :for="tool.key" class="text-faded">{{ tool.label }}</label>
@@ -214,7 +217,7 @@ const otherSetup = computed(() => {
                 >
                   {{ option.name }}
                 </option>
-                <option v-if="tool.key !== 'testerId'" value="">none</option>
+                <option v-if="tool.key !== 'testerId'" value="">{{ t('checkIn.none') }}</option>
               </select>
               <p
                 v-if="tool.key !== 'testerId' && overdue(checkIn![tool.key])"
@@ -227,24 +230,28 @@ const otherSetup = computed(() => {
           </div>
           <p v-if="otherSetup" class="pt-2 text-clay">{{ otherSetup }}</p>
           <p v-if="byOthers.length" class="pt-2" data-test="credited">
-            {{ byOthers.length }}
-            {{ byOthers.length === 1 ? 'reading is' : 'readings are' }} credited to another tester.
+            {{ t('checkIn.creditedToAnother', { count: byOthers.length }) }}
             <button type="button" class="button ml-1" @click="store.creditToTester()">
-              Credit to {{ testerName }}
+              {{ t('checkIn.creditTestername', { testerName }) }}
             </button>
           </p>
           <p class="pt-1">
-            <NuxtLink to="/equipment" class="underline">Add, edit and check instruments</NuxtLink> ·
-            <a :href="`/caller/${checkIn!.id}`" target="_blank" class="underline"
-              >caller’s view for another screen</a
-            >
+            <NuxtLink to="/equipment" class="underline">{{
+              t('checkIn.addEditCheckInstruments')
+            }}</NuxtLink>
+            ·
+            <a :href="`/caller/${checkIn!.id}`" target="_blank" class="underline">{{
+              t('checkIn.callerSViewAnotherScreen')
+            }}</a>
           </p>
         </section>
 
         <section aria-labelledby="protocol">
-          <h3 id="protocol" class="border-b-2 border-ink pb-1 text-xl">Protocol</h3>
+          <h3 id="protocol" class="border-b-2 border-ink pb-1 text-xl">
+            {{ t('checkIn.protocol') }}
+          </h3>
           <p v-if="advised" class="py-2" data-test="advice">
-            <strong>Advised: {{ advised.name.toLowerCase() }}.</strong>
+            <strong>{{ t('checkIn.advised', { protocol: advised.name }) }}</strong>
             {{ advised.reason }}
             <button
               v-if="advised.id !== chosen"
@@ -252,20 +259,18 @@ const otherSetup = computed(() => {
               class="button ml-1"
               @click="chosen = advised.id"
             >
-              Take it
+              {{ t('checkIn.take2') }}
             </button>
           </p>
           <p v-else class="py-2 font-bold text-clay">
-            No set is advised before the above is clear.
+            {{ t('checkIn.noSetAdvisedBeforeAbove') }}
           </p>
           <p v-if="against && advised" class="pb-2 text-clay">{{ protocol.name }}: {{ against }}</p>
-          <ChoiceRow v-model="chosen" label="Protocol" hide-label compact :options />
+          <ChoiceRow v-model="chosen" :label="t('checkIn.protocol')" hide-label compact :options />
           <p class="pt-2 text-faded">
             {{ protocol.when }} {{ LANDMARK_STANDARD_NAMES[protocol.standard] }}.
             {{
-              known
-                ? 'What each site read last time stands beside it.'
-                : 'There is nothing to compare these sites with yet.'
+              known ? t('checkIn.whatEachSiteReadLast') : t('checkIn.thereNothingCompareTheseSites')
             }}
           </p>
         </section>
@@ -275,11 +280,13 @@ const otherSetup = computed(() => {
   <div class="sticky bottom-0 border-t border-line bg-chalk px-4 py-3 sm:px-6">
     <div class="mx-auto flex max-w-6xl flex-wrap items-center gap-x-6 gap-y-2">
       <button ref="begin" type="button" class="button button-lead" @click="emit('begin')">
-        On to the landmarks
+        {{ t('checkIn.landmarks') }}
       </button>
       <span v-if="differences.length" class="text-clay">
-        <span aria-hidden="true">≠ </span>{{ differences[0]
-        }}{{ differences.length > 1 ? ` And ${differences.length - 1} more.` : '' }}
+        <span aria-hidden="true">≠ </span>{{ differences[0] }}
+        <template v-if="differences.length > 1">{{
+          t('checkIn.andMore', { count: differences.length - 1 })
+        }}</template>
       </span>
       <button
         v-if="store.readings.length === 0 && !checkIn!.closedAt"
@@ -287,10 +294,12 @@ const otherSetup = computed(() => {
         class="button ml-auto"
         @click="discard"
       >
-        Discard this check-in
+        {{ t('checkIn.discardThisCheck') }}
       </button>
       <AlertLine :text="trouble" />
-      <span v-if="!consent" class="text-clay">Nobody has agreed yet: <kbd class="key">C</kbd></span>
+      <span v-if="!consent" class="text-clay">
+        {{ t('checkIn.noConsent') }} <kbd class="key">C</kbd>
+      </span>
     </div>
   </div>
 </template>

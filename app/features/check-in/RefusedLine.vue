@@ -8,10 +8,10 @@ const emit = defineEmits<{ accept: [which?: 'second'] }>()
   <p role="alert" class="mt-2 sm:mt-4 caution">
     {{ problem }}
     <KeyedButton v-if="offer" letter="A" class="ml-3" @click="emit('accept')">
-      take {{ offer }}
+      {{ t('checkIn.takeOffer', { offer }) }}
     </KeyedButton>
     <KeyedButton v-if="other" letter="O" class="ml-3" @click="emit('accept', 'second')">
-      take {{ other }}
+      {{ t('checkIn.takeOther', { other }) }}
     </KeyedButton>
   </p>
 </template>

@@ -6,8 +6,11 @@ const { view, client, checkIn, measured, earlier, sheet } = storeToRefs(store)
 
 const reader = ref<'coach' | 'client'>('coach')
 const readers = computed(() => [
-  { value: 'coach' as const, name: 'for the coach' },
-  { value: 'client' as const, name: `for ${client.value!.name.split(' ')[0]}` },
+  { value: 'coach' as const, name: t('checkIn.forCoach') },
+  {
+    value: 'client' as const,
+    name: t('checkIn.forClient'),
+  },
 ])
 
 const { busy, trouble, submit } = useSubmit()
@@ -24,7 +27,7 @@ async function onClose() {
 <template>
   <div class="mx-auto w-full max-w-5xl px-4 py-6 sm:px-8">
     <div class="pb-4">
-      <ChoiceRow v-model="reader" label="Who reads" hide-label :options="readers" />
+      <ChoiceRow v-model="reader" :label="t('checkIn.whoReads')" hide-label :options="readers" />
     </div>
     <ClientPicture
       v-if="reader === 'client'"
@@ -54,13 +57,13 @@ async function onClose() {
         :disabled="busy"
         @click="onClose"
       >
-        Close the check-in
+        {{ t('checkIn.closeCheck') }}
       </button>
       <NuxtLink v-else :to="`/clients/${client!.id}`" class="button button-lead">
-        To {{ client!.name }}
+        {{ t('checkIn.backTo', { name: client!.name }) }}
       </NuxtLink>
       <button v-if="sheet?.missing.length" type="button" class="button" @click="emit('go')">
-        Take what is missing
+        {{ t('checkIn.takeWhatMissing') }}
       </button>
       <button
         v-if="sheet?.subject.massKg === undefined"
@@ -68,7 +71,7 @@ async function onClose() {
         class="button"
         @click="emit('go', 'scale')"
       >
-        Weigh
+        {{ t('checkIn.weigh') }}
       </button>
     </div>
     <AlertLine :text="trouble" />

@@ -1,6 +1,4 @@
 <script setup lang="ts">
-import { fixed, signed } from '#core'
-
 /** The sum of the folds so far, what it changed, and the smallest change that can be detected: beside the sheet, or one line on a phone. */
 const props = defineProps<{
   line?: boolean
@@ -18,29 +16,29 @@ const figures = computed(() => {
   return [
     {
       id: 'sum',
-      name: 'Sum so far',
-      short: 'sum, mm',
+      name: t('checkIn.sumSoFar'),
+      short: t('checkIn.sumMm'),
       value: props.sum === undefined ? undefined : fixed(props.sum, 1),
       unit: 'mm',
     },
     {
       id: 'since',
-      name: 'Sum so far, against last time',
-      short: 'against last',
+      name: t('checkIn.sumSoFarAgainstLast'),
+      short: t('checkIn.againstLast'),
       value: props.since === undefined ? undefined : signed(props.since, 1),
       unit: 'mm',
     },
     {
       id: 'reach',
-      name: 'This hand can tell from',
-      short: 'can tell from',
+      name: t('checkIn.thisHandCanTellFrom'),
+      short: t('checkIn.canTellFrom'),
       value: detectable.value === undefined ? undefined : fixed(detectable.value, 1),
       unit: 'mm',
     },
     {
       id: 'running-fat',
-      name: 'Fat, about',
-      short: 'fat, about',
+      name: t('checkIn.fatAbout'),
+      short: t('checkIn.fatAbout2'),
       value: fat === undefined ? undefined : fixed(fat, 1),
       unit: '%',
     },

@@ -3,11 +3,6 @@ import {
   ADULT,
   leastAgeOf,
   attempt,
-  fixed,
-  formatAsTyped,
-  formatDate,
-  formatLength,
-  formatMass,
   lengthIn,
   massIn,
   parseHeight,
@@ -29,6 +24,8 @@ const { say } = useVoice()
 const HEIGHT_TRIALS = 3
 const growing = (leastAgeOf(client.value!, checkIn.value!.measuredOn) ?? ADULT) < ADULT
 const wanted = client.value!.heightCm === null || growing
+/** What food and water alone move body mass by within a day, or more: common practice, no source. */
+const A_DAYS_WATER_KG = 1
 const part = ref<'height' | 'mass'>(wanted && heightCm.value === undefined ? 'height' : 'mass')
 
 const text = ref('')
@@ -137,24 +134,29 @@ const unlike = computed(
 <template>
   <form class="mx-auto w-full max-w-3xl px-4 py-6 sm:py-10" novalidate @submit.prevent="onEnter">
     <template v-if="part === 'height'">
-      <p class="text-faded">Height · reading {{ heights.length + 1 }} of {{ HEIGHT_TRIALS }}</p>
-      <h2 class="text-[44px] sm:text-[68px]">Height</h2>
+      <p class="text-faded">
+        {{
+          t('checkIn.heightReading', {
+            reading: heights.length + 1,
+            of: HEIGHT_TRIALS,
+          })
+        }}
+      </p>
+      <h2 class="text-[44px] sm:text-[68px]">{{ t('checkIn.height') }}</h2>
       <p class="text-lg">
-        Barefoot, heels to the wall, looking straight ahead. Three readings are averaged; step away
-        between them.
+        {{ t('checkIn.barefootHeelsWallLookingStraight') }}
       </p>
     </template>
     <template v-else>
-      <p class="text-faded">Scale</p>
-      <h2 class="text-[44px] sm:text-[68px]">Body mass</h2>
+      <p class="text-faded">{{ t('checkIn.scale') }}</p>
+      <h2 class="text-[44px] sm:text-[68px]">{{ t('checkIn.weight') }}</h2>
       <p class="text-lg">
-        Barefoot, light clothes or the same as last time. Dry is best: in the morning, after the
-        toilet, before eating or drinking.
+        {{ t('checkIn.barefootLightClothesOrSame') }}
       </p>
     </template>
     <div class="flex flex-wrap items-end gap-x-5 gap-y-4 pt-6">
       <label for="mass" class="sr-only">
-        {{ part === 'height' ? 'Height' : `Body mass in ${massUnit}` }}
+        {{ part === 'height' ? t('checkIn.height') : t('checkIn.weightIn', { unit: massUnit }) }}
       </label>
       <input
         id="mass"
@@ -171,25 +173,27 @@ const unlike = computed(
       <ChoiceRow
         v-if="part === 'mass'"
         v-model="massUnit"
-        label="Unit of the scale"
+        :label="t('checkIn.unitScale')"
         hide-label
         :options="MASS_UNITS"
       />
       <ChoiceRow
         v-else
         v-model="lengthUnit"
-        label="Unit shown"
+        :label="t('checkIn.unitShown')"
         hide-label
         :options="LENGTH_UNITS"
       />
       <dl class="grid grid-cols-[auto_auto] items-baseline gap-x-5 pb-2">
         <template v-if="part === 'mass'">
           <template v-if="now !== undefined">
-            <dt class="text-faded">Now</dt>
+            <dt class="text-faded">{{ t('checkIn.now') }}</dt>
             <dd class="figure text-[28px]">{{ formatMass(now, massUnit) }}</dd>
           </template>
           <template v-if="lastMass !== undefined">
-            <dt class="text-faded">Last time, {{ formatDate(lastMass.measuredOn) }}</dt>
+            <dt class="text-faded">
+              {{ t('checkIn.lastTimeMeasuredon', { measuredOn: formatDate(lastMass.measuredOn) }) }}
+            </dt>
             <dd class="figure text-[28px]">{{ formatMass(lastMass.massKg, massUnit) }}</dd>
           </template>
         </template>
@@ -199,13 +203,13 @@ const unlike = computed(
             <dd class="figure text-[28px]">{{ formatLength(height.value, lengthUnit) }}</dd>
           </template>
           <template v-if="heightCm !== undefined">
-            <dt class="text-faded">Mean</dt>
+            <dt class="text-faded">{{ t('checkIn.mean') }}</dt>
             <dd class="figure text-[28px]" data-test="height-mean">
               {{ formatLength(heightCm, lengthUnit, 2) }}
             </dd>
           </template>
           <template v-if="heightOnRecord">
-            <dt class="text-faded">On record</dt>
+            <dt class="text-faded">{{ t('checkIn.record') }}</dt>
             <dd class="figure text-[28px]">{{ heightOnRecord }}</dd>
           </template>
         </template>
@@ -217,29 +221,37 @@ const unlike = computed(
     <FindingLine v-if="finding" :finding :offer :other @accept="accept" @again="field?.focus()" />
     <div v-if="part === 'mass'" class="flex flex-wrap items-center gap-3 pt-6">
       <button type="button" class="button" :aria-pressed="dry" @click="dry = !dry">
-        <kbd class="key mr-2">D</kbd>{{ dry ? '✓ weighed dry' : 'weighed dry?' }}
+        <kbd class="key mr-2">D</kbd>{{ dry ? t('checkIn.weighedDry') : t('checkIn.weighedDry2') }}
       </button>
       <button type="button" class="button" @click="part = 'height'">
-        <kbd class="key mr-2">H</kbd>measure the height
+        <kbd class="key mr-2">H</kbd>{{ t('checkIn.measureHeight') }}
       </button>
       <span v-if="heightCm !== undefined" class="text-faded">
-        height {{ formatLength(heightCm, lengthUnit) }}, mean of {{ heights.length }}
+        {{
+          t('checkIn.heightMean', {
+            height: formatLength(heightCm, lengthUnit),
+            count: heights.length,
+          })
+        }}
       </span>
       <span v-else-if="heightOnRecord" class="text-faded">
-        height {{ heightOnRecord }}, on record
+        {{ t('checkIn.heightOnRecord', { height: heightOnRecord }) }}
       </span>
     </div>
     <p v-if="part === 'mass' && unlike" class="pt-2 text-clay">
-      Last time {{ wasDry ? 'dry' : 'not dry' }}, now {{ dry ? 'dry' : 'not dry' }}: food and water
-      alone move body mass by a kilogram or more.
+      {{
+        t(dry ? 'checkIn.dryOnlyNow' : 'checkIn.dryOnlyBefore', {
+          mass: formatMass(A_DAYS_WATER_KG, massUnit, 0),
+        })
+      }}
     </p>
     <div class="flex flex-wrap gap-3 pt-6">
       <button type="submit" class="button button-lead">
-        <kbd class="key mr-2">Enter</kbd>
-        {{ part === 'mass' ? 'read the sheet back' : 'take it; empty, on to the scale' }}
+        <kbd class="key mr-2">{{ t('checkIn.enter') }}</kbd>
+        {{ part === 'mass' ? t('checkIn.readSheetBack') : t('checkIn.takeEmptyScale') }}
       </button>
       <button v-if="part === 'height'" type="button" class="button" @click="part = 'mass'">
-        On to the scale
+        {{ t('checkIn.scale2') }}
       </button>
     </div>
   </form>

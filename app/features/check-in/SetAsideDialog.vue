@@ -12,19 +12,21 @@ const name = (site: string) => nameOf(site as SiteId)
 </script>
 
 <template>
-  <AskDialog title="Not taken by the server" :open @close="emit('close')">
+  <AskDialog :title="t('checkIn.notTakenServer')" :open @close="emit('close')">
     <ul class="space-y-4 pb-4 text-ink">
       <li v-for="operation in setAside" :key="operation.id" class="border-b border-line pb-3">
         <p class="font-bold">{{ wordsFor(operation, name) }}</p>
         <p class="py-1">{{ operation.setAside!.message }}</p>
         <div class="flex flex-wrap gap-3">
           <button type="button" class="button button-lead" @click="store.mend(operation.id)">
-            Send again
+            {{ t('checkIn.sendAgain') }}
           </button>
-          <button type="button" class="button" @click="store.drop(operation.id)">Drop</button>
+          <button type="button" class="button" @click="store.drop(operation.id)">
+            {{ t('checkIn.drop') }}
+          </button>
         </div>
       </li>
     </ul>
-    <button type="button" class="button" @click="emit('close')">Close</button>
+    <button type="button" class="button" @click="emit('close')">{{ t('checkIn.close') }}</button>
   </AskDialog>
 </template>

@@ -16,16 +16,17 @@ const isOpen = (site: string, trial: number) =>
   <div class="flex h-full flex-col">
     <table class="w-full border-collapse">
       <caption class="sr-only">
-        Last time and the trials of this check-in, in
         {{
-          shownUnit
+          t('checkIn.lastTimeTrialsThisCheck', { shownUnit })
         }}
       </caption>
       <thead>
         <tr class="border-b-2 border-ink text-faded">
           <th scope="col" class="py-2 text-left font-normal">{{ shownUnit }}</th>
-          <th scope="col" class="px-1 text-right font-normal">last</th>
-          <th v-if="scheme.dropsFirst" scope="col" class="px-1 text-right font-normal">first</th>
+          <th scope="col" class="px-1 text-right font-normal">{{ t('checkIn.last') }}</th>
+          <th v-if="scheme.dropsFirst" scope="col" class="px-1 text-right font-normal">
+            {{ t('checkIn.first2') }}
+          </th>
           <th v-for="trial in rounds" :key="trial" scope="col" class="px-1 text-right font-normal">
             {{ trial }}
           </th>
@@ -60,7 +61,9 @@ const isOpen = (site: string, trial: number) =>
               :class="{ 'outline-3 outline-leaf': isOpen(row.site, 0) }"
               @click="emit('pick', { site: row.site, trial: 0 })"
             >
-              <span class="sr-only">{{ row.name }}, first reading, thrown away: </span>
+              <span class="sr-only"
+                >{{ t('checkIn.nameFirstReadingThrownAway', { name: row.name }) }}
+              </span>
               {{ show(row.thrownAway) }}
             </button>
             <span
@@ -79,7 +82,9 @@ const isOpen = (site: string, trial: number) =>
               ]"
               @click="emit('pick', { site: row.site, trial: i + 1 })"
             >
-              <span class="sr-only">Correct {{ row.name }}, trial {{ i + 1 }}: </span>
+              <span class="sr-only"
+                >{{ t('checkIn.correctNameTrialI', { name: row.name, i: i + 1 }) }}
+              </span>
               {{ show(trial) }}
             </button>
             <span
@@ -91,7 +96,7 @@ const isOpen = (site: string, trial: number) =>
       </tbody>
       <tfoot v-if="kind === 'folds'">
         <tr class="h-[43px] border-t-2 border-ink">
-          <th scope="row" class="pl-2.5 text-left">Sum</th>
+          <th scope="row" class="pl-2.5 text-left">{{ t('checkIn.sum') }}</th>
           <td class="figure px-1 text-right text-[21px] text-faded">
             {{ show(sumOf((r) => r.last)) }}
           </td>

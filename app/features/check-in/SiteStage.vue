@@ -45,8 +45,10 @@ const allowed = computed(() => {
 /** Round by round it is a pass over all sites; one site at a time it is a reading of this one. */
 const whichReading = computed(() => {
   const { trial } = step.value!
-  if (trial === 0) return 'First reading, thrown away'
-  return scheme.value.order === 'rounds' ? `Pass ${trial}` : `Reading ${trial}`
+  if (trial === 0) return t('checkIn.firstReadingThrownAway')
+  return scheme.value.order === 'rounds'
+    ? t('checkIn.round', { round: trial })
+    : t('checkIn.readingTrial', { trial })
 })
 
 /** Something is said about a reading, or the read cue runs. */
@@ -104,24 +106,29 @@ function goTo(site: SiteId) {
   close()
 }
 
+const VIEWS = { front: 'checkIn.siteFront', back: 'checkIn.siteBack' } as const
+
 /** One key each. They work while the field is empty, so that they never stand in the way of a number. */
 const KEYS: Record<string, { does: string; run: () => void }> = {
-  a: { does: 'take the value that is offered', run: () => act.accept() },
-  o: { does: 'take the other value that is offered', run: () => act.accept('second') },
-  r: { does: 'measure what is asked about again', run: act.again },
-  s: { does: 'skip this site, with a reason', run: () => (asking.value = 'skip') },
-  g: { does: 'go to a site', run: () => (asking.value = 'site') },
-  u: { does: 'undo the last reading', run: act.undo },
+  a: { does: t('checkIn.takeValueOffered'), run: () => act.accept() },
+  o: { does: t('checkIn.takeOtherValueOffered'), run: () => act.accept('second') },
+  r: { does: t('checkIn.measureWhatAskedAboutAgain'), run: act.again },
+  s: { does: t('checkIn.skipThisSiteReason'), run: () => (asking.value = 'skip') },
+  g: { does: t('checkIn.goSite'), run: () => (asking.value = 'site') },
+  u: { does: t('checkIn.undoLastReading'), run: act.undo },
   ...(delay.value && props.kind === 'folds'
-    ? { ' ': { does: 'read cue: start when the jaws close', run: cue.start } }
+    ? { ' ': { does: t('checkIn.readCueStartWhenJaws'), run: cue.start } }
     : {}),
   ...(props.kind === 'tape'
-    ? { x: { does: 'take another girth', run: () => (asking.value = 'girth') } }
+    ? { x: { does: t('checkIn.takeAnotherGirth'), run: () => (asking.value = 'girth') } }
     : {
-        j: { does: 'jaws not parallel: skip', run: () => skip('jaws not parallel') },
-        b: { does: 'beyond the caliper: skip', run: () => skip('beyond the caliper') },
+        j: {
+          does: t('checkIn.jawsNotParallelSkip'),
+          run: () => skip('jaws not parallel'),
+        },
+        b: { does: t('checkIn.beyondCaliperSkip'), run: () => skip('beyond the caliper') },
       }),
-  '?': { does: 'these keys', run: () => (asking.value = 'keys') },
+  '?': { does: t('checkIn.theseKeys'), run: () => (asking.value = 'keys') },
 }
 
 function onKey(event: KeyboardEvent) {
@@ -152,13 +159,19 @@ function backOnPad() {
       :spot
       :others
       :side
-      :label="`${landmark.name}${spot ? ` on the ${spot.view} of the body` : ''}. ${landmark.text}`"
+      :label="
+        t(spot ? VIEWS[spot.view] : 'checkIn.siteOnFigure', {
+          name: landmark.name,
+          side: side === 'left' ? t('checkIn.left') : t('checkIn.right'),
+          where: landmark.text,
+        })
+      "
     >
       <p class="flex justify-between gap-3">
         <span>{{ landmark.caption }}</span>
-        <span class="whitespace-nowrap"
-          >{{ sites.indexOf(step!.site) + 1 }} of {{ sites.length }}</span
-        >
+        <span class="whitespace-nowrap">{{
+          t('checkIn.siteCount', { site: sites.indexOf(step!.site) + 1, count: sites.length })
+        }}</span>
       </p>
     </FigurePanel>
 
@@ -166,8 +179,14 @@ function backOnPad() {
       <div class="flex gap-4">
         <div class="min-w-0 flex-1">
           <p class="text-faded">
-            {{ whichReading }} · site {{ sites.indexOf(step.site) + 1 }} of {{ sites.length }} ·
-            {{ landmark.what }}
+            {{
+              t('checkIn.whichreadingSiteSiteCountWhat', {
+                whichReading,
+                site: sites.indexOf(step.site) + 1,
+                count: sites.length,
+                what: landmark.what,
+              })
+            }}
           </p>
           <h2 class="pb-1 text-[40px] sm:text-[68px]" data-test="site">{{ landmark.name }}</h2>
           <p class="max-w-xl text-lg max-sm:leading-snug" :class="{ 'max-sm:hidden': noticed }">
@@ -179,15 +198,15 @@ function backOnPad() {
             :class="{ 'max-sm:hidden': noticed }"
             data-test="own-mark"
           >
-            <strong>{{ side === 'left' ? 'Left side' : 'Own mark' }}:</strong>
-            {{ mark?.text || 'as always' }}
+            <strong>{{ side === 'left' ? t('checkIn.leftSide') : t('checkIn.siteNote') }}</strong>
+            {{ mark?.text || t('checkIn.asBefore') }}
           </p>
         </div>
         <button
           v-if="spot"
           type="button"
           class="shrink-0 lg:hidden"
-          aria-label="Show the figure"
+          :aria-label="t('checkIn.showFigure')"
           @click="asking = 'figure'"
         >
           <BodyFigure
@@ -206,7 +225,13 @@ function backOnPad() {
         @submit.prevent="onEnter"
       >
         <label for="reading" class="sr-only">
-          {{ landmark.name }}, trial {{ step.trial }}, in {{ shownUnit }}
+          {{
+            t('checkIn.nameTrialTrialShownunit', {
+              name: landmark.name,
+              trial: step.trial,
+              shownUnit,
+            })
+          }}
         </label>
         <input
           id="reading"
@@ -225,7 +250,7 @@ function backOnPad() {
         <ChoiceRow
           v-else
           v-model="unit"
-          label="Unit of the tape"
+          :label="t('checkIn.unitTape')"
           hide-label
           :options="LENGTH_UNITS"
         />
@@ -250,13 +275,13 @@ function backOnPad() {
           @again="act.again"
         />
         <p v-if="!problem && apart" role="status" data-test="apart" class="mt-2 sm:mt-4 caution">
-          <strong>{{ show(apart) }} {{ shownUnit }} apart</strong>, more than {{ allowed }}. Take it
-          once more.
+          <strong>{{ t('checkIn.apart', { apart: show(apart), unit: shownUnit }) }}</strong>
+          {{ t('checkIn.moreThanAllowed', { allowed }) }}
         </p>
         <ReadCue :state="cueState" :ring="cueChoice.ring" :seconds="delay ?? 0" />
       </div>
       <details class="mt-3 max-sm:order-3 lg:hidden">
-        <summary class="min-h-11 py-2 font-bold">Sheet so far</summary>
+        <summary class="min-h-11 py-2 font-bold">{{ t('checkIn.sheetSoFar') }}</summary>
         <SiteStrip :kind :step @pick="openBox" />
       </details>
     </section>
@@ -278,31 +303,37 @@ function backOnPad() {
     </aside>
   </div>
   <p class="flex flex-wrap gap-x-8 gap-y-1 border-t border-line px-6 py-3 text-faded max-lg:hidden">
-    <span><kbd class="key">Enter</kbd> takes the number and goes on</span>
-    <span><kbd class="key">⌫</kbd> in an empty field goes back</span>
-    <span><kbd class="key">S</kbd> skip</span>
-    <span><kbd class="key">G</kbd> go to a site</span>
-    <span v-if="kind === 'tape'"><kbd class="key">X</kbd> another girth</span>
-    <span><kbd class="key">?</kbd> all keys</span>
+    <span
+      ><kbd class="key">{{ t('checkIn.enter') }}</kbd> {{ t('checkIn.takesNumberGoes') }}</span
+    >
+    <span><kbd class="key">⌫</kbd> {{ t('checkIn.emptyFieldGoesBack') }}</span>
+    <span><kbd class="key">S</kbd> {{ t('checkIn.skip') }}</span>
+    <span><kbd class="key">G</kbd> {{ t('checkIn.goSite') }}</span>
+    <span v-if="kind === 'tape'"><kbd class="key">X</kbd> {{ t('checkIn.anotherGirth') }}</span>
+    <span><kbd class="key">?</kbd> {{ t('checkIn.allKeys') }}</span>
     <span v-if="kind === 'folds' && delay" class="ml-auto">
-      <kbd class="key">Space</kbd> read cue, {{ delay }} s
+      <kbd class="key">{{ t('checkIn.space') }}</kbd> {{ t('checkIn.readCueDelayS', { delay }) }}
     </span>
   </p>
   <div v-if="step" class="sticky bottom-0">
     <RunningSum v-if="pad && kind === 'folds'" line :sum="sumSoFar" :since="sinceLast" />
     <KeyPad v-if="pad" @type="text += $event" @back="backOnPad" @enter="onEnter">
-      <button type="button" class="button flex-1" @click="asking = 'skip'">Skip</button>
-      <button type="button" class="button flex-1" @click="asking = 'site'">Go to</button>
+      <button type="button" class="button flex-1" @click="asking = 'skip'">
+        {{ t('checkIn.skip2') }}
+      </button>
+      <button type="button" class="button flex-1" @click="asking = 'site'">
+        {{ t('checkIn.go2') }}
+      </button>
       <button
         v-if="kind === 'folds' && delay"
         type="button"
         class="button flex-1"
         @click="cue.start"
       >
-        Read cue
+        {{ t('checkIn.readCue') }}
       </button>
       <button v-if="kind === 'tape'" type="button" class="button flex-1" @click="asking = 'girth'">
-        Another girth
+        {{ t('checkIn.anotherGirth2') }}
       </button>
     </KeyPad>
   </div>
@@ -324,7 +355,7 @@ function backOnPad() {
     @close="close"
   />
   <NumberedChoice
-    :title="`Skip ${landmark?.name ?? ''}: why?`"
+    :title="t('checkIn.skipNameWhy', { name: landmark?.name ?? '' })"
     :open="asking === 'skip'"
     unchosen
     :options="reasons"
@@ -332,14 +363,14 @@ function backOnPad() {
     @close="close"
   />
   <NumberedChoice
-    title="Another girth"
+    :title="t('checkIn.anotherGirth2')"
     :open="asking === 'girth'"
     :options="extraOptions"
     @choose="addGirth"
     @close="close"
   />
   <NumberedChoice
-    title="Go to"
+    :title="t('checkIn.go2')"
     :open="asking === 'site'"
     :options="siteOptions"
     @choose="goTo"

@@ -9,7 +9,7 @@ const { rows, show } = useSiteSheet(props.kind)
 </script>
 
 <template>
-  <ol class="divide-y divide-line border-y border-line" aria-label="Trials so far">
+  <ol class="divide-y divide-line border-y border-line" :aria-label="t('checkIn.trialsSoFar')">
     <li
       v-for="row in rows"
       :key="row.site"
@@ -30,7 +30,9 @@ const { rows, show } = useSiteSheet(props.kind)
           :class="{ 'text-clay underline decoration-dotted': row.apart }"
           @click="emit('pick', { site: row.site, trial: i + 1 })"
         >
-          <span class="sr-only">Correct {{ row.name }}, trial {{ i + 1 }}: </span>
+          <span class="sr-only"
+            >{{ t('checkIn.correctNameTrialI', { name: row.name, i: i + 1 }) }}
+          </span>
           {{ show(trial) }}
         </button>
         <span v-else class="w-14" />

@@ -12,8 +12,8 @@ onMounted(() => goOn.value?.focus())
 
 <template>
   <section class="px-4 py-8 sm:px-10">
-    <p class="text-faded">{{ kind === 'folds' ? 'Folds' : 'Tape' }}</p>
-    <h2 class="pb-4 text-[44px]">All sites are in.</h2>
+    <p class="text-faded">{{ kind === 'folds' ? t('checkIn.folds') : t('checkIn.tape') }}</p>
+    <h2 class="pb-4 text-[44px]">{{ t('checkIn.allSites') }}</h2>
     <FindingLine
       v-if="finding"
       :finding
@@ -25,10 +25,10 @@ onMounted(() => goOn.value?.focus())
     />
     <div class="flex flex-wrap gap-3">
       <button ref="goOn" type="button" class="button button-lead" @click="emit('done')">
-        Go on
+        {{ t('checkIn.go') }}
       </button>
       <button v-if="kind === 'tape'" type="button" class="button" @click="emit('girth')">
-        Another girth
+        {{ t('checkIn.anotherGirth2') }}
       </button>
     </div>
   </section>

@@ -5,6 +5,7 @@ import type {
   NewReading,
   ReadingRecord,
 } from '#shared/contract/check-ins'
+import { t } from '../../words/say'
 import type { SiteNote } from '#shared/contract/clients'
 
 /** Why the server did not take an operation, in its words. */
@@ -130,10 +131,11 @@ export function withSiteNotes(
 export function wordsFor(operation: Operation, nameOf: (site: string) => string): string {
   if (operation.kind === 'reading') {
     const { site, kind, trial, typedText, typedUnit } = operation.reading
-    const what = site ? nameOf(site) : kind === 'mass' ? 'Body mass' : 'Height'
-    return `${what}, trial ${trial}: ${typedText} ${typedUnit}`
+    const what = site ? nameOf(site) : kind === 'mass' ? t('checkIn.bodyMass') : t('checkIn.height')
+    return t('checkIn.readingLine', { what, trial, typedText, typedUnit })
   }
-  if (operation.kind === 'site-note') return `Site note, ${nameOf(operation.note.site)}`
+  if (operation.kind === 'site-note')
+    return t('checkIn.siteNoteOf', { site: nameOf(operation.note.site) })
   const { revision: _r, window: _w, ...parts } = operation.change
-  return `Choice: ${Object.keys(parts).join(', ')}`
+  return t('checkIn.choiceOf', { join: Object.keys(parts).join(', ') })
 }

@@ -1,6 +1,7 @@
 import { computed, shallowReactive, shallowRef } from 'vue'
 import type { CheckIn, ReadingReceipt } from '#shared/contract/check-ins'
 import type { SiteNote } from '#shared/contract/clients'
+import { t } from '../../words/say'
 import { Refused, ServerFault, Unreachable } from '../../utils/problems'
 import {
   isWaiting,
@@ -127,7 +128,7 @@ export function createOutbox(
       else if (why) setAside(operation, why)
     }
     if (batch.every(({ reading }) => !stored.has(reading.id) && !refused.has(reading.id))) {
-      throw new ServerFault('The server’s answer does not name what was sent.')
+      throw new ServerFault(t('checkIn.serverSAnswerDoesNot'))
     }
   }
 

@@ -1,6 +1,5 @@
 import {
   attempt,
-  formatLength,
   inputError,
   isSkinfold,
   limitsOf,
@@ -23,8 +22,11 @@ export function beyondLimits(site: SiteId, { value, text }: Typed, unit: LengthU
   const { hardLow, hardHigh } = limitsOf(site)
   if (value >= hardLow && value <= hardHigh) return undefined
   const accepted = isSkinfold(site)
-    ? `${hardLow} to ${hardHigh} mm`
-    : `${formatLength(hardLow, unit)} to ${formatLength(hardHigh, unit)}`
+    ? t('common.foldLimits', { low: hardLow, high: hardHigh })
+    : t('common.girthLimits', {
+        low: formatLength(hardLow, unit),
+        high: formatLength(hardHigh, unit),
+      })
   return inputError(site, 'impossible', nameOf(site), text, accepted)
 }
 

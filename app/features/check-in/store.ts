@@ -274,8 +274,7 @@ export const useCheckInStore = defineStore('check-in', () => {
     if (outbox.waitingOf(id).length > 0) throw new Unreachable()
     const count = outbox.setAsideOf(id).length
     if (count > 0) {
-      const what = count === 1 ? 'One entry was' : `${count} entries were`
-      throw new Error(`${what} not taken by the server: mend or drop it first (see the top).`)
+      throw new Error(t('checkIn.notTakenFirst', { count }))
     }
     await callApi(checkIns.close, { params: { id } })
     await session.forget(id)

@@ -43,7 +43,7 @@ export function useAdvice() {
     const { earlier, gym } = view.value!
     const own = gym.ownProtocols.find(({ id }) => id === earlier[0]?.protocolId)
     if (first && own) {
-      const reason = 'The same as last time, so that the check-ins can be compared.'
+      const reason = t('checkIn.sameAsLastTimeSo')
       return { id: own.id, name: own.name, reason }
     }
     return first && { id: first.protocol.id, name: first.protocol.name, reason: first.reason }

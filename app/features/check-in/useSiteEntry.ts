@@ -1,7 +1,5 @@
 import {
-  formatFold,
   isSkinfold,
-  lengthText,
   readingsInForce,
   schemeOf,
   thrownAwayIn,

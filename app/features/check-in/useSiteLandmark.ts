@@ -17,12 +17,15 @@ export function useSiteLandmark(
     const { site } = step.value
     const { name, where, how } = siteGuide(protocol.value, site, client.value!.sex)
     const text = `${where} ${how}`.trim()
-    if (!isSkinfold(site)) return { name, text, what: 'girth', caption: 'tape level all round' }
+    if (!isSkinfold(site))
+      return { name, text, what: t('checkIn.girth'), caption: t('checkIn.tapeLevelAllRound') }
     const fold = landmarkOf(site, standardOfSite(protocol.value, site))
     return {
       ...{ name, text },
-      what: fold ? `${fold.direction} fold` : 'fold',
-      caption: fold ? `fold runs ${fold.runs}` : 'fold where the words say',
+      what: fold ? t('checkIn.directionFold', { direction: fold.direction }) : t('checkIn.fold'),
+      caption: fold
+        ? t('checkIn.foldRunsRuns', { runs: fold.runs })
+        : t('checkIn.foldWhereWordsSay'),
     }
   })
   const spot = computed(() => step.value && spotOf(step.value.site))

@@ -1,6 +1,4 @@
 import {
-  formatFold,
-  lengthText,
   readingsInForce,
   siteNameIn,
   thrownAwayIn,

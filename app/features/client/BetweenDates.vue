@@ -2,7 +2,6 @@
 import {
   daysBetween,
   differencesBetween,
-  formatDate,
   type Horizon,
   type Look,
   type Measured,
@@ -24,7 +23,11 @@ const props = defineProps<{
 const dates = computed(() => ({ then: props.then.measuredOn, now: props.now.measuredOn }))
 const span = computed(() => {
   const { then, now } = dates.value
-  return `${formatDate(then, true)} to ${formatDate(now, true)}, ${spanText(daysBetween(then, now) / 7)}`
+  return t('record.betweenDates', {
+    from: formatDate(then, true),
+    to: formatDate(now, true),
+    span: spanText(daysBetween(then, now) / 7),
+  })
 })
 /** What else differs between the two. */
 const differs = computed(() => differencesBetween(props.then, props.now))
@@ -49,7 +52,7 @@ const rows = computed(() => {
         read: show(b.read - a.read),
         sure:
           judged && props.horizon !== 'last'
-            ? `${shapeOf(judged)} ${VERDICT_WORDS[judged.verdict]}`
+            ? `${shapeOf(judged)} ${verdictWords(judged.verdict)}`
             : beyondText(low > 0 || high < 0),
       },
     ]
@@ -59,18 +62,22 @@ const rows = computed(() => {
 
 <template>
   <section data-test="between">
-    <p class="text-faded">Between two dates: {{ span }}</p>
+    <p class="text-faded">{{ span }}</p>
     <ul v-if="differs.length" class="pt-1 text-faded">
       <li v-for="words in differs" :key="words">{{ words }}</li>
     </ul>
     <ScrollTable
       v-if="rows.length"
-      label="What changed between the two dates"
-      caption="What changed between the two dates, by the whole record and as read"
+      :label="t('record.whatChangedBetweenTwoDates')"
+      :caption="t('record.whatChangedBetweenTwoDates2')"
       class="mt-2 w-full max-w-4xl"
       data-test="verdicts"
     >
-      <TableHead :columns="['by the whole record', '19 times in 20', 'as read']" last="" wide />
+      <TableHead
+        :columns="[t('record.wholeRecord'), t('record.range95'), t('record.asRead')]"
+        last=""
+        wide
+      />
       <tbody>
         <tr v-for="row in rows" :key="row.quantity" class="border-b border-line">
           <th scope="row" class="max-w-72 py-1 pr-3">{{ row.title }}</th>
@@ -78,7 +85,7 @@ const rows = computed(() => {
             {{ row.change }} {{ row.unit }}
           </td>
           <td class="figure pl-6 text-right text-[19px] whitespace-nowrap text-faded">
-            {{ row.low }} to {{ row.high }}
+            {{ t('record.lowHigh', { low: row.low, high: row.high }) }}
           </td>
           <td class="figure pl-6 text-right text-[19px] whitespace-nowrap text-faded">
             {{ row.read }}
@@ -90,7 +97,7 @@ const rows = computed(() => {
       </tbody>
     </ScrollTable>
     <p v-else class="pt-1">
-      These two check-ins have nothing in common that is followed. Body map has each site.
+      {{ t('record.theseTwoCheckInsNothing') }}
     </p>
   </section>
 </template>

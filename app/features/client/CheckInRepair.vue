@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { formatDate } from '#core'
 import type { CheckIn } from '#shared/contract/check-ins'
 import { checkIns, clients } from '~/contract'
 
@@ -49,35 +48,43 @@ function go() {
 <template>
   <div class="flex flex-wrap gap-3">
     <template v-if="voided">
-      <button type="button" class="button" @click="restore">Restore</button>
+      <button type="button" class="button" @click="restore">{{ t('clientFile.restore') }}</button>
     </template>
     <template v-else>
-      <NuxtLink :to="`/check-in/${checkIn.id}`" class="button">Correct readings</NuxtLink>
-      <button type="button" class="button" @click="ask('move')">Move to another client…</button>
-      <button type="button" class="button" @click="ask('void')">Void…</button>
+      <NuxtLink :to="`/check-in/${checkIn.id}`" class="button">{{
+        t('clientFile.correctReadings')
+      }}</NuxtLink>
+      <button type="button" class="button" @click="ask('move')">
+        {{ t('clientFile.moveAnotherClient') }}
+      </button>
+      <button type="button" class="button" @click="ask('void')">{{ t('clientFile.void') }}</button>
     </template>
     <AlertLine v-if="!asking" :text="trouble" />
     <AskForm
-      :title="`${asking === 'void' ? 'Void' : 'Move'} the check-in of ${formatDate(checkIn.measuredOn, true)}`"
+      :title="
+        t(asking === 'void' ? 'clientFile.voidTitle' : 'clientFile.moveTitle', {
+          day: formatDate(checkIn.measuredOn, true),
+        })
+      "
       :open="asking !== undefined"
       :trouble
       :busy
-      :action="asking === 'void' ? 'Void it' : 'Move it'"
-      leave="Leave it"
+      :action="asking === 'void' ? t('clientFile.void2') : t('clientFile.move')"
+      :leave="t('clientFile.cancel')"
       @close="asking = undefined"
       @keep="go"
     >
       <p v-if="asking === 'void'">
-        It leaves the ledger and the curves; it stays on record with the reason and can be restored.
+        {{ t('clientFile.leavesLedgerCurvesStaysRecord') }}
       </p>
-      <FieldRow v-else id="move-to" label="To">
+      <FieldRow v-else id="move-to" :label="t('clientFile.to')">
         <select id="move-to" v-model="target" class="field">
           <option v-for="other in others" :key="other.id" :value="other.id">
             {{ other.name }}
           </option>
         </select>
       </FieldRow>
-      <TextField id="reason" v-model="reason" label="Reason" maxlength="200" />
+      <TextField id="reason" v-model="reason" :label="t('clientFile.reason')" maxlength="200" />
     </AskForm>
   </div>
 </template>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { formatAsTyped, formatDate, type TypedUnit } from '#core'
+import type { TypedUnit } from '#core'
 import type { Client } from '#shared/contract/clients'
 import type { ClientFile } from '#shared/contract/record'
 import { clients } from '~/contract'
@@ -23,8 +23,8 @@ const form = reactive({
   hiddenOnLeaderboards: props.client.hiddenOnLeaderboards,
 })
 const sexes = [
-  { value: 'female' as const, name: 'Female' },
-  { value: 'male' as const, name: 'Male' },
+  { value: 'female' as const, name: t('clientFile.female') },
+  { value: 'male' as const, name: t('clientFile.male') },
 ]
 const { problems, trouble, done, submit } = useSubmit()
 const erasing = ref(false)
@@ -47,7 +47,7 @@ async function keep() {
   }
   const changed = await change(
     height.trim() ? { ...plain, height, heightTakenOn } : plain,
-    'Saved.',
+    t('clientFile.saved'),
   )
   if (changed) form.height = ''
 }
@@ -57,27 +57,31 @@ async function erase() {
   if (await erasure.submit(() => callApi(clients.erase, { params, body }))) await navigateTo('/')
 }
 
-const instant = (at: string) =>
-  new Date(at).toLocaleString([], { dateStyle: 'medium', timeStyle: 'short' })
+const instant = (at: string) => instantText(at)
 </script>
 
 <template>
   <div class="grid gap-x-12 gap-y-8 lg:grid-cols-2">
     <form class="space-y-4" novalidate @submit.prevent="keep">
-      <TextField id="edit-name" v-model="form.name" label="Name" :error="problems.name" />
-      <ChoiceRow v-model="form.sex" label="Sex used by the equations" :options="sexes" />
+      <TextField
+        id="edit-name"
+        v-model="form.name"
+        :label="t('client.name')"
+        :error="problems.name"
+      />
+      <ChoiceRow v-model="form.sex" :label="t('clientFile.sexUsedEquations')" :options="sexes" />
       <div class="grid grid-cols-2 gap-4">
         <TextField
           id="edit-birth"
           v-model="form.birthDate"
-          label="Birth date"
+          :label="t('clientFile.birthDate')"
           :error="problems.birthDate"
           type="date"
         />
         <TextField
           id="edit-birth-year"
           v-model="form.birthYear"
-          label="or the year alone"
+          :label="t('clientFile.orYearAlone')"
           :error="problems.birthYear"
           inputmode="numeric"
           maxlength="4"
@@ -87,90 +91,92 @@ const instant = (at: string) =>
         <TextField
           id="edit-height"
           v-model="form.height"
-          label="New height"
+          :label="t('clientFile.newHeight')"
           :error="problems.height"
-          placeholder="leave empty to keep"
+          :placeholder="t('clientFile.leaveEmptyKeep')"
         />
         <TextField
           id="edit-height-on"
           v-model="form.heightTakenOn"
-          label="measured on"
+          :label="t('clientFile.measured')"
           :error="problems.heightTakenOn"
           type="date"
         />
       </div>
       <p v-if="file.heights.length" class="text-faded">
-        On record:
         {{
-          file.heights
-            .map(
-              (h) =>
-                `${formatAsTyped(h.cm, h.unit as TypedUnit)} from ${formatDate(h.takenOn, true)}`,
-            )
-            .join('; ')
-        }}. Each check-in uses the height in force on its day.
+          t('clientFile.heightsOnRecord', {
+            heights: file.heights
+              .map((h) =>
+                t('clientFile.heightFrom', {
+                  height: formatAsTyped(h.cm, h.unit as TypedUnit),
+                  day: formatDate(h.takenOn, true),
+                }),
+              )
+              .join('; '),
+          })
+        }}
       </p>
       <TextField
         id="edit-cadence"
         v-model="form.cadenceDays"
-        label="Days between check-ins"
+        :label="t('clientFile.daysBetweenCheckIns')"
         :error="problems.cadenceDays"
         inputmode="numeric"
       />
-      <TickBox v-model="form.showPercentages"
-        >Percentages and class names may be shown (else sums and girths only)</TickBox
-      >
-      <TickBox v-model="form.cycleWanted"
-        >Keep the phase of the cycle with each check-in, as the client wishes</TickBox
-      >
-      <TickBox v-model="form.hiddenOnLeaderboards">Name hidden on leaderboards</TickBox>
+      <TickBox v-model="form.showPercentages">{{
+        t('clientFile.percentagesClassNamesMayShown')
+      }}</TickBox>
+      <TickBox v-model="form.cycleWanted">{{ t('clientFile.keepPhaseCycleEachCheck') }}</TickBox>
+      <TickBox v-model="form.hiddenOnLeaderboards">{{
+        t('clientFile.nameHiddenLeaderboards')
+      }}</TickBox>
       <AlertLine :text="trouble" />
       <div class="flex flex-wrap items-center gap-4">
-        <button type="submit" class="button button-lead">Keep the changes</button>
+        <button type="submit" class="button button-lead">{{ t('clientFile.keepChanges') }}</button>
         <span role="status">{{ done }}</span>
       </div>
     </form>
     <div class="space-y-6">
       <section>
-        <h2 class="border-b-2 border-ink pb-1 text-xl">Change log</h2>
+        <h2 class="border-b-2 border-ink pb-1 text-xl">{{ t('clientFile.changeLog') }}</h2>
         <ul v-if="file.auditLog.length" class="pt-2" data-test="history">
           <li v-for="(entry, i) in file.auditLog" :key="i" class="border-b border-line py-1">
             {{ auditWords(entry) }}
             <span class="block text-sm text-faded">{{ instant(entry.at) }}, {{ entry.actor }}</span>
           </li>
         </ul>
-        <p v-else class="pt-2 text-faded">Nothing yet.</p>
+        <p v-else class="pt-2 text-faded">{{ t('clientFile.nothingYet') }}</p>
       </section>
       <section>
-        <h2 class="border-b-2 border-ink pb-1 text-xl">Archive or erase</h2>
+        <h2 class="border-b-2 border-ink pb-1 text-xl">{{ t('clientFile.archiveOrErase') }}</h2>
         <p class="py-2">
-          An archived client leaves Today and the lists; everything is kept and can be restored.
+          {{ t('clientFile.archivedClientLeavesTodayLists') }}
         </p>
         <div class="flex flex-wrap gap-3">
           <button type="button" class="button" @click="change({ archived: !client.archived }, '')">
-            {{ client.archived ? 'Restore from the archive' : 'Archive' }}
+            {{ client.archived ? t('clientFile.restoreFromArchive') : t('clientFile.archive') }}
           </button>
           <button type="button" class="button text-clay" @click="erasing = true">
-            Erase for good…
+            {{ t('clientFile.eraseGood') }}
           </button>
         </div>
       </section>
     </div>
   </div>
   <AskForm
-    :title="`Erase ${client.name} for good?`"
+    :title="t('clientFile.eraseNameGood', { name: client.name })"
     :open="erasing"
     :trouble="erasure.trouble.value"
-    action="Erase for good"
+    :action="t('clientFile.eraseGood2')"
     grave
-    leave="Keep"
+    :leave="t('clientFile.cancel')"
     @close="erasing = false"
     @keep="erase"
   >
     <p>
-      Every check-in, reading, mark and note of {{ client.name }} is deleted. This cannot be undone.
-      Type the name to go on.
+      {{ t('clientFile.everyCheckReadingMarkNote', { name: client.name }) }}
     </p>
-    <TextField id="erase-name" v-model="erasedName" label="Name" />
+    <TextField id="erase-name" v-model="erasedName" :label="t('client.name')" />
   </AskForm>
 </template>

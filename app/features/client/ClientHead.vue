@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { ageText, formatAsTyped, isoDateOf, type TypedUnit } from '#core'
+import { ageText, isoDateOf, type TypedUnit } from '#core'
 import type { Client } from '#shared/contract/clients'
 
 /** Who it is, and the pages about them. */
@@ -11,16 +11,16 @@ const facts = computed(() => {
   const height =
     heightCm === null ? [] : [formatAsTyped(heightCm, (heightUnit ?? 'cm') as TypedUnit)]
   const age = ageText(props.client, isoDateOf(new Date()))
-  return [sex, age, ...height, `every ${cadenceDays} days`].join(' · ')
+  return [sex, age, ...height, t('client.everyDays', { count: cadenceDays })].join(' · ')
 })
 const pages = computed(() =>
   [
-    ['', 'Check-ins'],
-    ['/curves', 'Curves'],
-    ['/body-map', 'Body map'],
-    ['/weigh-ins', 'Weigh-ins'],
-    ['/photos', 'Photos'],
-    ['/plan', 'Plan'],
+    ['', t('client.checkIns')],
+    ['/curves', t('client.curves')],
+    ['/body-map', t('client.bodyMap')],
+    ['/weigh-ins', t('client.weighIns')],
+    ['/photos', t('client.photos')],
+    ['/plan', t('client.plan')],
   ].map(([path, label]) => ({
     to: { path: `/clients/${props.client.id}${path}`, query: route.query },
     label: label!,
@@ -37,6 +37,6 @@ const pages = computed(() =>
       </div>
       <slot />
     </div>
-    <SubNav label="About this client" :pages />
+    <SubNav :label="t('client.aboutThisClient')" :pages />
   </header>
 </template>

@@ -1,8 +1,6 @@
 <script setup lang="ts">
 import {
   daysBetween,
-  formatDate,
-  signed,
   type CoursePoint,
   type IsoDate,
   type JudgedChange,
@@ -49,13 +47,19 @@ function endOf(quantity: RecordQuantity) {
   return change
     ? {
         amount: signedQuantity(quantity, change.change, props.units),
-        sure: change.verdict === 'no-change' ? 'held' : VERDICT_WORDS[change.verdict],
+        sure: change.verdict === 'no-change' ? 'held' : verdictWords(change.verdict),
       }
     : { amount: '', sure: '' }
 }
 const label = (quantity: RecordQuantity) => {
   const { amount, sure } = endOf(quantity)
-  return `${quantityTitle(quantity)}, change ${props.from}: ${amount} ${unitOfQuantity(quantity, props.units)}, ${sure}`
+  return t('record.panelLabel', {
+    quantity: quantityTitle(quantity),
+    from: props.from,
+    amount,
+    unit: unitOfQuantity(quantity, props.units),
+    sure,
+  })
 }
 </script>
 
@@ -101,7 +105,13 @@ const label = (quantity: RecordQuantity) => {
           class="absolute size-2.5 -translate-1/2 rounded-full border-2 border-current"
           :class="[toneOf(panel.quantity).text, isOther(point.date) ? 'bg-chalk' : 'bg-current']"
           :style="{ left: `${point.x}%`, top: `${point.y}%` }"
-          :title="`${formatDate(point.date, true)}: read ${signed(point.read, 1)} ${unitOfQuantity(panel.quantity, units)}`"
+          :title="
+            t('record.pointLabel', {
+              date: formatDate(point.date, true),
+              read: signed(point.read, 1),
+              unit: unitOfQuantity(panel.quantity, units),
+            })
+          "
         />
         <span
           class="figure absolute left-full -translate-y-1/2 pl-3 text-[20px] leading-none whitespace-nowrap"
@@ -122,9 +132,9 @@ const label = (quantity: RecordQuantity) => {
         <span class="text-clay" aria-hidden="true">┊</span>
         {{ formatDate(mark.date, true) }}: {{ mark.words }}
       </span>
-      Points: as each check-in read{{
-        course.some(({ date }) => isOther(date)) ? ', hollow by another tester or caliper' : ''
-      }}. Band: where the truth lies, 19 times in 20.
+      {{
+        course.some(({ date }) => isOther(date)) ? t('record.legendWithHollow') : t('record.legend')
+      }}
     </figcaption>
   </figure>
 </template>

@@ -52,7 +52,7 @@ const changeStyle = { width: `${CHANGE_WIDTH}px` }
       class="relative overflow-x-auto"
       tabindex="0"
       role="region"
-      aria-label="Ledger"
+      :aria-label="t('record.ledger')"
     >
       <div :style="{ width: `${whole + CHANGE_WIDTH * changes.length}px`, minWidth: '100%' }">
         <!-- Rows of boxes as wide as they say: the browser lays out what is new and leaves the rest, as it does not in a
@@ -60,7 +60,7 @@ const changeStyle = { width: `${CHANGE_WIDTH}px` }
         <table
           class="block"
           role="grid"
-          aria-label="Check-ins, oldest first. Arrows walk, Enter takes a column into the comparison."
+          :aria-label="t('record.checkInsOldestFirstArrows')"
           :aria-colcount="columns.length + changes.length + 1"
           data-test="ledger"
         >
@@ -147,7 +147,7 @@ const changeStyle = { width: `${CHANGE_WIDTH}px` }
               </tr>
               <tr class="flex" role="row">
                 <LedgerLabel role="rowheader" class="font-normal text-faded" :before>
-                  Whole result
+                  {{ t('record.wholeResult') }}
                 </LedgerLabel>
                 <td
                   v-for="{ id, index, longDate } in drawn"
@@ -163,7 +163,7 @@ const changeStyle = { width: `${CHANGE_WIDTH}px` }
                     class="inline-block min-h-11 py-2 underline decoration-line underline-offset-4"
                     @click.prevent="navigateTo(resultOf(id))"
                   >
-                    open<span class="sr-only">, {{ longDate }}</span>
+                    {{ t('record.open') }} <span class="sr-only">{{ longDate }}</span>
                   </a>
                 </td>
               </tr>
@@ -174,18 +174,18 @@ const changeStyle = { width: `${CHANGE_WIDTH}px` }
     </div>
     <InTurn>
       <div class="flex flex-wrap items-center gap-x-6 gap-y-1 pt-2 print:hidden">
-        <TickBox v-if="!girthsAlone" v-model="showSites">every site</TickBox>
+        <TickBox v-if="!girthsAlone" v-model="showSites">{{ t('record.everySite') }}</TickBox>
         <template v-if="showSites || girthsAlone">
-          <TickBox v-model="showTrials">trials</TickBox>
-          <TickBox v-model="showSuperseded">corrected values</TickBox>
+          <TickBox v-model="showTrials">{{ t('record.trials') }}</TickBox>
+          <TickBox v-model="showSuperseded">{{ t('record.correctedValues') }}</TickBox>
         </template>
         <span class="text-faded">
-          Tap a date to compare it.
+          {{ t('record.tapDateCompare') }}
           <template v-if="changes.length">
-            ▼▲ clear, ▽△ likely, = no change that matters, ? not yet clear.
+            {{ t('record.clearLikelyNoChangeMatters') }}
           </template>
           <template v-if="series.some(({ gap }) => gap)">
-            A dash where a check-in has no estimate by this equation: point at it for why.
+            {{ t('record.dashWhereCheckNoEstimate') }}
           </template>
         </span>
       </div>

@@ -6,9 +6,9 @@ const asked = defineModel<boolean>({ required: true })
 
 <template>
   <p>
-    {{ name.split(' ')[0] }} sees sums and girths only.
+    {{ t('client.seesSumsOnly', { name: name.split(' ')[0] }) }}
     <button type="button" class="button ml-2" :aria-pressed="asked" @click="asked = !asked">
-      {{ asked ? 'Hide percentages again' : 'Show percentages to the coach' }}
+      {{ asked ? t('client.hidePercentagesAgain') : t('client.showPercentagesCoach') }}
     </button>
   </p>
 </template>

@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import {
   adviceOn,
-  formatDate,
   paceSinceLast,
   type Headline,
   type Horizon,
@@ -24,9 +23,9 @@ const props = defineProps<{
 const emit = defineEmits<{ choose: [horizon: Horizon] }>()
 
 const TITLES = computed(() => ({
-  first: 'Since the first',
-  phase: props.phaseBegan === 'plan' ? 'Since the plan' : 'Since the mark',
-  last: 'Since last time',
+  first: t('record.sinceFirst'),
+  phase: props.phaseBegan === 'plan' ? t('record.sincePlan') : t('record.sinceMark'),
+  last: t('record.sinceLastTime'),
 }))
 
 /** The row that the headline speaks of: a phase that is the whole record has none of its own. */
@@ -58,7 +57,7 @@ const rows = computed(() =>
             amount: `${signedQuantity(quantity, change.change, props.units)} ${unit}`,
             clear: change.verdict === 'clear',
             // Since last time no odds are asked.
-            verdict: horizon === 'last' ? '' : VERDICT_WORDS[change.verdict],
+            verdict: horizon === 'last' ? '' : verdictWords(change.verdict),
           }
         }),
         pace: horizon === 'last' ? pace.value : undefined,
@@ -88,7 +87,9 @@ const advice = computed(() => adviceOn(props.headline))
         >
           <strong>{{ row.title }}</strong>
           <span>
-            <span class="text-faded">{{ row.span }}, from {{ formatDate(row.since, true) }}:</span>
+            <span class="text-faded">{{
+              t('record.spanSince', { span: row.span, day: formatDate(row.since, true) })
+            }}</span>
             <template v-for="(change, i) in row.changes" :key="change.quantity">
               {{ i ? ' · ' : ' ' }}{{ change.name }}
               <component :is="change.clear ? 'strong' : 'span'" class="whitespace-nowrap">{{
@@ -101,23 +102,24 @@ const advice = computed(() => adviceOn(props.headline))
       </li>
     </ul>
     <p class="pt-2 text-faded">
-      <NuxtLink to="/reference/judging" class="underline">Why we say so</NuxtLink>
+      <NuxtLink to="/reference/judging" class="underline">{{ t('record.whyWeSaySo') }}</NuxtLink>
     </p>
     <div class="space-y-2 pt-3" data-test="advice">
       <p v-for="(suggestion, i) in advice.next" :key="suggestion.what">
-        <strong v-if="i === 0">What coaches usually do: </strong>
+        <strong v-if="i === 0">{{ t('record.whatCoachesUsuallyDo') }} </strong>
         {{ suggestion.what }} <span class="text-faded">{{ suggestion.why }}</span>
         <span v-if="suggestion.caution" class="mt-1 block caution">{{ suggestion.caution }}</span>
       </p>
       <p v-if="headline.readableFrom" data-test="next">
         <template v-if="headline.readableFrom > today">
-          Worth measuring again from about
-          <strong>{{ formatDate(headline.readableFrom, true) }}</strong>: at the pace so far it
-          should be clear by then.
+          <strong>{{
+            t('record.measureAgainFrom', { day: formatDate(headline.readableFrom, true) })
+          }}</strong>
+          {{ t('record.clearByThen') }}
         </template>
         <template v-else>
-          <strong>Worth measuring again now:</strong> at the pace so far another check-in should
-          make it clear.
+          <strong>{{ t('record.measureAgainNow') }}</strong>
+          {{ t('record.clearByNow') }}
         </template>
       </p>
     </div>

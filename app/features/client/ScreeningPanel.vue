@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import {
   BUILDS,
-  formatDate,
   isScreeningOld,
   nameOf,
   SCREENING_QUESTIONS,
@@ -51,7 +50,7 @@ async function keep() {
     ...(rest.flags.includes(AT_SITES) && closedSites?.length ? { closedSites } : {}),
   }
   const params = { id: props.clientId }
-  const kept = await submit(() => callApi(clients.screen, { params, body }), 'Saved.')
+  const kept = await submit(() => callApi(clients.screen, { params, body }), t('clientFile.saved'))
   if (kept) emit('kept', kept)
 }
 </script>
@@ -59,11 +58,10 @@ async function keep() {
 <template>
   <form class="max-w-3xl space-y-4" novalidate @submit.prevent="keep">
     <p>
-      Private: never on the caller’s view or a board. Every answer is optional; the advice and the
-      cautions at the start of a check-in read it.
+      {{ t('clientFile.privateNeverCallerSView') }}
       <template v-if="screening">
-        Last looked through {{ formatDate(screening.reviewedOn, true) }}.
-        <strong v-if="old" class="text-clay">More than half a year ago: is it still right?</strong>
+        {{ t('clientFile.lastReviewed', { day: formatDate(screening.reviewedOn, true) }) }}
+        <strong v-if="old" class="text-clay">{{ t('clientFile.moreThanHalfYearAgo') }}</strong>
       </template>
     </p>
     <div class="grid gap-x-8 sm:grid-cols-2">
@@ -77,7 +75,7 @@ async function keep() {
       >
     </div>
     <fieldset v-if="answers.flags.includes(AT_SITES)" data-test="closed-sites">
-      <legend class="pb-1 font-bold">At which folds? None named: at all of them.</legend>
+      <legend class="pb-1 font-bold">{{ t('clientFile.atWhichFoldsNoneNamed') }}</legend>
       <div class="grid gap-x-8 sm:grid-cols-3">
         <TickBox
           v-for="site in SKINFOLD_IDS"
@@ -88,9 +86,17 @@ async function keep() {
         >
       </div>
     </fieldset>
-    <ChipRow v-model="answers.training" label="Training" :options="chips(TRAINING) as never" />
-    <ChipRow v-model="answers.build" label="Build" :options="chips(BUILDS) as never" />
-    <FieldRow id="screening-notes" label="Notes">
+    <ChipRow
+      v-model="answers.training"
+      :label="t('clientFile.training')"
+      :options="chips(TRAINING) as never"
+    />
+    <ChipRow
+      v-model="answers.build"
+      :label="t('clientFile.build')"
+      :options="chips(BUILDS) as never"
+    />
+    <FieldRow id="screening-notes" :label="t('clientFile.notes')">
       <textarea
         id="screening-notes"
         v-model="answers.notes"
@@ -102,7 +108,7 @@ async function keep() {
     <AlertLine :text="trouble" />
     <div class="flex flex-wrap items-center gap-4">
       <button type="submit" class="button button-lead">
-        {{ screening ? 'Still right, or changed: keep' : 'Keep' }}
+        {{ screening ? t('clientFile.stillRightOrChangedKeep') : t('client.keep') }}
       </button>
       <span role="status">{{ done }}</span>
     </div>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { EChartsCoreOption } from 'echarts/core'
-import { fixed, formatDate, type IsoDate } from '#core'
+import type { IsoDate } from '#core'
 import type { ClientNote } from '#shared/contract/notes'
 
 export interface CurvePoint {

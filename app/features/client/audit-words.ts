@@ -1,38 +1,38 @@
-import { formatDate } from '#core'
+import type { Key } from '~/words/say'
 import type { AuditEntry } from '#shared/contract/clients'
 
 /** What people call the fields of a client and of a check-in. */
-const FIELDS: Record<string, string> = {
-  name: 'Name',
-  sex: 'Sex used by the equations',
-  birthDate: 'Birth date',
-  birthYear: 'Year of birth',
-  cadenceDays: 'Days between check-ins',
-  showPercentages: 'Percentages shown',
-  cycleWanted: 'Cycle kept',
-  hiddenOnLeaderboards: 'Name hidden on leaderboards',
-  weekEndsOn: 'Last day of the week',
-  nextDueOn: 'Next check-in',
-  archived: 'Archived',
-  height: 'Height',
-  measuredOn: 'Date',
-  protocolId: 'Protocol',
-  conversion: 'Density to fat % by',
-  testerId: 'Tester',
-  caliperId: 'Caliper',
-  tapeId: 'Tape',
-  scaleId: 'Scale',
-  massDry: 'Weighed dry',
-  consent: 'Consent',
+const FIELDS: Record<string, Key> = {
+  name: 'clientFile.fields.name',
+  sex: 'clientFile.fields.sex',
+  birthDate: 'clientFile.fields.birthDate',
+  birthYear: 'clientFile.fields.birthYear',
+  cadenceDays: 'clientFile.fields.cadenceDays',
+  showPercentages: 'clientFile.fields.showPercentages',
+  cycleWanted: 'clientFile.fields.cycleWanted',
+  hiddenOnLeaderboards: 'clientFile.fields.hiddenOnLeaderboards',
+  weekEndsOn: 'clientFile.fields.weekEndsOn',
+  nextDueOn: 'clientFile.fields.nextDueOn',
+  archived: 'clientFile.fields.archived',
+  height: 'clientFile.fields.height',
+  measuredOn: 'clientFile.fields.measuredOn',
+  protocolId: 'clientFile.fields.protocolId',
+  conversion: 'clientFile.fields.conversion',
+  testerId: 'clientFile.fields.testerId',
+  caliperId: 'clientFile.fields.caliperId',
+  tapeId: 'clientFile.fields.tapeId',
+  scaleId: 'clientFile.fields.scaleId',
+  massDry: 'clientFile.fields.massDry',
+  consent: 'clientFile.fields.consent',
 }
 
 function wordFor(value: unknown): string {
-  if (value === null || value === undefined) return 'nothing'
-  if (typeof value === 'boolean') return value ? 'yes' : 'no'
+  if (value === null || value === undefined) return t('clientFile.nothing')
+  if (typeof value === 'boolean') return t(value ? 'clientFile.yes' : 'clientFile.no')
   if (typeof value !== 'object') return String(value)
   const { text, typed, unit } = value as { text?: string; typed?: string; unit?: string }
   if (typed) return `${typed} ${unit ?? ''}`.trim()
-  return text ?? 'another'
+  return text ?? t('clientFile.another')
 }
 
 /** One line of the change log. */
@@ -46,21 +46,29 @@ export function auditWords({
 }: AuditEntry): string {
   // Written in words by earlier versions.
   if (field === 'in words') return String(now)
-  const because = reason ? `: ${reason}` : ''
-  const day = measuredOn ? `Check-in of ${formatDate(measuredOn, true)}` : 'Check-in'
+  const because = (words: string) => (reason ? `${words}: ${reason}` : words)
+  const day = measuredOn
+    ? t('clientFile.checkMeasuredon', { measuredOn: formatDate(measuredOn, true) })
+    : t('client.check')
   if (subject === 'check-in' && field === 'voided') {
-    return now ? `${day} voided${because}` : `${day} restored`
+    return now ? because(t('clientFile.dayVoided', { day })) : t('clientFile.dayRestored', { day })
   }
   if (subject === 'check-in' && field === 'client') {
     return now === 'this client'
-      ? `${day} moved here from another client${because}`
-      : `${day} moved to another client${because}`
+      ? because(t('clientFile.dayMovedHere', { day }))
+      : because(t('clientFile.dayMovedAway', { day }))
   }
-  if (field === 'archived') return now ? 'Archived' : 'Restored from the archive'
-  const name = FIELDS[field] ?? field
-  const where = subject === 'client' ? '' : `${day}, `
+  if (field === 'archived')
+    return now ? t('clientFile.archived') : t('clientFile.restoredFromArchive')
+  const label = FIELDS[field]
+  const name = label ? t(label) : field
+  const of = subject === 'client' ? name : t('clientFile.ofCheckIn', { day, name })
   if (field === 'height')
-    return `Height: ${wordFor(now)}, from ${formatDate((now as { from: string }).from, true)}`
-  if (old === null && subject === 'reading') return `${where}${name}: ${wordFor(now)} added`
-  return `${where}${name}: ${wordFor(now)}, was ${wordFor(old)}`
+    return t('clientFile.heightChanged', {
+      now: wordFor(now),
+      from: formatDate((now as { from: string }).from, true),
+    })
+  if (old === null && subject === 'reading')
+    return t('clientFile.valueAdded', { name: of, now: wordFor(now) })
+  return t('clientFile.valueChanged', { name: of, now: wordFor(now), old: wordFor(old) })
 }

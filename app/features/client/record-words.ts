@@ -1,14 +1,10 @@
 import {
   capital,
-  fixed,
   isOfFolds,
   isGirth,
   lengthIn,
-  lengthText,
   massIn,
   quantityName,
-  signed,
-  signedLength,
   Z95,
   type JudgedChange,
   type LengthUnit,
@@ -16,6 +12,7 @@ import {
   type RecordQuantity,
   type RecordVerdict,
 } from '#core'
+import type { Key } from '~/words/say'
 
 /** Units that a change is shown in. */
 export interface ShownUnits {
@@ -24,10 +21,11 @@ export interface ShownUnits {
 }
 
 /** How sure a change of the record is, in words. */
-export const VERDICT_WORDS: Record<RecordVerdict, string> = {
-  ...{ clear: 'clear', likely: 'likely' },
-  ...{ 'no-change': 'no change that matters', 'not-yet': 'not yet clear' },
-}
+const VERDICTS = {
+  ...{ clear: 'client.verdict.clear', likely: 'client.verdict.likely' },
+  ...{ 'no-change': 'client.verdict.noChange', 'not-yet': 'client.verdict.notYet' },
+} as const satisfies Record<RecordVerdict, Key>
+export const verdictWords = (verdict: RecordVerdict) => t(VERDICTS[verdict])
 
 /** The unit that a quantity is shown in. */
 export function unitOfQuantity(quantity: RecordQuantity, { mass, length }: ShownUnits): string {
@@ -59,7 +57,7 @@ export function reachOf(quantity: RecordQuantity, sd: number, units: ShownUnits)
 
 /** Whether a change is more than its error leaves open. */
 export const beyondText = (beyond: boolean) =>
-  beyond ? 'beyond measuring error' : 'within measuring error'
+  beyond ? t('client.beyondMeasuringError') : t('client.withinMeasuringError')
 
 /** What a quantity is called in a list, where no article stands. */
 export const quantityLabel = (quantity: RecordQuantity) =>

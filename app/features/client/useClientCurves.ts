@@ -1,7 +1,6 @@
 import {
   basisOf,
   equationSumName,
-  fixed,
   foldSumName,
   goalOf,
   isGirth,
@@ -55,8 +54,8 @@ export function useClientCurves(
   const subjects = computed(() => [
     ...(shown.value
       ? [
-          { id: 'parts', name: 'Fat and lean mass' },
-          { id: 'fatPercent', name: 'Fat %' },
+          { id: 'parts', name: t('curves.fatLeanMass') },
+          { id: 'fatPercent', name: t('client.fat') },
         ]
       : []),
     ...(followed.value
@@ -73,7 +72,7 @@ export function useClientCurves(
     ...(shown.value && equationFolds.value
       ? [{ id: 'equationSum', name: equationSumName(equationFolds.value) }]
       : []),
-    { id: 'mass', name: 'Body mass, each day and week' },
+    { id: 'mass', name: t('curves.bodyMassEachDayWeek') },
     ...sites.value.map((site) => ({ id: site, name: nameOfSite(site) })),
   ])
   watch(shown, (may) => {
@@ -141,7 +140,7 @@ export function useClientCurves(
       case 'sum':
         return [byCheckIn('sum', 'sum', { color: OAK, symbol: 'circle' })]
       case 'equationSum':
-        return [byCheckIn('equationSum', 'sum of the equation', { color: OAK, symbol: 'circle' })]
+        return [byCheckIn('equationSum', t('curves.sumEquation'), { color: OAK, symbol: 'circle' })]
       case 'mass':
         return massCurves()
       default:
@@ -161,7 +160,7 @@ export function useClientCurves(
     const today = isoDateOf(new Date())
     return [
       {
-        ...{ name: 'each day', color: FADED, symbol: 'circle', loose: true },
+        ...{ name: t('curves.eachDay'), color: FADED, symbol: 'circle', loose: true },
         points: days.map(({ date, kg }) => ({ date, value: show(kg) })),
       },
       {
@@ -206,7 +205,9 @@ export function useClientCurves(
       : isGirth(of)
         ? lengthIn(value, lengthUnit.value)
         : value
-    const name = `${subject.value === 'parts' ? 'goal, fat' : 'goal'} ${fixed(shownAs, 1)}`
+    const name = t(subject.value === 'parts' ? 'curves.goalFat' : 'curves.goal', {
+      value: fixed(shownAs, 1),
+    })
     return { name, value: shownAs }
   })
 

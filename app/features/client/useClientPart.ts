@@ -1,14 +1,15 @@
 import type { Route } from '#shared/contract/define'
+import type { Key } from '~/words/say'
 import { clients, type Later } from '~/contract'
 import { useClientTitle } from './useClientRecord'
 
 /**
  * A client and one part of what is kept about them, for a page that shows that part alone.
  *
- * @param part in words, for the title
+ * @param part by its name, for the title
  * @param route of the part, by the client's id
  */
-export async function useClientPart<T extends Route>(part: string, route: Later<T>) {
+export async function useClientPart<T extends Route>(part: Key, route: Later<T>) {
   const id = String(useRoute().params.id)
   const params = { id }
   const person = useAsyncData(`client-${id}`, () => callApi(clients.view, { params }))

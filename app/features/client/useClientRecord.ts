@@ -1,12 +1,11 @@
 import { measuredOf } from '#core'
 import type { ClientRecord } from '#shared/contract/record'
+import type { Key } from '~/words/say'
 import { clients } from '~/contract'
 
 /** The title of a page about a client. */
-export function useClientTitle(name: () => string | undefined, part?: string) {
-  useHead({
-    title: () => `${[name() ?? 'Client', ...(part ? [part] : [])].join(', ')} · Oak Pinch`,
-  })
+export function useClientTitle(name: () => string | undefined, part?: Key) {
+  usePageTitle(() => [name() ?? t('client.client'), ...(part ? [t(part)] : [])].join(', '))
 }
 
 /**
@@ -14,7 +13,7 @@ export function useClientTitle(name: () => string | undefined, part?: string) {
  *
  * @param part of the record that the page shows, for its title
  */
-export async function useClientRecord(part?: string) {
+export async function useClientRecord(part?: Key) {
   const id = String(useRoute().params.id)
   const asked = useAsyncData(
     `record-${id}`,

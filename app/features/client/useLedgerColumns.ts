@@ -1,12 +1,8 @@
 import {
   equationSumName,
-  fixed,
   foldSumOf,
-  formatDate,
-  formatFold,
   isGirth,
   isSkinfold,
-  lengthText,
   massIn,
   protocolOf,
   trialsOf,
@@ -86,12 +82,19 @@ export function useLedgerColumns(
     const counts = new Set(sums.value.flatMap((sum) => sum?.folds.length ?? []))
     const [count] = counts
     const shared = followed.value && !followed.value.whole && followed.value.folds.length
-    const own = counts.size === 1 && !shared ? `Sum of ${count} folds` : 'Sum of all folds'
+    const own =
+      counts.size === 1 && !shared ? t('record.sumCountFolds', { count }) : t('record.sumAllFolds')
     const ofEquation = estimated.value && equationFolds.value
     return [
       ...(count ? [{ id: 'sum' as const, label: own, strong: true }] : []),
       ...(shared
-        ? [{ id: 'common-sum' as const, label: `Sum of ${shared} shared folds`, strong: true }]
+        ? [
+            {
+              id: 'common-sum' as const,
+              label: t('record.sumShared', { count: shared }),
+              strong: true,
+            },
+          ]
         : []),
       ...(ofEquation
         ? [{ id: 'equation-sum' as const, label: equationSumName(ofEquation), level: true }]
@@ -111,10 +114,10 @@ export function useLedgerColumns(
     [
       ...(girthsAlone.value ? siteLines.value : []),
       ...sumLines.value,
-      { id: 'mass' as const, label: `Body mass, ${source.unit}` },
-      { id: 'fat-percent' as const, label: 'Fat %', level: true },
-      { id: 'fat' as const, label: `Fat, ${source.unit}`, level: true },
-      { id: 'lean' as const, label: `Lean, ${source.unit}`, level: true },
+      { id: 'mass' as const, label: t('record.bodyMassUnit', { unit: source.unit }) },
+      { id: 'fat-percent' as const, label: t('client.fat'), level: true },
+      { id: 'fat' as const, label: t('record.fatUnit', { unit: source.unit }), level: true },
+      { id: 'lean' as const, label: t('record.leanUnit', { unit: source.unit }), level: true },
       ...(source.showSites && !girthsAlone.value ? siteLines.value : []),
     ].filter((line: Line) => source.percentages || !line.level),
   )
@@ -140,7 +143,7 @@ export function useLedgerColumns(
           ? {
               text: signedQuantity(quantity, change.change, units),
               shape: shapeOf(change),
-              sure: VERDICT_WORDS[change.verdict],
+              sure: verdictWords(change.verdict),
               clear: change.verdict === 'clear',
             }
           : undefined
@@ -148,7 +151,7 @@ export function useLedgerColumns(
       return [
         {
           horizon,
-          title: horizon === 'last' ? 'last' : 'all',
+          title: horizon === 'last' ? t('record.last') : t('record.all'),
           span: spanText(judged.weeks),
           cells,
         },
@@ -188,7 +191,7 @@ export function useLedgerColumns(
     }
     const trials = (id: Line['id'], { checkIn, sum }: (typeof all)[number]) => {
       // Sums of different folds side by side say of how many each is.
-      if (id === 'sum' && !sameFolds) return `of ${sum?.folds.length ?? 0}`
+      if (id === 'sum' && !sameFolds) return t('record.ofFolds', { count: sum?.folds.length ?? 0 })
       return withTrials && ofSite.has(id)
         ? trialsOf(checkIn.readings, id as SiteId, protocolOf(checkIn))
             .filter((trial) => trial !== undefined)

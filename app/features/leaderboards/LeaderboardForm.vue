@@ -2,7 +2,7 @@
 import { watchDebounced } from '@vueuse/core'
 import { addDays, BOARD_MEASURES, isoDateOf } from '#core'
 import { clients } from '~/contract'
-import { MEASURE_WORDS } from './measures'
+import { measureWords } from './measures'
 import type { LeaderboardForm } from '#shared/contract/leaderboards'
 
 /** A leaderboard's name, period, measure and members. */
@@ -56,36 +56,44 @@ async function keep() {
 
 <template>
   <form class="space-y-4" novalidate @submit.prevent="keep">
-    <TextField id="group-name" v-model="form.name" label="Name" :error="problems.name" data-first />
+    <TextField
+      id="group-name"
+      v-model="form.name"
+      :label="t('leaderboards.name')"
+      :error="problems.name"
+      data-first
+    />
     <div class="grid grid-cols-2 gap-3">
       <TextField
         id="starts"
         v-model="form.startsOn"
-        label="First day"
+        :label="t('leaderboards.firstDay')"
         :error="problems.startsOn"
         type="date"
       />
       <TextField
         id="ends"
         v-model="form.endsOn"
-        label="Last day"
+        :label="t('leaderboards.lastDay')"
         :error="problems.endsOn"
         type="date"
       />
     </div>
-    <FieldRow id="measure" label="Ranked by">
+    <FieldRow id="measure" :label="t('leaderboards.ranked')">
       <select id="measure" v-model="form.measure" class="field">
-        <option v-for="m in BOARD_MEASURES" :key="m" :value="m">{{ MEASURE_WORDS[m].name }}</option>
+        <option v-for="m in BOARD_MEASURES" :key="m" :value="m">{{ measureWords(m).name }}</option>
       </select>
     </FieldRow>
     <fieldset>
-      <legend class="pb-1 font-bold">Members ({{ form.clientIds.length }})</legend>
+      <legend class="pb-1 font-bold">
+        {{ t('leaderboards.membersCount', { count: form.clientIds.length }) }}
+      </legend>
       <input
         v-model="search"
         type="search"
         class="field"
-        aria-label="Search clients"
-        placeholder="Search"
+        :aria-label="t('leaderboards.searchClients')"
+        :placeholder="t('leaderboards.search')"
       />
       <ul class="max-h-52 overflow-y-auto pt-1">
         <li v-for="client in found" :key="client.id">
@@ -99,6 +107,8 @@ async function keep() {
       </ul>
     </fieldset>
     <AlertLine :text="trouble" />
-    <button type="submit" class="button button-lead" :disabled="busy">Save</button>
+    <button type="submit" class="button button-lead" :disabled="busy">
+      {{ t('leaderboards.save') }}
+    </button>
   </form>
 </template>

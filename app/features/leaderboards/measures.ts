@@ -1,10 +1,15 @@
 import type { BoardMeasure } from '#core'
 
-/** What a board ranks by, in words and in its unit. */
-export const MEASURE_WORDS: Record<BoardMeasure, { name: string; mass: boolean; unit: string }> = {
-  recomposition: { name: 'net swing: fat lost plus lean gained', mass: true, unit: '' },
-  fatMass: { name: 'change of fat mass', mass: true, unit: '' },
-  fatPercent: { name: 'change of fat %', mass: false, unit: 'points' },
-  sum: { name: 'change of the sum of all folds', mass: false, unit: 'mm' },
-  equationSum: { name: 'change of the equation’s sum', mass: false, unit: 'mm' },
+const SHOWN = {
+  recomposition: { mass: true, unit: undefined },
+  fatMass: { mass: true, unit: undefined },
+  fatPercent: { mass: false, unit: 'leaderboards.points' },
+  sum: { mass: false, unit: 'leaderboards.mm' },
+  equationSum: { mass: false, unit: 'leaderboards.mm' },
+} as const satisfies Record<BoardMeasure, object>
+
+/** What a leaderboard ranks by, in words; its unit, where it is not the coach's unit of mass. */
+export function measureWords(measure: BoardMeasure) {
+  const { mass, unit } = SHOWN[measure]
+  return { name: t(`leaderboards.measures.${measure}`), mass, unit: unit ? t(unit) : '' }
 }

@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { formatDate } from '#core'
 import type { Photo } from '#shared/contract/photos'
 
 /** Two pictures of one view, laid over one another by crown and floor. */
@@ -17,7 +16,7 @@ const size = { aspectRatio: `${FRAME.width} / ${FRAME.height}`, maxWidth: `${FRA
 <template>
   <div data-test="compare">
     <p v-if="unmarked" class="pb-2">
-      Mark crown and floor on both, and they stand at the same height and place.
+      {{ t('photos.markCrownFloorBothThey') }}
     </p>
     <div v-if="layout === 'side'" class="flex flex-wrap gap-4">
       <figure v-for="photo in [then, now]" :key="photo.id" class="w-[340px] max-w-[47%]">
@@ -43,7 +42,7 @@ const size = { aspectRatio: `${FRAME.width} / ${FRAME.height}`, maxWidth: `${FRA
           <span>{{ formatDate(then.takenOn, true) }}</span>
           <span>{{ formatDate(now.takenOn, true) }}</span>
         </span>
-        <span class="sr-only">How much of the later picture is shown</span>
+        <span class="sr-only">{{ t('photos.howMuchLaterPictureShown') }}</span>
         <input
           v-model.number="share"
           type="range"

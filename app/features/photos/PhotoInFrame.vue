@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { alignedIn, formatDate } from '#core'
+import { alignedIn } from '#core'
 import type { Photo } from '#shared/contract/photos'
 
 /** A picture put into the frame by its crown and floor, so that two of them lie over one another. */
@@ -24,7 +24,9 @@ const placed = computed(() => {
 <template>
   <img
     :src="`/api/photos/${photo.id}`"
-    :alt="`From the ${photo.view}, ${formatDate(photo.takenOn, true)}`"
+    :alt="
+      t('photos.fromViewTakenon', { view: photo.view, takenOn: formatDate(photo.takenOn, true) })
+    "
     class="absolute"
     :style="placed"
   />

@@ -10,9 +10,7 @@ const crown = ref<PhotoPoint | null>(props.photo.crown)
 const groundPoint = ref<PhotoPoint | null>(props.photo.groundPoint)
 const { trouble, submit } = useSubmit()
 const kept = ref(!!props.photo.crown && !!props.photo.groundPoint)
-const next = computed(() =>
-  !crown.value ? 'crown of the head' : !groundPoint.value ? 'floor between the feet' : undefined,
-)
+const next = computed(() => (!crown.value ? 'crown' : !groundPoint.value ? 'floor' : undefined))
 
 async function tap(event: MouseEvent) {
   const { left, top, width, height } = (event.currentTarget as HTMLElement).getBoundingClientRect()
@@ -48,8 +46,8 @@ function again() {
 }
 const marked = computed(() =>
   [
-    { name: 'crown', point: crown.value },
-    { name: 'floor', point: groundPoint.value },
+    { name: t('photos.crown'), point: crown.value },
+    { name: t('photos.floor'), point: groundPoint.value },
   ].flatMap(({ name, point }) => (point ? [{ name, ...point }] : [])),
 )
 </script>
@@ -57,12 +55,27 @@ const marked = computed(() =>
 <template>
   <div>
     <p role="status" class="min-h-8 font-bold">
-      {{ next ? `Tap the ${next}.` : kept ? 'Crown and floor are marked.' : 'Keeping…' }}
+      {{
+        next
+          ? t(next === 'crown' ? 'photos.tapCrown' : 'photos.tapFloor')
+          : kept
+            ? t('photos.crownFloorMarked')
+            : t('photos.keeping')
+      }}
     </p>
     <button
       type="button"
       class="relative block w-full max-w-80 cursor-crosshair"
-      :aria-label="`Picture from the ${photo.view}: ${next ? `tap the ${next}` : 'marked'}`"
+      :aria-label="
+        t(
+          next === 'crown'
+            ? 'photos.pictureTapCrown'
+            : next
+              ? 'photos.pictureTapFloor'
+              : 'photos.pictureMarked',
+          { view: viewName(photo.view) },
+        )
+      "
       @click="tap"
     >
       <img :src="`/api/photos/${photo.id}`" alt="" class="block w-full" />
@@ -80,8 +93,12 @@ const marked = computed(() =>
       </span>
     </button>
     <div class="flex flex-wrap gap-2 pt-2">
-      <button v-if="marked.length" type="button" class="button" @click="again">Mark again</button>
-      <button v-else type="button" class="button" @click="usual">Top and bottom edge</button>
+      <button v-if="marked.length" type="button" class="button" @click="again">
+        {{ t('photos.markAgain') }}
+      </button>
+      <button v-else type="button" class="button" @click="usual">
+        {{ t('photos.topBottomEdge') }}
+      </button>
     </div>
     <AlertLine :text="trouble" />
   </div>

@@ -13,11 +13,14 @@ const takenOn = ref(props.takenOn ?? isoDateOf(new Date()))
 const { busy, trouble, done, submit } = useSubmit()
 
 async function keep(view: (typeof PHOTO_VIEWS)[number], source: Blob | HTMLVideoElement) {
-  const all = await submit(async () => {
-    const { blob, width, height } = await plainPicture(source)
-    const query = { id: newId(), view, takenOn: takenOn.value, width, height }
-    return callApi(photos.add, { params: { id: props.clientId }, query, file: blob })
-  }, `${view} saved`)
+  const all = await submit(
+    async () => {
+      const { blob, width, height } = await plainPicture(source)
+      const query = { id: newId(), view, takenOn: takenOn.value, width, height }
+      return callApi(photos.add, { params: { id: props.clientId }, query, file: blob })
+    },
+    t('photos.viewSaved', { view: viewName(view) }),
+  )
   if (all) emit('kept', all)
 }
 function onFile(view: (typeof PHOTO_VIEWS)[number], event: Event) {
@@ -42,7 +45,7 @@ async function film(view: (typeof PHOTO_VIEWS)[number]) {
     video.value!.srcObject = stream
     await video.value!.play()
   } catch {
-    trouble.value = 'The camera cannot be had. Choose a picture instead.'
+    trouble.value = t('photos.cameraCannotHadChoosePicture')
   }
 }
 function stop() {
@@ -60,20 +63,26 @@ onBeforeUnmount(stop)
 <template>
   <div>
     <ul class="list-disc pl-5">
-      <li>The same clothes, light, wall, distance and time of day as last time.</li>
+      <li>{{ t('photos.sameClothesLightWallDistance') }}</li>
       <li>
-        Camera at the height of the navel, the whole person in the picture, crown and floor too.
+        {{ t('photos.cameraAtHeightNavelWhole') }}
       </li>
-      <li>Feet hip-wide on a mark, arms a little off the body, no tensing, breath let out.</li>
-      <li>Only with the client’s consent; they stay in this gym’s own folder.</li>
+      <li>{{ t('photos.feetHipWideMarkArms') }}</li>
+      <li>{{ t('photos.onlyClientSConsentThey') }}</li>
     </ul>
-    <TextField id="taken-on" v-model="takenOn" label="Taken on" class="max-w-52 pt-3" type="date" />
+    <TextField
+      id="taken-on"
+      v-model="takenOn"
+      :label="t('photos.taken')"
+      class="max-w-52 pt-3"
+      type="date"
+    />
     <div class="grid gap-3 pt-3 sm:grid-cols-3">
       <fieldset v-for="view in PHOTO_VIEWS" :key="view" class="border-2 border-line bg-board p-3">
-        <legend class="px-1 text-lg font-bold">{{ view }}</legend>
+        <legend class="px-1 text-lg font-bold">{{ viewName(view) }}</legend>
         <div class="flex flex-wrap gap-2">
           <label class="button cursor-pointer sm:hidden">
-            Take
+            {{ t('photos.take') }}
             <input
               type="file"
               accept="image/*"
@@ -90,15 +99,15 @@ onBeforeUnmount(stop)
             :disabled="busy"
             @click="film(view)"
           >
-            Take
+            {{ t('photos.take') }}
           </button>
           <label class="button cursor-pointer focus-within:outline-3 focus-within:outline-leaf">
-            Choose
+            {{ t('photos.choose') }}
             <input
               type="file"
               accept="image/jpeg,image/png,image/webp"
               class="sr-only"
-              :aria-label="`Choose the picture from the ${view}`"
+              :aria-label="t('photos.chooseView', { view: viewName(view) })"
               :disabled="busy"
               @change="onFile(view, $event)"
             />
@@ -106,17 +115,15 @@ onBeforeUnmount(stop)
         </div>
       </fieldset>
     </div>
-    <p role="status" class="pt-2">{{ busy ? 'Storing…' : done }}</p>
+    <p role="status" class="pt-2">{{ busy ? t('photos.storing') : done }}</p>
     <AlertLine :text="trouble" />
-    <AskDialog
-      :title="`From the ${filming ?? 'front'}`"
-      :open="filming !== undefined"
-      @close="stop"
-    >
+    <AskDialog :title="viewName(filming ?? 'front')" :open="filming !== undefined" @close="stop">
       <video ref="video" class="w-full bg-ink" playsinline muted />
       <div class="flex gap-3 pt-3">
-        <button type="button" class="button button-lead" data-first @click="shoot">Take it</button>
-        <button type="button" class="button" @click="stop">No picture</button>
+        <button type="button" class="button button-lead" data-first @click="shoot">
+          {{ t('photos.take2') }}
+        </button>
+        <button type="button" class="button" @click="stop">{{ t('photos.noPicture') }}</button>
       </div>
     </AskDialog>
   </div>

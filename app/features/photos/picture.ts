@@ -16,9 +16,7 @@ const QUALITY = 0.88
  */
 export async function plainPicture(source: Blob | HTMLVideoElement): Promise<PlainPicture> {
   const bitmap = await createImageBitmap(source).catch(() => {
-    throw new Error(
-      'Photo: this file is no picture that the browser can read. Accepted: JPEG, PNG or WebP.',
-    )
+    throw new Error(t('photos.notAPicture'))
   })
   const scale = Math.min(1, LONGEST_SIDE / Math.max(bitmap.width, bitmap.height))
   const [width, height] = [bitmap.width, bitmap.height].map((side) => Math.round(side * scale)) as [
@@ -30,6 +28,6 @@ export async function plainPicture(source: Blob | HTMLVideoElement): Promise<Pla
   canvas.getContext('2d')!.drawImage(bitmap, 0, 0, width, height)
   bitmap.close()
   const blob = await new Promise<Blob | null>((done) => canvas.toBlob(done, 'image/jpeg', QUALITY))
-  if (!blob) throw new Error('Photo: the browser could not draw this picture.')
+  if (!blob) throw new Error(t('photos.cannotDraw'))
   return { blob, width, height }
 }

@@ -4,7 +4,6 @@ import {
   dayOf,
   DIET_NOTES,
   DIETS,
-  fixed,
   LEAST_FAT_SHARE,
   mealOf,
   NUTRIENTS,
@@ -74,8 +73,8 @@ watch(
 
 const OPTIONS: { value: AmountBasis; name: string }[] = [
   { value: 'perKg', name: 'g/kg' },
-  { value: 'perLeanKg', name: 'g/kg lean' },
-  { value: 'percent', name: '% of energy' },
+  { value: 'perLeanKg', name: t('planner.gKgLean') },
+  { value: 'percent', name: t('planner.percentEnergy') },
   { value: 'grams', name: 'g' },
 ]
 const options = computed(() =>
@@ -86,23 +85,24 @@ const options = computed(() =>
   ),
 )
 const FIELDS: { id: Nutrient; label: string; hint?: string }[] = [
-  { id: 'protein', label: 'Protein' },
-  { id: 'carbohydrate', label: 'Carbohydrate', hint: 'leave blank for the remainder' },
+  { id: 'protein', label: t('plan.protein') },
+  { id: 'carbohydrate', label: t('plan.carbohydrate'), hint: t('planner.leaveBlankRemainder') },
   {
-    ...{ id: 'fat', label: 'Fat' },
-    hint: `at least ${100 * LEAST_FAT_SHARE}%; blank: 30%, or the remainder`,
+    ...{ id: 'fat', label: t('plan.fat') },
+    hint: t('planner.fatHint', { least: 100 * LEAST_FAT_SHARE }),
   },
 ]
 /** What is typed of each that is no number, in words. */
 const senseless = computed(() => {
-  const fields = [...FIELDS, { id: 'meals' as const, label: 'Meals a day' }]
+  const fields = [...FIELDS, { id: 'meals' as const, label: t('planner.mealsDay') }]
   return fields.flatMap(({ id, label }) => {
     const text = texts[id].trim()
     const none =
       text === '' ? id === 'protein' || id === 'meals' : typedNumber(plainText(text)) === undefined
-    return none ? [refusal(label, text, 'a number')] : []
+    return none ? [refusal(label, text, t('planner.number'))] : []
   })[0]
 })
+const rangeText = ([low, high]: readonly number[]) => t('planner.range', { low, high })
 const number = (text: string) => typedNumber(plainText(text)) ?? NaN
 const asked = computed<DayWish>(() => {
   const amount = (nutrient: Nutrient) => {
@@ -152,21 +152,28 @@ const trainings = TRAINING_TARGETS.map(({ id, name }) => ({ value: id, name }))
 
 <template>
   <section>
-    <h2 class="border-b-2 border-ink pb-1 text-xl">Nutrients of a day</h2>
+    <h2 class="border-b-2 border-ink pb-1 text-xl">{{ t('plan.nutrientsDay') }}</h2>
     <div class="space-y-3 pt-3">
-      <ChoiceRow v-model="training" label="Training" compact :options="trainings" />
+      <ChoiceRow v-model="training" :label="t('planner.training')" compact :options="trainings" />
       <p class="text-faded">
-        Usual here: protein {{ target.proteinPerKg.join(' to ') }} g/kg<template
-          v-if="target.proteinPerLeanKg"
-        >
-          ({{ target.proteinPerLeanKg.join(' to ') }} a kg of lean)</template
-        >, carbohydrate {{ target.carbohydratePerKg.join(' to ') }} g/kg ({{ target.source }}).
+        {{
+          t(target.proteinPerLeanKg ? 'planner.usualNutrientsLean' : 'planner.usualNutrients', {
+            protein: rangeText(target.proteinPerKg),
+            lean: target.proteinPerLeanKg && rangeText(target.proteinPerLeanKg),
+            carbohydrate: rangeText(target.carbohydratePerKg),
+            source: target.source,
+          })
+        }}
       </p>
       <div class="grid gap-3 sm:grid-cols-3">
         <FieldRow v-for="{ id, label, hint } in FIELDS" :id :key="id" :label :hint>
           <div class="flex gap-1">
             <RestingInput :id v-model="texts[id]" class="min-w-0 flex-1" inputmode="decimal" />
-            <select v-model="bases[id]" class="field w-auto!" :aria-label="`${label} by`">
+            <select
+              v-model="bases[id]"
+              class="field w-auto!"
+              :aria-label="t('planner.unitOf', { label })"
+            >
               <option v-for="{ value, name } in options" :key="value" :value>{{ name }}</option>
             </select>
           </div>
@@ -174,8 +181,10 @@ const trainings = TRAINING_TARGETS.map(({ id, name }) => ({ value: id, name }))
       </div>
       <p role="alert" class="min-h-7 font-bold text-clay">{{ trouble }}</p>
       <template v-if="shown">
-        <ScrollTable label="Nutrients" class="w-full max-w-3xl" data-test="nutrients">
-          <TableHead :columns="['g', 'kcal', '% of energy', 'g/kg', 'g/kg lean']" />
+        <ScrollTable :label="t('planner.nutrients')" class="w-full max-w-3xl" data-test="nutrients">
+          <TableHead
+            :columns="['g', 'kcal', t('planner.percentEnergy'), 'g/kg', t('planner.gKgLean')]"
+          />
           <tbody>
             <tr v-for="row in rows" :key="row.name" class="border-b border-line">
               <th scope="row" class="py-1">{{ row.name }}</th>
@@ -188,7 +197,7 @@ const trainings = TRAINING_TARGETS.map(({ id, name }) => ({ value: id, name }))
           </tbody>
           <tfoot>
             <tr class="border-t-2 border-ink">
-              <th scope="row">together</th>
+              <th scope="row">{{ t('planner.together') }}</th>
               <td />
               <td class="figure text-right text-[20px]">{{ together('kcal') }}</td>
               <td class="figure text-right text-[20px]">{{ together('percent') }}</td>
@@ -201,24 +210,29 @@ const trainings = TRAINING_TARGETS.map(({ id, name }) => ({ value: id, name }))
           {{ conflict }}
         </p>
       </template>
-      <h3 class="pt-3 text-lg font-bold">Meals</h3>
+      <h3 class="pt-3 text-lg font-bold">{{ t('plan.meals') }}</h3>
       <div class="flex flex-wrap items-start gap-x-6 gap-y-3">
         <TextField
           id="meals"
           v-model="texts.meals"
           resting
-          label="Meals a day"
+          :label="t('planner.mealsDay')"
           class="max-w-28"
           inputmode="numeric"
         />
-        <ChoiceRow v-model="diet" label="Eats" compact :options="diets" />
+        <ChoiceRow v-model="diet" :label="t('planner.eats')" compact :options="diets" />
       </div>
       <template v-if="shown">
         <p class="min-h-14 text-lg" data-test="meal">
-          A meal: {{ fixed(shown.meal.kcal, 0) }} kcal with protein
-          {{ fixed(shown.meal.grams.protein, 0) }} g, carbohydrate
-          {{ fixed(shown.meal.grams.carbohydrate, 0) }} g and fat
-          {{ fixed(shown.meal.grams.fat, 0) }} g. {{ shown.meal.note }}
+          {{
+            t('plan.mealLine', {
+              kcal: fixed(shown.meal.kcal, 0),
+              protein: fixed(shown.meal.grams.protein, 0),
+              carbohydrate: fixed(shown.meal.grams.carbohydrate, 0),
+              fat: fixed(shown.meal.grams.fat, 0),
+              note: shown.meal.note,
+            })
+          }}
         </p>
         <p v-for="note in DIET_NOTES[diet]" :key="note">{{ note }}</p>
         <p>
@@ -234,7 +248,7 @@ const trainings = TRAINING_TARGETS.map(({ id, name }) => ({ value: id, name }))
             }"
             class="underline"
           >
-            Read a label against such a meal
+            {{ t('planner.readLabel') }}
           </NuxtLink>
         </p>
       </template>

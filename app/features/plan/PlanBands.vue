@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { fixed, formatMass, USUAL_DOUBT, weeksAhead, type MassUnit } from '#core'
+import { USUAL_DOUBT, weeksAhead, type MassUnit } from '#core'
 import type { PicturePoint, PlanDrawn } from './picture-panels'
 
 /** The picture of a plan with its band, which a worker computes, and what it comes to in a line. */
@@ -30,19 +30,20 @@ const mass = (kg: number) => formatMass(kg, props.unit)
     <PlanPicture :plan :bands :points :unit :shown />
     <p role="status" class="flex min-h-14 flex-wrap items-center gap-3">
       <template v-if="progress !== undefined">
-        <progress :value="progress" max="1" aria-label="Outcomes simulated" />
-        {{ fixed(progress * 100, 0) }} of 100 parts of 10,000 simulated outcomes
-        <button type="button" class="button" @click="cancel">Stop</button>
+        <progress :value="progress" max="1" :aria-label="t('plan.outcomesSimulated')" />
+        {{ t('plan.simulating', { progress: fixed(progress * 100, 0) }) }}
+        <button type="button" class="button" @click="cancel">{{ t('plan.stop') }}</button>
       </template>
       <template v-else-if="last">
-        Of 10,000 simulated outcomes over the estimate’s error, activity{{
-          shown
-            ? ', what is really eaten and how much lean goes along'
-            : ' and what is really eaten'
-        }}, 9 in 10 end between {{ mass(last.mass[0]) }} and {{ mass(last.mass[4]) }}.
+        {{
+          t(shown ? 'plan.outcomes' : 'plan.outcomesQuiet', {
+            low: mass(last.mass[0]),
+            high: mass(last.mass[4]),
+          })
+        }}
       </template>
       <button v-else-if="!busy" type="button" class="button" @click="again">
-        Compute the band
+        {{ t('plan.computeBand') }}
       </button>
     </p>
   </div>

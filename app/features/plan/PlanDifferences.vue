@@ -6,8 +6,13 @@ defineProps<{ rows: readonly PlanDifference[]; was: string; now: string }>()
 </script>
 
 <template>
-  <p v-if="!rows.length" data-test="differences">Nothing: the two are alike.</p>
-  <ScrollTable v-else label="Differences" class="w-full max-w-4xl" data-test="differences">
+  <p v-if="!rows.length" data-test="differences">{{ t('plan.nothingTwoAlike') }}</p>
+  <ScrollTable
+    v-else
+    :label="t('plan.differences')"
+    class="w-full max-w-4xl"
+    data-test="differences"
+  >
     <thead>
       <tr class="border-b-2 border-ink">
         <td class="py-1 pr-4" />

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { ACTIVITIES, fixed, formatMass, RESTING_FORMS, type RestingForm } from '#core'
+import { ACTIVITIES, RESTING_FORMS, type RestingForm } from '#core'
 
 /** What to eat for it, and where it leads with all that is not known. */
 const { advised, form, activity, energy, eaten, weeks, picture, drafted } = usePlanDraft()
@@ -14,16 +14,21 @@ const forms = (Object.keys(RESTING_FORMS) as RestingForm[]).map((value) => ({
 
 <template>
   <section class="space-y-3 pt-6">
-    <h2 class="border-b-2 border-ink pb-1 text-xl">Energy</h2>
+    <h2 class="border-b-2 border-ink pb-1 text-xl">{{ t('planner.energy2') }}</h2>
     <div class="flex flex-wrap items-end gap-x-6 gap-y-3">
       <div>
-        <ChoiceRow v-model="form" label="Resting need" compact :options="forms" />
+        <ChoiceRow v-model="form" :label="t('plan.restingNeed')" compact :options="forms" />
         <p class="pt-1 text-faded">
-          Advised: {{ RESTING_FORMS[advised.form].name }} ({{ advised.why }}).
-          {{ RESTING_FORMS[form].source }}.
+          {{
+            t('planner.advisedNameWhySource', {
+              name: RESTING_FORMS[advised.form].name,
+              why: advised.why,
+              source: RESTING_FORMS[form].source,
+            })
+          }}
         </p>
       </div>
-      <FieldRow id="activity" label="Activity" class="max-w-full min-w-0">
+      <FieldRow id="activity" :label="t('plan.activity')" class="max-w-full min-w-0">
         <select id="activity" v-model.number="activity" class="field">
           <option v-for="a in ACTIVITIES" :key="a.factor" :value="a.factor">
             {{ a.factor }}, {{ a.name }}
@@ -36,21 +41,28 @@ const forms = (Object.keys(RESTING_FORMS) as RestingForm[]).map((value) => ({
     </p>
     <template v-if="eaten">
       <p class="text-xl" data-test="energy">
-        Resting {{ fixed(eaten.restingKcal, 0) }}, maintenance {{ fixed(eaten.needKcal, 0) }}, eat
-        <strong>{{ fixed(eaten.intakeKcal, 0) }} kcal a day</strong>
-        ({{ eaten.deficitKcal >= 0 ? 'deficit' : 'surplus' }}
-        {{ fixed(Math.abs(eaten.deficitKcal), 0) }}). Body fat can supply
-        {{ fixed(eaten.supplyKcal, 0) }} at most: a limit, not a target.
+        <strong>{{ t('planner.eat', { kcal: whole(eaten.intakeKcal) }) }}</strong>
+        {{
+          t(eaten.deficitKcal >= 0 ? 'planner.deficit' : 'planner.surplus', {
+            resting: whole(eaten.restingKcal),
+            need: whole(eaten.needKcal),
+            difference: whole(Math.abs(eaten.deficitKcal)),
+            supply: whole(eaten.supplyKcal),
+          })
+        }}
       </p>
       <p v-for="note in eaten.notes" :key="note" class="caution">
         {{ note }}
       </p>
       <p class="min-h-14" data-test="drift">
-        <template v-if="drift"
-          >After {{ weeks }} weeks of the same intake: {{ mass(drift.two) }} by two compartments,
-          whose need falls with the body; {{ mass(drift.rule) }} by the 3500-kcal rule, which does
-          not. The two methods differ by {{ mass(Math.abs(drift.two - drift.rule)) }}.</template
-        >
+        <template v-if="drift">{{
+          t('planner.twoMethods', {
+            count: weeks,
+            two: mass(drift.two),
+            rule: mass(drift.rule),
+            apart: mass(Math.abs(drift.two - drift.rule)),
+          })
+        }}</template>
       </p>
       <PlanBands v-if="picture" :plan="picture" :unit="massUnit" shown class="pt-2" />
     </template>

@@ -1,10 +1,8 @@
 <script setup lang="ts">
 import {
   followUp,
-  formatDate,
   isoDateOf,
   lookAtRecord,
-  signed,
   startOfPlan,
   weeksOut,
   type ClientRecordParts,
@@ -54,37 +52,48 @@ const kcal = (value: number) => signed(value, 0)
 <template>
   <section data-test="follow-up">
     <p v-if="out !== undefined" class="figure text-[28px] text-leaf" data-test="countdown">
-      {{ out === 0 ? 'Less than a week to go' : `${out} ${out === 1 ? 'week' : 'weeks'} out` }}
+      {{ out === 0 ? t('plan.lessThanWeekGo') : t('plan.weeksOut', { count: out }) }}
     </p>
     <template v-if="result">
       <h2 class="figure pt-1 text-[34px] sm:text-[44px]" data-test="standing-of-plan">
         {{ result.words }}
       </h2>
       <p class="text-lg">
-        Since {{ formatDate(result.since, true) }} the plan asks for {{ show(result.wanted) }} of
-        {{ quantityTitle(result.quantity).toLowerCase() }}. The whole record says
-        {{ show(result.change) }}, give or take {{ show(result.reach).slice(1) }}.
+        {{
+          t('plan.askedAndFound', {
+            day: formatDate(result.since, true),
+            quantity: quantityTitle(result.quantity),
+            wanted: show(result.wanted),
+            change: show(result.change),
+            reach: show(result.reach).slice(1),
+          })
+        }}
       </p>
       <p v-if="result.energy">
-        Energy balance by fat and lean: {{ kcal(result.energy.observedKcal) }} kcal a day (95% range
-        {{ kcal(result.energy.interval[0]) }} to {{ kcal(result.energy.interval[1]) }}); planned
-        {{ kcal(result.energy.plannedKcal) }}.
+        {{
+          t('plan.energyBalance', {
+            observed: kcal(result.energy.observedKcal),
+            low: kcal(result.energy.interval[0]),
+            high: kcal(result.energy.interval[1]),
+            planned: kcal(result.energy.plannedKcal),
+          })
+        }}
       </p>
     </template>
     <p v-if="over" class="caution" data-test="plan-over">
-      Its time was over on {{ formatDate(over, true) }}: change it from here, or end it.
+      {{ t('plan.over', { day: formatDate(over, true) }) }}
     </p>
     <p v-else-if="!result" class="pt-1 text-lg">
       <template v-if="plan.startedOn > today">
-        It starts on {{ formatDate(plan.startedOn, true) }}.
+        {{ t('plan.startsOn', { day: formatDate(plan.startedOn, true) }) }}
       </template>
       <template v-else-if="definition.goal.kind === 'holdLean'">
-        There is nothing to gain or lose: what the record says is on the client’s page.
+        {{ t('plan.thereNothingGainOrLose') }}
       </template>
       <template v-else-if="newest">
-        Two weeks are the least after which something can be said of this plan.
+        {{ t('plan.twoWeeksLeastAfterWhich') }}
       </template>
-      <template v-else>The next check-in is compared with this plan.</template>
+      <template v-else>{{ t('plan.nextCheckComparedThisPlan') }}</template>
     </p>
   </section>
 </template>

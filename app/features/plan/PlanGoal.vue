@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { fixed, formatMass, massIn, nameOf, namesOf, sumPerKgOfFat, weeksOut } from '#core'
+import { massIn, nameOf, namesOf, sumPerKgOfFat, weeksOut } from '#core'
 
 /** What is wished for, by when, and the body that it leads to. */
 const draft = usePlanDraft()
@@ -11,14 +11,17 @@ const goalSum = computed(() =>
 )
 const massUnit = useMassUnit()
 const mass = (kg: number) => formatMass(kg, massUnit.value)
-const LABELS = { loseMass: 'How much to lose', gainLean: 'How much lean to gain' } as const
+const LABELS = {
+  loseMass: t('planner.howMuchLose'),
+  gainLean: t('planner.howMuchLeanGain'),
+} as const
 const label = computed(
-  () => `${LABELS[kind.value as keyof typeof LABELS] ?? 'Goal'}, ${goalUnit.value}`,
+  () => `${LABELS[kind.value as keyof typeof LABELS] ?? t('plan.goal')}, ${goalUnit.value}`,
 )
 const OCCASIONS = [
-  { value: 'day', name: 'a day' },
-  { value: 'stage', name: 'on stage' },
-  { value: 'weigh-in', name: 'a weigh-in' },
+  { value: 'day', name: t('plan.day') },
+  { value: 'stage', name: t('planner.stage') },
+  { value: 'weigh-in', name: t('planner.weigh') },
 ] as const
 const out = computed(() =>
   goal.value.date && goal.value.date > startsOn.value
@@ -28,18 +31,18 @@ const out = computed(() =>
 /** What stands against it is said in full farther down. */
 const against = computed(() => {
   const outcomes = wished.value ? findings.value.map(({ outcome }) => outcome) : []
-  if (outcomes.includes('refused')) return 'Not planned here: why, and what is, stands below.'
-  return outcomes.includes('hold') ? 'On hold: what it waits for stands below.' : ''
+  if (outcomes.includes('refused')) return t('planner.notPlannedHereWhyWhat')
+  return outcomes.includes('hold') ? t('planner.holdWhatWaitsStandsBelow') : ''
 })
 const rows = computed(() =>
   targets.value?.ok && kind.value !== 'holdLean' && shown.value
     ? [
         {
-          name: kind.value === 'gainLean' ? 'fat held' : 'lean held',
+          name: kind.value === 'gainLean' ? t('planner.fatHeld') : t('planner.leanHeld'),
           body: targets.value.value.aim,
         },
         {
-          name: kind.value === 'gainLean' ? 'with the usual fat' : 'with the usual lean change',
+          name: kind.value === 'gainLean' ? t('planner.usualFat') : t('planner.usualLeanChange'),
           body: targets.value.value.withForbes,
         },
       ]
@@ -49,8 +52,15 @@ const rows = computed(() =>
 
 <template>
   <section class="space-y-4">
-    <h2 class="border-b-2 border-ink pb-1 text-xl">Goal</h2>
-    <ChoiceRow v-model="kind" label="Kind of goal" hide-label compact even :options="kinds" />
+    <h2 class="border-b-2 border-ink pb-1 text-xl">{{ t('plan.goal') }}</h2>
+    <ChoiceRow
+      v-model="kind"
+      :label="t('planner.kindGoal')"
+      hide-label
+      compact
+      even
+      :options="kinds"
+    />
     <div class="flex flex-wrap items-start gap-3">
       <TextField
         v-if="kind !== 'holdLean'"
@@ -63,7 +73,7 @@ const rows = computed(() =>
         inputmode="decimal"
         class="max-w-32"
       />
-      <FieldRow v-if="kind === 'girth'" id="girth" label="Which girth">
+      <FieldRow v-if="kind === 'girth'" id="girth" :label="t('planner.whichGirth')">
         <select id="girth" v-model="girth" class="field w-auto!">
           <option v-for="g in girths" :key="g" :value="g">{{ nameOf(g) }}</option>
         </select>
@@ -71,14 +81,14 @@ const rows = computed(() =>
       <MassUnitChoice class="pt-7" />
     </div>
     <p v-if="goalSum" class="text-faded" data-test="goal-sum">
-      now {{ fixed(goalSum.mm, 1) }} mm: {{ namesOf(goalSum.folds) }}
+      {{ t('planner.nowMmMmFolds', { mm: fixed(goalSum.mm, 1), folds: namesOf(goalSum.folds) }) }}
     </p>
     <div class="flex flex-wrap items-start gap-x-6 gap-y-3">
       <TextField
         id="goal-date"
         v-model="texts.date"
         resting
-        label="Target date (optional)"
+        :label="t('planner.targetDateOptional')"
         type="date"
         :min="today"
         :aria-invalid="problems.date ? true : undefined"
@@ -87,16 +97,16 @@ const rows = computed(() =>
       <ChoiceRow
         v-if="texts.date"
         v-model="occasion"
-        label="That day is"
+        :label="t('planner.day2')"
         compact
         :options="[...OCCASIONS]"
       />
       <p v-if="out !== undefined" class="figure pt-7 text-[26px]" data-test="weeks-out">
-        {{ out }} {{ out === 1 ? 'week' : 'weeks' }} out
+        {{ t('plan.weeksOut', { count: out }) }}
       </p>
     </div>
     <TickBox v-if="texts.date" v-model="peakWeek">
-      Keep the last week before the day for rest
+      {{ t('planner.keepLastWeekBeforeDay') }}
     </TickBox>
     <p id="goal-trouble" role="alert" class="min-h-12 font-bold text-clay">
       {{ problems.goal ?? problems.date ?? against }}
@@ -104,9 +114,13 @@ const rows = computed(() =>
     <div class="min-h-28">
       <table v-if="rows.length" class="w-full border-collapse text-left" data-test="targets">
         <caption class="sr-only">
-          The body that the goal leads to
+          {{
+            t('planner.bodyGoalLeads')
+          }}
         </caption>
-        <TableHead :columns="['weight', 'fat', 'lean']" />
+        <TableHead
+          :columns="[t('planner.columnWeight'), t('planner.columnFat'), t('planner.columnLean')]"
+        />
         <tbody>
           <tr v-for="row in rows" :key="row.name" class="border-b border-line">
             <th scope="row" class="py-1 font-normal">{{ row.name }}</th>
@@ -124,15 +138,17 @@ const rows = computed(() =>
       </table>
     </div>
     <p v-if="rows.length" class="text-faded">
-      The first line is the target: protein and strength training are for that. The second is the
-      Forbes relation, from women at rest: it expects too much of lean people who train.
+      {{ t('planner.firstLineTargetProteinStrength') }}
       <template v-if="kind === 'girth'">
-        A girth is turned into fat by 1 cm a kilogram (judgement): follow the number itself.
+        {{ t('planner.girthTurnedIntoFat1') }}
       </template>
       <template v-else-if="goalSum">
-        A sum of {{ goalSum.folds.length }} folds is turned into fat by
-        {{ fixed(sumPerKgOfFat(goalSum.folds.length), 1) }} mm a kilogram (judgement): follow the
-        number itself.
+        {{
+          t('planner.sumCountFoldsTurnedInto', {
+            count: goalSum.folds.length,
+            length: fixed(sumPerKgOfFat(goalSum.folds.length), 1),
+          })
+        }}
       </template>
     </p>
   </section>

@@ -15,11 +15,11 @@ const goal = computed(() => capital(goalWithDay(props.plan.definition.goal, how.
 const version = computed(() => versionOf(props.plan, props.plans))
 const state = computed(() => {
   const { refused, replacedAt, id } = props.plan
-  if (refused) return 'refused'
+  if (refused) return t('plan.refused')
   if (!replacedAt) return ''
   return props.plans.some(({ changes }) => changes === id)
-    ? `changed on ${dayOfInstant(replacedAt)}`
-    : `ended on ${dayOfInstant(replacedAt)}`
+    ? t('plan.changedOn', { day: dayOfInstant(replacedAt) })
+    : t('plan.endedOn', { day: dayOfInstant(replacedAt) })
 })
 </script>
 
@@ -27,10 +27,8 @@ const state = computed(() => {
   <header class="pb-2" data-test="plan-head">
     <h2 class="figure text-[34px] sm:text-[40px]">{{ goal }}</h2>
     <p class="text-faded">
-      {{ version > 1 ? `Version ${version}, made` : plan.refused ? 'Asked for' : 'Made' }} on
-      {{ dayOfInstant(plan.createdAt) }}<template v-if="plan.madeBy"> by {{ plan.madeBy }}</template
-      ><template v-if="state">, {{ state }}</template
-      >.
+      {{ madeText(plan, version) }}
+      <template v-if="state"> · {{ state }}</template>
     </p>
   </header>
 </template>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { capital, fixed, formatDate } from '#core'
+import { capital } from '#core'
 import type { Plan } from '#shared/contract/plans'
 import { dayOfInstant, findingText, goalWithDay, versionOf } from './plan-words'
 
@@ -23,15 +23,28 @@ const rows = computed(() =>
       return {
         ...{ id, goal: capital(goalWithDay(definition.goal, how.value)) },
         words: refused
-          ? `Refused on ${dayOfInstant(createdAt)}. ${why(findings)}`
-          : `${versionOf(plan, props.plans) > 1 ? `Version ${versionOf(plan, props.plans)}, ` : ''}from ${formatDate(startedOn, true)} to ${dayOfInstant(replacedAt!)}, ${fixed(definition.weeks, 0)} weeks.`,
+          ? t('plan.refusedOn', { day: dayOfInstant(createdAt), why: why(findings) })
+          : [
+              ...(versionOf(plan, props.plans) > 1
+                ? [t('plan.version', { version: versionOf(plan, props.plans) })]
+                : []),
+              t('plan.wasInForce', {
+                from: formatDate(startedOn, true),
+                to: dayOfInstant(replacedAt!),
+                count: Math.round(definition.weeks),
+              }),
+            ].join(' · '),
       }
     }),
 )
 </script>
 
 <template>
-  <FoldOut v-if="rows.length" :title="`Plans before (${rows.length})`" data-test="old-plans">
+  <FoldOut
+    v-if="rows.length"
+    :title="t('plan.earlierPlans', { count: rows.length })"
+    data-test="old-plans"
+  >
     <ul>
       <li v-for="row in rows" :key="row.id" class="border-b border-line py-2">
         <NuxtLink :to="`/clients/${clientId}/plan/${row.id}`" class="underline">

@@ -2,9 +2,6 @@
 import {
   ADULT,
   fatPercentOfStart,
-  fixed,
-  formatDate,
-  formatMass,
   isoDateOf,
   isSkinfold,
   massOfStart,
@@ -67,7 +64,7 @@ async function keep() {
   const body = plan.value
   if (!body || !keepable.value) return
   const changed = props.changes ? { ...body, changes: props.changes.id } : body
-  const all = await submit(() => callApi(routes.keep, { params, body: changed }), 'Saved.')
+  const all = await submit(() => callApi(routes.keep, { params, body: changed }), t('plan.saved'))
   if (all) emit('kept', all)
 }
 /** Puts on record what is refused, and why, for the next time that it is asked for. */
@@ -75,14 +72,14 @@ async function refuse() {
   settleTyping()
   const body = plan.value
   if (!body) return
-  const said = 'On record: what was asked for, and why it is not planned.'
+  const said = t('planner.recordWhatWasAskedWhy')
   const all = await submit(() => callApi(routes.refuse, { params, body }), said)
   if (all) emit('refused', all)
 }
 /** Records who lifted a hold. */
 async function clear(rule: string, by: string) {
   const body = { id: newId(), rule, by, on: isoDateOf(new Date()) }
-  const all = await submit(() => callApi(routes.clear, { params, body }), 'Recorded.')
+  const all = await submit(() => callApi(routes.clear, { params, body }), t('planner.recorded'))
   if (all) emit('cleared', all)
 }
 
@@ -105,13 +102,19 @@ const isRefused = computed(() => safe.value?.outcome === 'refused' && plan.value
 
 <template>
   <p v-if="!start" class="text-lg">
-    A plan starts from a check-in with an estimate and a body mass.
+    {{ t('planner.planStartsFromCheckEstimate') }}
   </p>
   <div v-else>
     <p v-if="shown" class="pt-3 text-lg" data-test="start">
-      From {{ formatDate(newest!.measuredOn, true) }}: {{ mass(massOfStart(start)) }}, fat
-      {{ mass(start.fatKg) }} (about {{ fixed(fatPercentOfStart(start), 0) }} %), lean
-      {{ mass(start.leanKg) }}.
+      {{
+        t('planner.startsFrom', {
+          day: formatDate(newest!.measuredOn, true),
+          mass: mass(massOfStart(start)),
+          fat: mass(start.fatKg),
+          percent: fixed(fatPercentOfStart(start), 0),
+          lean: mass(start.leanKg),
+        })
+      }}
     </p>
     <div class="grid gap-x-12 gap-y-6 pt-4 lg:grid-cols-2">
       <InTurn>
@@ -140,32 +143,42 @@ const isRefused = computed(() => safe.value?.outcome === 'refused' && plan.value
     </template>
 
     <section v-if="differences" class="pt-6">
-      <h2 class="border-b-2 border-ink pb-1 text-xl">What changes</h2>
-      <PlanDifferences :rows="differences" was="now" now="then" class="pt-2" />
+      <h2 class="border-b-2 border-ink pb-1 text-xl">{{ t('planner.whatChanges') }}</h2>
+      <PlanDifferences
+        :rows="differences"
+        :was="t('planner.before')"
+        :now="t('planner.after')"
+        class="pt-2"
+      />
     </section>
     <div v-if="timeline" class="flex flex-wrap items-end gap-4 pt-6 print:hidden">
       <TextField
         id="made-by"
         v-model="madeBy"
         resting
-        label="Made by"
+        :label="t('planner.madeByWhom')"
         class="max-w-56"
         autocomplete="name"
       />
       <button v-if="keepable" type="button" class="button button-lead" @click="keep">
-        {{ changes ? 'Save as a new version' : replaces ? 'Save as the new plan' : 'Save plan' }}
+        {{
+          changes
+            ? t('planner.saveAsNewVersion')
+            : replaces
+              ? t('planner.saveAsNewPlan')
+              : t('planner.savePlan')
+        }}
       </button>
       <button v-if="isRefused" type="button" class="button" @click="refuse">
-        Record this refusal
+        {{ t('planner.recordThisRefusal') }}
       </button>
       <span role="status">{{ done }}</span>
     </div>
     <AlertLine :text="Object.values(problems).find(Boolean)" />
     <AlertLine :text="trouble" />
     <p class="pt-4 text-faded">
-      Suggestions, not orders. A coach measures, explains and suggests; dietary treatment belongs to
-      licensed practice, and local rules come first.
-      <template v-if="!foldsTaken">The start stands on the tape alone.</template>
+      {{ t('planner.suggestionsNotOrdersCoachMeasures') }}
+      <template v-if="!foldsTaken">{{ t('planner.startStandsTapeAlone') }}</template>
     </p>
   </div>
 </template>

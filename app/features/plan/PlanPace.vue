@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { formatDate } from '#core'
 import { paceMeansText } from './plan-words'
 
 /** From when, how fast, with which breaks, until when, and how often to measure. */
@@ -20,39 +19,53 @@ const means = computed(() =>
     : '',
 )
 const feasibility = computed(() => {
-  const t = timeline.value
-  if (!t) return ''
+  const line = timeline.value
+  if (!line) return ''
   const day = (on: string) => formatDate(on, true)
-  if (t.direction === 'hold') return 'Nothing to lose or gain: hold what is there.'
-  const count = `${t.weeks < 10 ? Number(t.weeks.toFixed(1)) : Math.round(t.weeks)} weeks, to ${day(t.doneOn)}`
-  switch (t.verdict) {
+  if (line.direction === 'hold') return t('planner.nothingLoseOrGainHold')
+  const count = t('planner.weeksTo', {
+    count: line.weeks < 10 ? Number(line.weeks.toFixed(1)) : Math.round(line.weeks),
+    day: day(line.doneOn),
+  })
+  switch (line.verdict) {
     case 'no date':
-      return `${count}; at the fast end of the band ${day(t.earliest)}.`
+      return t('planner.noDate', { weeks: count, earliest: day(line.earliest) })
     case 'feasible':
-      return `Feasible: ${count}. At this pace begin by ${day(t.startAtPace!)}; the latest sensible start is ${day(t.latestStart!)}.`
+      return t('planner.feasible', {
+        weeks: count,
+        startAtPace: day(line.startAtPace!),
+        latestStart: day(line.latestStart!),
+      })
     case 'feasible at the fast end':
-      return `Too slow for the day: at this pace it takes until ${day(t.doneOn)}, at the fast end of the band until ${day(t.earliest)}.`
+      return t('planner.tooSlow', { doneOn: day(line.doneOn), earliest: day(line.earliest) })
     default:
-      return `Not feasible by ${day(goal.value.date!)}: the earliest safe date is ${day(t.earliest)}. It would have had to begin by ${day(t.latestStart!)}.${goal.value.occasion === 'weigh-in' ? ' Sweating or starving to a weight is dangerous: the class above, or a later race.' : ''}`
+      return [
+        t('planner.notFeasible', {
+          date: day(goal.value.date!),
+          earliest: day(line.earliest),
+          latestStart: day(line.latestStart!),
+        }),
+        ...(goal.value.occasion === 'weigh-in' ? [t('planner.noCutting')] : []),
+      ].join(' ')
   }
 })
 </script>
 
 <template>
   <section class="space-y-4">
-    <h2 class="border-b-2 border-ink pb-1 text-xl">Pace</h2>
+    <h2 class="border-b-2 border-ink pb-1 text-xl">{{ t('plan.pace') }}</h2>
     <div class="flex flex-wrap items-start gap-3">
       <TextField
         id="starts-on"
         v-model="texts.startsOn"
         resting
-        label="Starts"
+        :label="t('plan.starts')"
         type="date"
         :min="newest?.measuredOn"
         :aria-invalid="problems.startsOn ? true : undefined"
         aria-describedby="pace-trouble"
       />
-      <FieldRow v-if="!byDay || !texts.date" id="pace" label="A week">
+      <FieldRow v-if="!byDay || !texts.date" id="pace" :label="t('planner.week')">
         <div class="flex gap-1">
           <RestingInput
             id="pace"
@@ -62,24 +75,29 @@ const feasibility = computed(() => {
             :aria-invalid="problems.pace ? true : undefined"
             aria-describedby="pace-trouble"
           />
-          <select v-model="paceUnit" class="field w-auto!" aria-label="A week, in">
+          <select v-model="paceUnit" class="field w-auto!" :aria-label="t('planner.week2')">
             <option v-for="{ value, name } in paceUnits" :key="value" :value>{{ name }}</option>
           </select>
         </div>
       </FieldRow>
     </div>
     <p v-if="tooOld" class="caution" data-test="too-old">
-      The body that this starts from was measured on {{ formatDate(newest!.measuredOn, true) }},
-      {{ tooOld }} days before {{ formatDate(startsOn) }}. Measure first: everything counts from it.
+      {{
+        t('planner.bodyThisStartsFromWas', {
+          measuredOn: formatDate(newest!.measuredOn, true),
+          tooOld,
+          startsOn: formatDate(startsOn),
+        })
+      }}
     </p>
-    <TickBox v-if="texts.date" v-model="byDay">As fast as the day asks for</TickBox>
-    <TickBox v-model="withBreaks">With breaks, or weeks of maintenance between</TickBox>
+    <TickBox v-if="texts.date" v-model="byDay">{{ t('planner.asFastAsDayAsks') }}</TickBox>
+    <TickBox v-model="withBreaks">{{ t('planner.breaksOrWeeksMaintenanceBetween') }}</TickBox>
     <div v-if="withBreaks" class="flex flex-wrap items-start gap-3">
       <TextField
         id="break-every"
         v-model="texts.breakEvery"
         resting
-        label="After how many weeks"
+        :label="t('planner.afterHowManyWeeks')"
         inputmode="numeric"
         class="max-w-28"
         :aria-invalid="problems.breakEvery ? true : undefined"
@@ -89,7 +107,7 @@ const feasibility = computed(() => {
         id="break-weeks"
         v-model="texts.breakWeeks"
         resting
-        label="Weeks at maintenance"
+        :label="t('planner.weeksAtMaintenance')"
         inputmode="numeric"
         class="max-w-28"
         :aria-invalid="problems.breakWeeks ? true : undefined"
@@ -100,13 +118,13 @@ const feasibility = computed(() => {
       id="exercise"
       v-model="texts.exercise"
       resting
-      label="Exercise a day, kcal (if it is known)"
+      :label="t('planner.exerciseDayKcalIfKnown')"
       inputmode="decimal"
       class="max-w-28"
       :aria-invalid="problems.exercise ? true : undefined"
       aria-describedby="pace-trouble"
     />
-    <ChoiceRow v-model="purpose" label="Purpose" compact :options="purposes" />
+    <ChoiceRow v-model="purpose" :label="t('planner.purpose')" compact :options="purposes" />
     <p id="pace-trouble" role="alert" class="min-h-12 font-bold text-clay">{{ trouble }}</p>
     <div class="min-h-14">
       <p class="text-lg" data-test="pace-means">{{ shown ? means : '' }}</p>
@@ -118,19 +136,20 @@ const feasibility = computed(() => {
       </p>
       <p v-if="timeline?.verdict === 'not feasible'" class="pt-2">
         <button type="button" class="button" @click="takeEarliest">
-          Move the day to the first safe one
+          {{ t('planner.moveDayFirstSafeOne') }}
         </button>
       </p>
       <p v-else-if="timeline?.verdict === 'feasible at the fast end' && !byDay" class="pt-2">
         <button type="button" class="button" @click="takeDayPace">
-          Go as fast as the day asks
+          {{ t('planner.goAsFastAsDay') }}
         </button>
       </p>
     </div>
     <p class="min-h-12">
-      Measure every <strong>{{ cadence.days }} days</strong>: {{ cadence.why }}.
+      <strong>{{ t('planner.measureEvery', { count: cadence.days }) }}</strong>
+      {{ cadence.why }}
     </p>
-    <ScrollBox v-if="timeline?.phases.length" label="Phases" class="h-48">
+    <ScrollBox v-if="timeline?.phases.length" :label="t('plan.phases')" class="h-48">
       <PlanPhases :phases="timeline.phases" />
     </ScrollBox>
   </section>

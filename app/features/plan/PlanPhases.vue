@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { formatDate, type IsoDate, type Phase } from '#core'
+import type { IsoDate, Phase } from '#core'
 
 /** The stretches of a plan; the one that a day lies in stands out. */
 defineProps<{ phases: readonly Phase[]; today?: IsoDate }>()
@@ -15,8 +15,10 @@ defineProps<{ phases: readonly Phase[]; today?: IsoDate }>()
     >
       <strong class="w-28 shrink-0">{{ phase.kind }}</strong>
       <span class="flex-1">
-        {{ formatDate(phase.from) }} to {{ formatDate(phase.to, true) }}.
-        <template v-if="today && phase.from <= today && today < phase.to">Now. </template>
+        {{ t('plan.from', { from: formatDate(phase.from), to: formatDate(phase.to, true) }) }}
+        <template v-if="today && phase.from <= today && today < phase.to"
+          >{{ t('plan.now') }}
+        </template>
         {{ phase.words }}
       </span>
     </li>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { fixed, formatDate, formatMass, type BandOfWeek, type MassUnit } from '#core'
+import type { BandOfWeek, MassUnit } from '#core'
 import {
   drawPlan,
   pathsOf,
@@ -35,7 +35,7 @@ const drawn = computed(() =>
   ),
 )
 const gridText = (value: number) => fixed(value, Number.isInteger(value) ? 0 : 1)
-const TITLES = { mass: 'Weight', fat: 'Fat', lean: 'Lean' } as const
+const TITLES = { mass: t('plan.weight'), fat: t('plan.fat'), lean: t('plan.lean') } as const
 const TONES = {
   mass: { text: 'text-oak', stroke: 'stroke-oak', fill: 'fill-oak' },
   fat: { text: 'text-amber', stroke: 'stroke-amber', fill: 'fill-amber' },
@@ -45,11 +45,22 @@ const TONES = {
 function labelOf(quantity: PictureQuantity) {
   const end = props.bands?.at(-1)?.[quantity]
   const goal = drawn.value.panels.find((panel) => panel.quantity === quantity)?.goal
-  const aim = goal ? `, goal ${fixed(goal.value, 1)} ${props.unit}` : ''
-  const band = end
-    ? `, after ${drawn.value.weeks} weeks from ${formatMass(end[0], props.unit)} to ${formatMass(end[4], props.unit)} nine times in ten`
-    : ''
-  return `${TITLES[quantity]} from ${formatDate(props.plan.startedOn, true)}${aim}${band}`
+  return [
+    t('plan.panelLabel', {
+      quantity: TITLES[quantity],
+      day: formatDate(props.plan.startedOn, true),
+    }),
+    ...(goal ? [t('plan.panelGoal', { goal: fixed(goal.value, 1), unit: props.unit })] : []),
+    ...(end
+      ? [
+          t('plan.panelBand', {
+            count: drawn.value.weeks,
+            low: formatMass(end[0], props.unit),
+            high: formatMass(end[4], props.unit),
+          }),
+        ]
+      : []),
+  ].join(', ')
 }
 </script>
 
@@ -98,7 +109,7 @@ function labelOf(quantity: PictureQuantity) {
             class="figure absolute left-full -translate-y-1/2 pl-2 text-[18px] leading-none whitespace-nowrap"
           >
             {{ fixed(panel.goal.value, 1) }}
-            <span class="block text-[14px]">goal</span>
+            <span class="block text-[14px]">{{ t('plan.goalMark') }}</span>
           </span>
         </span>
         <span
@@ -123,13 +134,9 @@ function labelOf(quantity: PictureQuantity) {
       </span>
     </div>
     <figcaption class="ml-12 text-[15px] text-faded">
-      Thick line: the plan. What the same food may do:
-      {{
-        shown
-          ? 'dotted with lean held, dashed with the usual lean change (Forbes)'
-          : 'dotted and dashed, the two ends of it'
-      }}. Band: nine paths in ten.<template v-if="points.length">
-        Points: as each check-in read.
+      {{ t(shown ? 'plan.pictureLegend' : 'plan.pictureLegendQuiet') }}
+      <template v-if="points.length">
+        {{ t('plan.pointsAsEachCheckRead') }}
       </template>
     </figcaption>
   </figure>

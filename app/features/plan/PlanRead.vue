@@ -2,8 +2,6 @@
 import {
   daysTooOld,
   DIET_NOTES,
-  fixed,
-  formatDate,
   isoDateOf,
   lookAtRecord,
   type ClientRecordParts,
@@ -88,9 +86,7 @@ const means = computed(() =>
 <template>
   <div class="space-y-6">
     <p v-if="tooOld" class="caution" data-test="too-old">
-      The body that this starts from was measured on {{ formatDate(measuredOn!, true) }},
-      {{ tooOld }} days before the start. What has changed between the two is not the plan’s:
-      measure, and change the plan from there.
+      {{ t('plan.bodyTooOld', { day: formatDate(measuredOn!, true), count: tooOld }) }}
     </p>
     <div class="grid gap-x-12 gap-y-6 lg:grid-cols-[1.2fr_1fr]">
       <InTurn unasked>
@@ -103,36 +99,48 @@ const means = computed(() =>
             <dd class="font-bold">{{ value }}</dd>
           </template>
           <template v-if="means">
-            <dt class="text-faded">That is</dt>
+            <dt class="text-faded">{{ t('plan.thatIs') }}</dt>
             <dd>{{ means }}</dd>
           </template>
         </dl>
         <section v-if="phases.length">
-          <h3 class="pb-1 text-lg font-bold">Phases</h3>
+          <h3 class="pb-1 text-lg font-bold">{{ t('plan.phases') }}</h3>
           <PlanPhases :phases :today />
         </section>
         <section v-if="ofDay" data-test="plan-meal">
-          <h3 class="pb-1 text-lg font-bold">Each of {{ ofDay.meals }} meals</h3>
+          <h3 class="pb-1 text-lg font-bold">
+            {{ t('plan.mealsADay', { count: ofDay.meals }) }}
+          </h3>
           <p>
-            {{ fixed(ofDay.meal.kcal, 0) }} kcal with protein
-            {{ fixed(ofDay.meal.grams.protein, 0) }} g, carbohydrate
-            {{ fixed(ofDay.meal.grams.carbohydrate, 0) }} g and fat
-            {{ fixed(ofDay.meal.grams.fat, 0) }} g. {{ ofDay.meal.note }}
+            {{
+              t('plan.mealLine', {
+                kcal: fixed(ofDay.meal.kcal, 0),
+                protein: fixed(ofDay.meal.grams.protein, 0),
+                carbohydrate: fixed(ofDay.meal.grams.carbohydrate, 0),
+                fat: fixed(ofDay.meal.grams.fat, 0),
+                note: ofDay.meal.note,
+              })
+            }}
           </p>
           <p v-for="note in DIET_NOTES[ofDay.diet]" :key="note" class="pt-1">{{ note }}</p>
         </section>
         <section v-if="plan.findings.length" data-test="plan-findings">
           <h3 class="pb-1 text-lg font-bold">
-            {{ plan.refused ? 'Why it is not planned' : 'Cautions accepted' }}
+            {{ plan.refused ? t('plan.whyNotPlanned') : t('plan.cautionsAccepted') }}
           </h3>
           <p v-for="finding in plan.findings" :key="finding.rule" class="mb-2 caution">
             {{ findingText(finding, shown) }}
             <template v-if="finding.clearedBy">
-              Cleared by {{ finding.clearedBy.by }} on {{ formatDate(finding.clearedBy.on, true) }}.
+              {{
+                t('plan.cleared', {
+                  by: finding.clearedBy.by,
+                  on: formatDate(finding.clearedBy.on, true),
+                })
+              }}
             </template>
           </p>
         </section>
-        <FoldOut v-if="shown" title="Assumptions">
+        <FoldOut v-if="shown" :title="t('plan.assumptions')">
           <dl class="grid grid-cols-[auto_1fr] gap-x-5 gap-y-1" data-test="assumptions">
             <template v-for="{ name, value } in planAssumptions(plan)" :key="name">
               <dt class="text-faded">{{ name }}</dt>

@@ -1,6 +1,5 @@
 import {
   daysBetween,
-  formatDate,
   massIn,
   plannedWay,
   simulate,

@@ -1,14 +1,9 @@
 import {
   ACTIVITIES,
   dayOf,
-  fixed,
-  formatDate,
-  formatLength,
-  formatMass,
   kgAWeek,
   mealOf,
   nameOf,
-  PACE_UNIT_WORDS,
   paceMeans,
   RESTING_FORMS,
   dayAfterWeeks,
@@ -34,24 +29,21 @@ import type { Plan, PlanDefinition } from '#shared/contract/plans'
 import type { ShownUnits } from '../client/record-words'
 
 /** Goals in the coach's words; `level` marks those that speak of what a body is made of. */
-export const GOAL_KINDS_NAMED: { value: GoalKind; name: string; level?: boolean }[] = [
-  { value: 'loseMass', name: 'lose weight' },
-  { value: 'mass', name: 'a body weight' },
-  { value: 'fatPercent', name: 'fat %', level: true },
-  { value: 'fatMass', name: 'fat mass', level: true },
-  { value: 'girth', name: 'a waist or girth' },
-  { value: 'sum', name: 'sum of folds' },
-  { value: 'equationSum', name: 'the equation’s sum', level: true },
-  { value: 'gainLean', name: 'gain lean', level: true },
-  { value: 'holdLean', name: 'hold', level: true },
+const OF_LEVEL: readonly (GoalKind | PaceUnit)[] = [
+  ...(['fatPercent', 'fatMass', 'equationSum', 'gainLean', 'holdLean', 'fatPoints'] as const),
 ]
-
-export const PACE_NAMES: { value: PaceUnit; name: string; level?: boolean }[] = [
-  { value: 'percentMass', name: '% of mass' },
-  { value: 'kg', name: 'kg' },
-  { value: 'lb', name: 'lb' },
-  { value: 'fatPoints', name: 'points of fat %', level: true },
-]
+const named = <T extends GoalKind | PaceUnit>(values: readonly T[], name: (value: T) => string) =>
+  values.map((value) => ({ value, name: name(value), level: OF_LEVEL.includes(value) }))
+export const goalKindsNamed = () =>
+  named(
+    [
+      ...(['loseMass', 'mass', 'fatPercent', 'fatMass', 'girth'] as const),
+      ...(['sum', 'equationSum', 'gainLean', 'holdLean'] as const),
+    ],
+    (kind) => t(`plan.goalKinds.${kind}`),
+  )
+export const pacesNamed = () =>
+  named(['percentMass', 'kg', 'lb', 'fatPoints'] as const, (unit) => t(`plan.paceUnits.${unit}`))
 
 /** How a coach's plan is shown. */
 export interface PlanShown {
@@ -65,27 +57,32 @@ export function goalText(
   { kind, value, girth, occasion }: Goal,
   { units, shown }: PlanShown,
 ): string {
-  if (!shown && GOAL_KINDS_NAMED.find((named) => named.value === kind)!.level) return 'A goal'
+  if (!shown && OF_LEVEL.includes(kind)) return t('plan.aGoal')
   const mass = () => formatMass(value!, units.mass)
   switch (kind) {
     case 'loseMass':
-      return `Lose ${mass()}`
+      return t('plan.loseMass', { mass: mass() })
     case 'mass':
-      return occasion === 'weigh-in' ? `At most ${mass()}` : `Body weight ${mass()}`
+      return occasion === 'weigh-in'
+        ? t('plan.atMostMass', { mass: mass() })
+        : t('plan.bodyWeightMass', { mass: mass() })
     case 'fatPercent':
-      return `${fixed(value!, 1)}% fat`
+      return t('plan.fixedFat', { fixed: fixed(value!, 1) })
     case 'fatMass':
-      return `Fat mass ${mass()}`
+      return t('plan.fatMassMass', { mass: mass() })
     case 'girth':
-      return `${nameOf(girth!)} to ${formatLength(value!, units.length)}`
+      return t('plan.girthLength', {
+        girth: nameOf(girth!),
+        length: formatLength(value!, units.length),
+      })
     case 'sum':
-      return `Sum of folds ${fixed(value!, 1)} mm`
+      return t('plan.sumFoldsFixedMm', { fixed: fixed(value!, 1) })
     case 'equationSum':
-      return `The equation’s sum ${fixed(value!, 1)} mm`
+      return t('plan.equationSSumFixedMm', { fixed: fixed(value!, 1) })
     case 'gainLean':
-      return `Gain ${mass()} of lean`
+      return t('plan.gainMassLean', { mass: mass() })
     default:
-      return 'Hold what is there'
+      return t('plan.holdWhatThere')
   }
 }
 
@@ -93,8 +90,8 @@ export function goalText(
 export function dayText({ date, occasion }: Goal): string {
   if (!date) return ''
   const on = formatDate(date, true)
-  if (occasion === 'stage') return `on stage on ${on}`
-  return occasion === 'weigh-in' ? `at the weigh-in on ${on}` : `by ${on}`
+  if (occasion === 'stage') return t('plan.stage2', { on })
+  return occasion === 'weigh-in' ? t('plan.atWeigh', { on }) : t('plan.byOn', { on })
 }
 
 /** A goal with its day. */
@@ -103,7 +100,7 @@ export const goalWithDay = (goal: Goal, how: PlanShown) =>
 
 /** A pace as it was asked for. */
 export const paceText = ({ value, unit }: Pace) =>
-  `${Number(value.toFixed(2))}${PACE_UNIT_WORDS[unit][0]} a week`
+  t(`plan.paces.${unit}`, { value: Number(value.toFixed(2)) })
 
 /** What a pace means, besides how it was asked for. */
 export function paceMeansText(
@@ -112,17 +109,23 @@ export function paceMeansText(
   unit: 'kg' | 'lb',
 ) {
   const { percentAWeek, gramsADay, kcalADay } = paceMeans(kg, body)
-  return `${formatMass(kg, unit, 2)} or ${fixed(percentAWeek, 2)}% a week: ${fixed(gramsADay, 0)} g and about ${fixed(kcalADay, 0)} kcal a day`
+  return t('plan.paceMeans', {
+    mass: formatMass(kg, unit, 2),
+    percent: fixed(percentAWeek, 2),
+    grams: fixed(gramsADay, 0),
+    kcal: whole(kcalADay),
+  })
 }
 
 export const breaksText = (breaks: Breaks | undefined) =>
-  breaks
-    ? `after every ${breaks.every} weeks ${breaks.weeks === 1 ? 'one week' : `${breaks.weeks} weeks`} at maintenance`
-    : 'none'
+  breaks ? t('plan.breaksEvery', { every: breaks.every, count: breaks.weeks }) : t('plan.none')
 
-const grams = (value: number) => `${fixed(value, 0)} g`
 const dayGrams = ({ protein, carbohydrate, fat }: NutrientPlan['parts']) =>
-  `protein ${grams(protein.grams)}, carbohydrate ${grams(carbohydrate.grams)}, fat ${grams(fat.grams)}`
+  t('plan.dayGrams', {
+    protein: fixed(protein.grams, 0),
+    carbohydrate: fixed(carbohydrate.grams, 0),
+    fat: fixed(fat.grams, 0),
+  })
 
 /** The nutrients of a kept plan, of the day and of a meal; undefined where none were kept. */
 export function nutrientsOf({ nutrients, intakeKcal, fatKg, leanKg }: PlanDefinition) {
@@ -151,29 +154,45 @@ export function planFacts(plan: PlanAsMade, how: PlanShown): PlanFact[] {
   const ofDay = nutrientsOf(d)
   const mass = (kg: number) => formatMass(kg, units.mass)
   const lines: [name: string, value: string | undefined][] = [
-    ['Goal', goalWithDay(d.goal, how)],
-    ['Starts', formatDate(startedOn, true)],
-    ['Weight at the start', mass(d.fatKg + d.leanKg)],
-    ['Fat and lean at the start', shown ? `${mass(d.fatKg)} and ${mass(d.leanKg)}` : undefined],
-    ['Pace', held ? undefined : `${paceText(d.pace)}${d.byDay ? ', as the day asks' : ''}`],
-    ['Breaks', held ? undefined : breaksText(d.breaks)],
+    [t('plan.goal'), goalWithDay(d.goal, how)],
+    [t('plan.starts'), formatDate(startedOn, true)],
+    [t('plan.weightAtStart'), mass(d.fatKg + d.leanKg)],
     [
-      'Ends',
+      t('plan.fatLeanAtStart'),
+      shown ? t('plan.fatAndLean', { fat: mass(d.fatKg), lean: mass(d.leanKg) }) : undefined,
+    ],
+    [
+      t('plan.pace'),
       held
         ? undefined
-        : `about ${formatDate(endOfPlan({ startedOn, definition: d }), true)}, after ${fixed(d.weeks, 0)} weeks`,
+        : d.byDay
+          ? t('plan.paceByDay', { pace: paceText(d.pace) })
+          : paceText(d.pace),
+    ],
+    [t('plan.breaks'), held ? undefined : breaksText(d.breaks)],
+    [
+      t('plan.ends'),
+      held
+        ? undefined
+        : t('plan.endsAbout', {
+            day: formatDate(endOfPlan({ startedOn, definition: d }), true),
+            count: Math.round(d.weeks),
+          }),
     ],
     [
-      'Food',
+      t('plan.food'),
       shown
-        ? `${fixed(d.intakeKcal, 0)} kcal a day (maintenance ${fixed(d.needKcal, 0)})`
+        ? t('plan.foodLine', { kcal: whole(d.intakeKcal), need: whole(d.needKcal) })
         : undefined,
     ],
-    ['Nutrients of a day', shown && ofDay ? dayGrams(ofDay.day.parts) : undefined],
-    ['Meals', shown && ofDay ? `${ofDay.meals} a day, ${ofDay.diet}` : undefined],
+    [t('plan.nutrientsDay'), shown && ofDay ? dayGrams(ofDay.day.parts) : undefined],
     [
-      'Last week before the day',
-      d.goal.date ? (d.peakWeek ? 'kept free' : 'like the others') : undefined,
+      t('plan.meals'),
+      shown && ofDay ? t('plan.mealsLine', { count: ofDay.meals, diet: ofDay.diet }) : undefined,
+    ],
+    [
+      t('plan.lastWeekBeforeDay'),
+      d.goal.date ? (d.peakWeek ? t('plan.keptFree') : t('plan.likeOthers')) : undefined,
     ],
   ]
   return lines.flatMap(([name, value]) => (value === undefined ? [] : [{ name, value }]))
@@ -183,40 +202,39 @@ export function planFacts(plan: PlanAsMade, how: PlanShown): PlanFact[] {
 export function planAssumptions({ definition: d }: Pick<Plan, 'definition'>): PlanFact[] {
   const activity = ACTIVITIES.find(({ factor }) => factor === d.activity)
   const lines: [name: string, value: string | undefined][] = [
-    ['Resting need', `${RESTING_FORMS[d.form].name} (${RESTING_FORMS[d.form].source})`],
-    ['Activity', `${d.activity}${activity ? `, ${activity.name}` : ''}`],
+    [t('plan.restingNeed'), `${RESTING_FORMS[d.form].name} (${RESTING_FORMS[d.form].source})`],
+    [t('plan.activity'), `${d.activity}${activity ? `, ${activity.name}` : ''}`],
     [
-      'Exercise a day',
-      d.exerciseKcal === undefined ? undefined : `${fixed(d.exerciseKcal, 0)} kcal`,
+      t('plan.exerciseDay'),
+      d.exerciseKcal === undefined
+        ? undefined
+        : t('plan.exerciseKcal', { kcal: whole(d.exerciseKcal) }),
     ],
-    ['A kilogram of body mass', '7716 kcal (3500 a pound), the static rule'],
-    ['Lean on the way', 'between held and the Forbes relation'],
+    [t('plan.kilogramBodyMass'), t('plan.n7716Kcal3500PoundStatic')],
+    [t('plan.leanWay'), t('plan.betweenHeldForbesRelation')],
     [
-      'The estimate',
+      t('plan.estimate'),
       d.standardError === null
-        ? 'error not stated, taken as 4 points'
-        : `± ${fixed(d.standardError, 1)} points of fat %`,
+        ? t('plan.errorNotStatedTakenAs')
+        : t('plan.errorPoints', { error: fixed(d.standardError, 1) }),
     ],
-    [
-      'The band of the picture',
-      '10,000 simulated outcomes over the estimate, activity (± 0.08), food really eaten (± 7%) and lean',
-    ],
+    [t('plan.bandPicture'), t('plan.n10000SimulatedOutcomesOver2')],
   ]
   return lines.flatMap(([name, value]) => (value === undefined ? [] : [{ name, value }]))
 }
 
 /** For a client who sees sums and girths only: the same without a word of what a body is made of. */
 const QUIET = {
-  refused: 'This is lower than what is planned here.',
-  hold: 'This goal waits until it is cleared.',
-  caution: 'Talk about how far this should go before it starts.',
+  refused: 'plan.quiet.refused',
+  hold: 'plan.quiet.hold',
+  caution: 'plan.quiet.caution',
 } as const
 
 /** What a rule says of a plan, to whom it may be said. */
 export const findingText = (
   { words, outcome }: Pick<SafetyFinding, 'words' | 'outcome'>,
   shown: boolean,
-) => (shown || !/\bfat\b|\blean\b|%/i.test(words) ? words : QUIET[outcome])
+) => (shown || !/\bfat\b|\blean\b|%/i.test(words) ? words : t(QUIET[outcome]))
 
 export interface PlanDifference {
   name: string
@@ -240,7 +258,7 @@ export function planDifferences(
       ),
   ) as [Map<string, string>, Map<string, string>]
   return [...new Set([...before.keys(), ...after.keys()])].flatMap((name) => {
-    const [a, b] = [before.get(name) ?? 'not said', after.get(name) ?? 'not said']
+    const [a, b] = [before.get(name) ?? t('plan.notSaid'), after.get(name) ?? t('plan.notSaid')]
     return a === b ? [] : [{ name, was: a, now: b }]
   })
 }
@@ -251,6 +269,15 @@ export const paceKgOf = ({ pace, fatKg, leanKg }: PlanDefinition) =>
 
 /** The day of an instant of the record, in words. */
 export const dayOfInstant = (instant: string) => formatDate(instant.slice(0, 10), true)
+
+/** Which version of a plan this is, when it was made and by whom. */
+export function madeText({ refused, madeBy, createdAt }: Plan, version: number): string {
+  const [named, bare] = refused
+    ? (['plan.askedForBy', 'plan.askedFor'] as const)
+    : (['plan.madeBy', 'plan.made'] as const)
+  const made = t(madeBy ? named : bare, { day: dayOfInstant(createdAt), name: madeBy })
+  return version > 1 ? `${t('plan.version', { version })} · ${made}` : made
+}
 
 /** A plan's own number among the versions of it: 1 for the first. */
 export function versionOf(plan: Plan, all: readonly Plan[]): number {

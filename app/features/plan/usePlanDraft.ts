@@ -5,7 +5,6 @@ import {
   attempt,
   daysTooOld,
   errorsOfNewest,
-  fixed,
   goalStartOf,
   isoDateOf,
   massOfStart,
@@ -113,7 +112,11 @@ function planDraft({
     if (!drafted.value || !start.value) return ''
     const { band } = drafted.value
     const show = (kg: number) => fixed(paceIn(kg, paceUnit.value, start.value!), 2)
-    return `Usual: ${show(band.slow)} to ${show(band.fast)} a week. Limit: ${band.bound}.`
+    return t('planner.usualSlowFastWeekLimit', {
+      slow: show(band.slow),
+      fast: show(band.fast),
+      bound: band.bound,
+    })
   })
   /** What makes no sense, by field. */
   const problems = computed<Partial<Record<keyof TypedPlan, string>>>(() => {
@@ -130,9 +133,9 @@ function planDraft({
       exercise: exerciseTyped.value.problem,
       startsOn: early
         ? refusal(
-            'Start of the plan',
+            t('planner.startPlan'),
             startsOn.value,
-            `${newest.value!.measuredOn}, the day of its check-in, or later`,
+            t('planner.measuredonDayItsCheckOr', { measuredOn: newest.value!.measuredOn }),
           )
         : undefined,
     }

@@ -26,7 +26,7 @@ import {
   type StartingPoint,
 } from '#core'
 import type { Plan } from '#shared/contract/plans'
-import { GOAL_KINDS_NAMED, PACE_NAMES } from './plan-words'
+import { goalKindsNamed, pacesNamed } from './plan-words'
 
 /** What is typed, as it stands in the fields. */
 export interface TypedPlan {
@@ -43,7 +43,7 @@ function typed(text: string, label: string): { value?: number; problem?: string 
   if (!text.trim()) return {}
   const value = typedNumber(plainText(text))
   return value === undefined
-    ? { value: NaN, problem: refusal(label, text.trim(), 'a number, such as 58.5') }
+    ? { value: NaN, problem: refusal(label, text.trim(), t('planner.numberSuchAs585')) }
     : { value }
 }
 const shortNumber = (value: number, digits: number) => String(Number(value.toFixed(digits)))
@@ -69,7 +69,7 @@ export function usePlanWish({ start, checkInId, shown, today, trains }: FieldsOf
     const { sum, equationSum } = start.value ?? {}
     // The equation's sum is another quantity only where the set has more folds than it adds up.
     const apart = equationSum && sum && equationSum.folds.length < sum.folds.length
-    return GOAL_KINDS_NAMED.filter(
+    return goalKindsNamed().filter(
       ({ value, level }) =>
         (shown.value || !level) &&
         (value !== 'sum' || sum) &&
@@ -105,7 +105,7 @@ export function usePlanWish({ start, checkInId, shown, today, trains }: FieldsOf
     if (kind.value === 'girth') return lengthUnit.value
     return kind.value === 'fatPercent' ? '%' : 'mm'
   })
-  const goalTyped = computed(() => typed(texts.goal, 'Goal'))
+  const goalTyped = computed(() => typed(texts.goal, t('plan.goal')))
   const goal = computed<Goal>(() => {
     const { value } = goalTyped.value
     return {
@@ -123,10 +123,10 @@ export function usePlanWish({ start, checkInId, shown, today, trains }: FieldsOf
   const startsOn = computed(() => texts.startsOn || today)
 
   /* The pace. */
-  const paceUnits = computed(() => PACE_NAMES.filter(({ level }) => shown.value || !level))
+  const paceUnits = computed(() => pacesNamed().filter(({ level }) => shown.value || !level))
   const paceUnit = ref<PaceUnit>('percentMass')
   const byDay = ref(false)
-  const paceTyped = computed(() => typed(texts.pace, 'Pace'))
+  const paceTyped = computed(() => typed(texts.pace, t('plan.pace')))
   const pace = computed<Pace | undefined>(() =>
     byDay.value && texts.date
       ? undefined
@@ -147,10 +147,16 @@ export function usePlanWish({ start, checkInId, shown, today, trains }: FieldsOf
   const form = ref<RestingForm>(advised.value?.form ?? 'lean')
   const activity = ref(1.55)
   const exerciseTyped = computed(() => {
-    const found = typed(texts.exercise, 'Exercise a day')
+    const found = typed(texts.exercise, t('plan.exerciseDay'))
     const { value = 0, problem } = found
     return problem === undefined && (value < 0 || value > MOST_EXERCISE_KCAL)
-      ? { problem: refusal('Exercise a day', value, `0 to ${MOST_EXERCISE_KCAL} kcal`) }
+      ? {
+          problem: refusal(
+            t('plan.exerciseDay'),
+            value,
+            t('planner.kcalUpTo', { most: MOST_EXERCISE_KCAL }),
+          ),
+        }
       : found
   })
   const exerciseKcal = computed(() =>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { fixed, type EquationResult } from '#core'
+import type { EquationResult } from '#core'
 
 /** Fat % by every equation that the readings allow, the first one chosen, with the spread between them. */
 const props = defineProps<{ results: EquationResult[] }>()
@@ -13,7 +13,9 @@ const spread = computed(() => {
 <template>
   <table class="w-full max-w-2xl border-collapse text-left" data-test="every">
     <caption class="sr-only">
-      Fat % by every equation
+      {{
+        t('reference.fatEveryEquation')
+      }}
     </caption>
     <tbody>
       <tr v-for="r in results" :key="r.equation.id" class="border-b border-line">
@@ -32,11 +34,11 @@ const spread = computed(() => {
         </th>
         <td class="figure text-right text-[21px] whitespace-nowrap">
           <template v-if="r.ok">
-            {{ fixed(r.estimate.fatPercent, 1) }} %
+            {{ fixed(r.estimate.fatPercent, 1) }}%
             <span class="text-faded">
               {{
                 r.estimate.standardError === null
-                  ? 'error not stated'
+                  ? t('reference.errorNotStated')
                   : `± ${fixed(r.estimate.standardError, 1)}`
               }}
             </span>
@@ -47,6 +49,6 @@ const spread = computed(() => {
     </tbody>
   </table>
   <p v-if="spread !== undefined" class="pt-1 text-faded">
-    {{ fixed(spread, 1) }} points between the lowest and the highest. Stay with one.
+    {{ t('reference.spreadPointsBetweenLowestHighest', { spread: fixed(spread, 1) }) }}
   </p>
 </template>

@@ -22,13 +22,15 @@ const others = computed(() =>
   <div>
     <table class="w-full max-w-4xl border-collapse text-left" data-test="indices">
       <caption class="sr-only">
-        Indices with their classes
+        {{
+          t('reference.indicesTheirClasses')
+        }}
       </caption>
       <thead class="sr-only">
         <tr>
-          <th scope="col">Index</th>
-          <th scope="col">Value</th>
-          <th scope="col">Class</th>
+          <th scope="col">{{ t('reference.index') }}</th>
+          <th scope="col">{{ t('reference.value') }}</th>
+          <th scope="col">{{ t('reference.class') }}</th>
         </tr>
       </thead>
       <tbody>
@@ -45,12 +47,12 @@ const others = computed(() =>
                 {{ row.first.girthNote }}
               </span>
             </template>
-            <span v-else class="text-faded">No table for this age.</span>
+            <span v-else class="text-faded">{{ t('reference.noTableThisAge') }}</span>
           </td>
         </tr>
       </tbody>
     </table>
-    <FoldOut v-if="others.length" title="By other tables, and their sources" class="pt-2">
+    <FoldOut v-if="others.length" :title="t('reference.otherTablesTheirSources')" class="pt-2">
       <ul class="max-w-4xl space-y-1 pt-1" data-test="other-classes">
         <li v-for="other in others" :key="`${other.of} ${other.table.id}`">
           {{ other.of }}: <strong>{{ other.band.name }}</strong> ({{ other.table.name }}).
@@ -60,7 +62,7 @@ const others = computed(() =>
       </ul>
     </FoldOut>
     <p class="pt-2 text-faded">
-      Classes describe groups of people. Only a physician says what one person’s health is.
+      {{ t('reference.classesDescribeGroupsPeopleOnly') }}
     </p>
   </div>
 </template>

@@ -25,15 +25,15 @@ const foldUnits = [
   { value: 'in' as const, name: 'in' },
 ]
 const people = [
-  { value: 'no', name: 'general' },
-  { value: 'yes', name: 'athlete' },
+  { value: 'no', name: t('quick.general') },
+  { value: 'yes', name: t('quick.athlete') },
 ]
 /** The waist and what goes with it first: they are what is typed most. */
 const GIRTHS_IN_ORDER = [...new Set<GirthId>(['waist', 'hip', 'neck', 'abdomen', ...GIRTH_IDS])]
 const TOOLS = [
-  { value: 'both' as const, name: 'both' },
-  { value: 'caliper' as const, name: 'caliper' },
-  { value: 'tape' as const, name: 'tape' },
+  { value: 'both' as const, name: t('quick.both') },
+  { value: 'caliper' as const, name: t('quick.caliper') },
+  { value: 'tape' as const, name: t('quick.tape') },
 ]
 const tool = useCookie<(typeof TOOLS)[number]['value']>('oak-pinch-quick-tool', {
   default: () => 'both',
@@ -60,7 +60,7 @@ const siteFields = (sites: readonly SiteId[]) =>
 const setOptions = computed(() =>
   sets.value.map(({ folds: of }) => ({
     key: of.join(' '),
-    name: `${of.length} folds: ${namesOf(of)}`,
+    name: t('quick.foldSet', { count: of.length, folds: namesOf(of) }),
   })),
 )
 
@@ -68,9 +68,9 @@ const setOptions = computed(() =>
 const chosen = computed(() =>
   [
     ...[massUnit.value, lengthUnit.value, foldUnit.value],
-    athlete.value ? 'athlete' : 'general',
-    conversion.value === 'siri' ? 'Siri' : 'Brožek',
-    LANDMARK_STANDARD_NAMES[standard.value].toLowerCase().replace('american', 'American'),
+    athlete.value ? t('quick.athlete') : t('quick.general'),
+    conversion.value === 'siri' ? t('quick.siri') : t('quick.broEk'),
+    LANDMARK_STANDARD_NAMES[standard.value].toLowerCase().replace('american', t('quick.american')),
   ].join(' · '),
 )
 
@@ -103,7 +103,7 @@ function clear() {
       <TextField
         id="age"
         v-model="texts.age"
-        label="Age"
+        :label="t('reference.age')"
         :error="fields.age?.problem"
         inputmode="numeric"
         autofocus
@@ -111,26 +111,26 @@ function clear() {
       <TextField
         id="height"
         v-model="texts.height"
-        label="Height"
+        :label="t('reference.height')"
         :error="fields.height?.problem"
-        placeholder="5'10&quot; or 178"
+        :placeholder="t('quick.n510Or178')"
       />
       <TextField
         id="mass"
         v-model="texts.mass"
-        :label="`Weight, ${massUnit}`"
+        :label="t('reference.weightMassunit', { massUnit })"
         :error="fields.mass?.problem"
-        placeholder="or 12 st 4"
+        :placeholder="t('quick.or12St4')"
       />
       <TextField
         id="sum"
         v-model="texts.sum"
-        label="Sum alone, mm"
+        :label="t('quick.sumAloneMm')"
         :error="fields.sum?.problem"
         inputmode="decimal"
       />
     </div>
-    <FieldRow v-if="texts.sum?.trim()" id="summed" label="The sum is of">
+    <FieldRow v-if="texts.sum?.trim()" id="summed" :label="t('quick.sum')">
       <select id="summed" v-model="setKey" class="field">
         <option value="">{{ setOptions[0]!.name }}</option>
         <option v-for="option in setOptions.slice(1)" :key="option.key" :value="option.key">
@@ -140,24 +140,34 @@ function clear() {
     </FieldRow>
     <InTurn>
       <div class="flex flex-wrap gap-x-8 gap-y-3">
-        <ChoiceRow v-model="sex" label="Sex used by the equations" compact :options="SEX_CHOICES" />
-        <ChoiceRow v-model="tool" label="Measured with" compact :options="TOOLS" />
+        <ChoiceRow
+          v-model="sex"
+          :label="t('quick.sexUsedEquations')"
+          compact
+          :options="SEX_CHOICES"
+        />
+        <ChoiceRow v-model="tool" :label="t('quick.measured')" compact :options="TOOLS" />
       </div>
     </InTurn>
     <InTurn>
       <FoldOut>
         <template #title>
-          Options <span class="font-normal text-faded">{{ chosen }}</span>
+          {{ t('quick.options') }} <span class="font-normal text-faded">{{ chosen }}</span>
         </template>
         <div class="flex flex-wrap gap-x-8 gap-y-3 pb-2">
-          <ChoiceRow v-model="massUnit" label="Weight in" compact :options="MASS_UNITS" />
-          <ChoiceRow v-model="lengthUnit" label="Girths in" compact :options="LENGTH_UNITS" />
-          <ChoiceRow v-model="foldUnit" label="Folds in" compact :options="foldUnits" />
-          <ChoiceRow v-model="who" label="Training" compact :options="people" />
+          <ChoiceRow v-model="massUnit" :label="t('quick.weight')" compact :options="MASS_UNITS" />
+          <ChoiceRow
+            v-model="lengthUnit"
+            :label="t('quick.girths')"
+            compact
+            :options="LENGTH_UNITS"
+          />
+          <ChoiceRow v-model="foldUnit" :label="t('quick.folds')" compact :options="foldUnits" />
+          <ChoiceRow v-model="who" :label="t('quick.training')" compact :options="people" />
           <ConversionChoice v-model="conversion" compact />
           <ChoiceRow
             v-model="standard"
-            label="Landmark standard of the folds"
+            :label="t('quick.landmarkStandardFolds')"
             compact
             :options="standards"
           />
@@ -166,30 +176,33 @@ function clear() {
     </InTurn>
     <InTurn v-if="withFolds">
       <fieldset>
-        <legend class="border-b-2 border-ink pb-1 text-xl font-bold">Folds, {{ foldUnit }}</legend>
+        <legend class="border-b-2 border-ink pb-1 text-xl font-bold">
+          {{ t('quick.foldsFoldunit', { foldUnit }) }}
+        </legend>
         <p class="pt-1 text-faded">
           {{
-            foldUnit === 'mm'
-              ? 'Several readings as 12/13: their mean counts.'
-              : 'Fractions as 3/8; several readings as 3/8; 7/16.'
+            foldUnit === 'mm' ? t('quick.severalReadingsAs1213') : t('quick.fractionsAs38Several')
           }}
         </p>
         <NumberFields :model-value="texts" :fields="siteFields(folds)" class="pt-1" />
       </fieldset>
     </InTurn>
     <InTurn>
-      <FoldOut v-if="withFolds && otherFolds.length" title="Folds of other landmark standards">
+      <FoldOut
+        v-if="withFolds && otherFolds.length"
+        :title="t('quick.foldsOtherLandmarkStandards')"
+      >
         <NumberFields :model-value="texts" :fields="siteFields(otherFolds)" />
       </FoldOut>
     </InTurn>
     <InTurn v-if="withGirths">
       <fieldset>
         <legend class="border-b-2 border-ink pb-1 text-xl font-bold">
-          Girths, {{ lengthUnit }}
+          {{ t('quick.girthsLengthunit', { lengthUnit }) }}
         </legend>
         <NumberFields :model-value="texts" :fields="siteFields(GIRTHS_IN_ORDER)" class="pt-2" />
       </fieldset>
     </InTurn>
-    <button type="button" class="button" @click="clear">Next person</button>
+    <button type="button" class="button" @click="clear">{{ t('quick.nextPerson') }}</button>
   </form>
 </template>

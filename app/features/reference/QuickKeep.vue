@@ -56,7 +56,7 @@ async function protocolFor(): Promise<string> {
   const usual = usualRules(standard.value)
   const made: OwnProtocol = {
     id: `own-quick-${newId().slice(0, 8)}`,
-    name: `Quick estimate, ${folds.value.length} folds`,
+    name: t('quick.quickEstimateCountFolds', { count: folds.value.length }),
     ...{ standard: standard.value, folds: folds.value, girths: [] },
     ...usual,
     foldTrials: { ...usual.foldTrials, count, most: Math.min(count + 1, MOST_TRIALS) },
@@ -120,12 +120,12 @@ async function keep(clientId: string) {
 
 <template>
   <button v-if="keepable" type="button" class="button" @click="askWhose">
-    Save as a check-in…
+    {{ t('quick.saveAsCheck') }}
   </button>
   <p v-else class="max-w-md text-faded">
-    Folds of two landmark standards cannot be saved as one check-in.
+    {{ t('quick.foldsTwoLandmarkStandardsCannot') }}
   </p>
-  <AskDialog title="Whose check-in?" :open="keeping" @close="keeping = false">
+  <AskDialog :title="t('quick.whoseCheck')" :open="keeping" @close="keeping = false">
     <ul>
       <li v-for="client in clients" :key="client.id" class="border-b border-line">
         <button type="button" class="min-h-11 w-full text-left text-lg" @click="keep(client.id)">
@@ -133,8 +133,10 @@ async function keep(clientId: string) {
         </button>
       </li>
     </ul>
-    <p v-if="clients.length === 0" class="pb-3">No client of that sex yet.</p>
+    <p v-if="clients.length === 0" class="pb-3">{{ t('quick.noClientSexYet') }}</p>
     <AlertLine :text="trouble" />
-    <button type="button" class="button mt-3" @click="keeping = false">Cancel</button>
+    <button type="button" class="button mt-3" @click="keeping = false">
+      {{ t('quick.cancel') }}
+    </button>
   </AskDialog>
 </template>

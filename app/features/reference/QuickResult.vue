@@ -1,13 +1,6 @@
 <script setup lang="ts">
 import { useClipboard } from '@vueuse/core'
-import {
-  fixed,
-  formatMass,
-  isSkinfold,
-  nameOf,
-  POPULATION_WARNINGS,
-  type SpecialPopulation,
-} from '#core'
+import { isSkinfold, nameOf, POPULATION_WARNINGS, type SpecialPopulation } from '#core'
 
 /** What comes of it: figures, equations by the people they were made on, indices, and the working. */
 const estimate = useQuickEstimate()
@@ -23,18 +16,28 @@ const figures = computed(() => {
     const doubt = standardError === null ? '' : ` ± ${fixed(standardError, 1)}`
     add(
       'quick-siri',
-      found.brozek === undefined ? 'Fat %' : 'Fat % (Siri)',
+      found.brozek === undefined ? t('quick.fat') : t('quick.fatSiri'),
       `${fixed(found.siri, 2)} %${doubt}`,
     )
     if (found.brozek !== undefined)
-      add('quick-brozek', 'Fat % (Brožek)', `${fixed(found.brozek, 2)} %`)
-    if (density !== undefined) add('quick-density', 'Body density', `${fixed(density, 5)} g/cm³`)
+      add('quick-brozek', t('quick.fatBroEk'), `${fixed(found.brozek, 2)} %`)
+    if (density !== undefined)
+      add(
+        'quick-density',
+        t('quick.bodyDensity'),
+        t('quick.densityGCm', { density: fixed(density, 5) }),
+      )
     if (fatMassKg !== undefined)
-      add('quick-fat', 'Fat mass', formatMass(fatMassKg, massUnit.value, 2))
+      add('quick-fat', t('quick.fatMass'), formatMass(fatMassKg, massUnit.value, 2))
     if (leanMassKg !== undefined)
-      add('quick-lean', 'Lean mass', formatMass(leanMassKg, massUnit.value, 2))
+      add('quick-lean', t('quick.leanMass'), formatMass(leanMassKg, massUnit.value, 2))
   }
-  if (sum.value) add('quick-sum', `Sum of ${sum.value.folds} folds`, `${fixed(sum.value.mm, 1)} mm`)
+  if (sum.value)
+    add(
+      'quick-sum',
+      t('quick.sumFoldsFolds', { folds: sum.value.folds }),
+      `${fixed(sum.value.mm, 1)} mm`,
+    )
   return list
 })
 
@@ -50,21 +53,24 @@ const lacking = computed(() =>
 )
 const nothing = computed(() => {
   if (measured.value.length === 0 && sum.value === undefined) {
-    return 'Type what was read: every result appears as soon as its numbers are in.'
+    return t('quick.typeWhatWasReadEvery')
   }
   return refused.value.some(({ error }) => error.input === 'ageYears')
-    ? 'These equations need an age.'
-    : 'No equation has all its numbers yet.'
+    ? t('quick.theseEquationsNeedAge')
+    : t('quick.noEquationAllItsNumbers')
 })
 
 /** Who it is and what was typed, in a line; on paper it stands in the place of the fields. */
 const typedLine = computed(() => {
   const { ageYears } = subject.value
-  const who = `${sex.value === 'male' ? 'Man' : 'Woman'}${ageYears === undefined ? '' : `, ${ageYears} years`}`
+  const who = [
+    t(sex.value === 'male' ? 'quick.man' : 'quick.woman'),
+    ...(ageYears === undefined ? [] : [t('quick.years', { count: ageYears })]),
+  ].join(', ')
   const typed = [
-    { name: 'height', id: 'height', unit: '' },
-    { name: 'weight', id: 'mass', unit: massUnit.value },
-    { name: 'sum', id: 'sum', unit: 'mm' },
+    { name: t('quick.typedHeight'), id: 'height', unit: '' },
+    { name: t('quick.typedWeight'), id: 'mass', unit: massUnit.value },
+    { name: t('quick.typedSum'), id: 'sum', unit: 'mm' },
     ...measured.value.map(({ site }) => ({
       name: nameOf(site).toLowerCase(),
       id: site,
@@ -81,9 +87,14 @@ const typedLine = computed(() => {
 
 /** Everything in plain lines, for a message or a file of one's own. */
 const words = computed(() => {
-  const equations = [...fitting.value, ...others.value].map(
-    ({ result, siri, brozek }) =>
-      `${result.equation.name}: ${fixed(siri, 1)} %${brozek === undefined ? '' : ` (Siri), ${fixed(brozek, 1)} % (Brožek)`}`,
+  const equations = [...fitting.value, ...others.value].map(({ result, siri, brozek }) =>
+    brozek === undefined
+      ? t('quick.equationLine', { name: result.equation.name, fat: fixed(siri, 1) })
+      : t('quick.equationLineBoth', {
+          name: result.equation.name,
+          siri: fixed(siri, 1),
+          brozek: fixed(brozek, 1),
+        }),
   )
   const ofBody = indices.value.map((figure) => {
     const { name, value } = indexWords(figure, lengthUnit.value)
@@ -105,13 +116,15 @@ const shown = computed(() => lead.value !== undefined || sum.value || indices.va
 <template>
   <section aria-live="polite" data-test="quick-result">
     <h2 class="border-b-2 border-ink pb-1 text-xl">
-      {{ lead ? lead.result.equation.name : 'Result' }}
+      {{ lead ? lead.result.equation.name : t('quick.result') }}
     </h2>
     <p class="hidden pt-1 print:block">{{ typedLine }}</p>
     <p v-if="lead?.other" class="mt-2 caution">{{ POPULATION_WARNINGS[lead.other] }}</p>
     <table v-if="figures.length" class="w-full border-collapse text-left">
       <caption class="sr-only">
-        Result
+        {{
+          t('quick.result')
+        }}
       </caption>
       <tbody>
         <tr v-for="{ id, name, value } in figures" :key="id" class="border-b border-line">
@@ -123,7 +136,7 @@ const shown = computed(() => lead.value !== undefined || sum.value || indices.va
       </tbody>
     </table>
     <p v-if="lead?.result.estimate.standardError" class="pt-1 text-faded">
-      ± is the standard error: 68% of people are within it.
+      {{ t('quick.standardError68PeopleWithin') }}
     </p>
     <p v-if="!lead" class="pt-2 text-lg text-faded">{{ nothing }}</p>
 
@@ -132,8 +145,8 @@ const shown = computed(() => lead.value !== undefined || sum.value || indices.va
     <IndexTable v-if="indices.length" :figures="indices" class="pt-4" />
 
     <template v-if="fitting.length > 1">
-      <h3 class="pt-5 text-lg font-bold">All equations for these numbers</h3>
-      <QuickRows :rows="fitting" label="All equations for these numbers" />
+      <h3 class="pt-5 text-lg font-bold">{{ t('quick.allEquationsTheseNumbers') }}</h3>
+      <QuickRows :rows="fitting" :label="t('quick.allEquationsTheseNumbers')" />
     </template>
     <FoldOut
       v-for="{ who, rows, warning } in groups"
@@ -143,15 +156,19 @@ const shown = computed(() => lead.value !== undefined || sum.value || indices.va
     >
       <QuickRows :rows :label="warning" />
     </FoldOut>
-    <FoldOut v-if="lacking.length" :title="`Not computed (${lacking.length})`" class="pt-2">
+    <FoldOut
+      v-if="lacking.length"
+      :title="t('quick.notComputedCount', { count: lacking.length })"
+      class="pt-2"
+    >
       <ul class="space-y-1">
         <li v-for="{ name, words: why } in lacking" :key="name">
           <strong>{{ name }}:</strong> {{ why }}
         </li>
       </ul>
     </FoldOut>
-    <FoldOut v-if="worked && steps" title="The working, unrounded" class="pt-2">
-      <FieldRow id="worked" label="Equation">
+    <FoldOut v-if="worked && steps" :title="t('quick.workingUnrounded')" class="pt-2">
+      <FieldRow id="worked" :label="t('reference.equation')">
         <select
           id="worked"
           class="field"
@@ -168,12 +185,16 @@ const shown = computed(() => lead.value !== undefined || sum.value || indices.va
         </select>
       </FieldRow>
       <WorkingTable :steps />
-      <p class="pt-1 text-faded">Fat % by {{ conversion === 'siri' ? 'Siri' : 'Brožek' }}.</p>
+      <p class="pt-1 text-faded">
+        {{ t('reference.fatConversion', { conversion: t(`reference.conversions.${conversion}`) }) }}
+      </p>
     </FoldOut>
 
     <div v-if="shown" class="flex flex-wrap gap-3 pt-4 print:hidden">
-      <button type="button" class="button" @click="copy()">{{ copied ? 'Copied' : 'Copy' }}</button>
-      <button type="button" class="button" @click="print">Print</button>
+      <button type="button" class="button" @click="copy()">
+        {{ copied ? t('quick.copied') : t('quick.copy') }}
+      </button>
+      <button type="button" class="button" @click="print">{{ t('quick.print') }}</button>
       <QuickKeep v-if="measured.length" />
     </div>
   </section>

@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { fixed, formatMass } from '#core'
 import type { QuickRow } from './useQuickEstimate'
 
 /** What equations give, one a line: fat % by both conversions, fat and lean mass. */
@@ -12,7 +11,7 @@ const mass = (kg: number | undefined) => (kg === undefined ? '–' : formatMass(
 
 <template>
   <ScrollTable :label :caption="label" class="w-full" data-test="every">
-    <TableHead :columns="['Siri', 'Brožek', 'fat', 'lean']" />
+    <TableHead :columns="[t('quick.siri'), t('quick.broEk'), 'fat', 'lean']" />
     <tbody>
       <tr
         v-for="{ result, siri, brozek, madeOn } in rows"

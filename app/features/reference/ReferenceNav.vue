@@ -1,15 +1,15 @@
 <script setup lang="ts">
 const pages = [
-  { to: '/reference', label: 'Quick estimate' },
-  { to: '/reference/equations', label: 'Equations and charts' },
-  { to: '/reference/ranges', label: 'Ranges' },
-  { to: '/reference/judging', label: 'How changes are judged' },
-  { to: '/reference/safety', label: 'Safety' },
-  { to: '/reference/nutrients', label: 'Nutrients' },
-  { to: '/reference/food-label', label: 'Food label' },
+  { to: '/reference', label: t('reference.quickEstimate') },
+  { to: '/reference/equations', label: t('reference.equationsCharts') },
+  { to: '/reference/ranges', label: t('reference.ranges') },
+  { to: '/reference/judging', label: t('reference.howChangesJudged') },
+  { to: '/reference/safety', label: t('reference.safety') },
+  { to: '/reference/nutrients', label: t('reference.nutrients') },
+  { to: '/reference/food-label', label: t('reference.foodLabel') },
 ]
 </script>
 
 <template>
-  <SubNav label="Reference" :pages />
+  <SubNav :label="t('reference.reference')" :pages />
 </template>

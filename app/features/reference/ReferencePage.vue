@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** A page of Reference: its name in the browser's list of pages, the way to the others, its heading. */
 const { title } = defineProps<{ title: string }>()
-useHead({ title: () => `${title} · Oak Pinch` })
+usePageTitle(() => title)
 </script>
 
 <template>

@@ -1,19 +1,13 @@
-import { fixed, formatLength, waistName, type IndexFigure, type LengthUnit } from '#core'
-
-const NAMES: Record<IndexFigure['id'], string> = {
-  bmi: 'BMI',
-  waist: 'Waist',
-  waistToHip: 'Waist to hip',
-  waistToHeight: 'Waist to height',
-}
+import { waistName, type IndexFigure, type LengthUnit } from '#core'
 
 /** What an index is called, with the waist that it is made of, and its value in the coach's unit. */
 export function indexWords({ id, value, waist }: IndexFigure, unit: LengthUnit) {
   const shown = {
-    bmi: () => `${fixed(value, 1)} kg/m²`,
+    bmi: () => t('reference.kgPerM2', { value: fixed(value, 1) }),
     waist: () => formatLength(value, unit),
     waistToHip: () => fixed(value, 2),
     waistToHeight: () => fixed(value, 2),
   }
-  return { name: waist ? `${NAMES[id]}, ${waistName(waist)}` : NAMES[id], value: shown[id]() }
+  const name = t(`reference.indexNames.${id}`)
+  return { name: waist ? `${name}, ${waistName(waist)}` : name, value: shown[id]() }
 }

@@ -61,7 +61,9 @@ export function numberField(
   const value = typedNumber(plainText(text))
   return value !== undefined && value >= low && value <= high
     ? { value }
-    : { problem: `${label}: got “${text.trim()}”. Accepted: ${what}, ${low} to ${high}.` }
+    : {
+        problem: t('quick.enterNumber', { label, got: text.trim(), what, low, high }),
+      }
 }
 
 /** Reads with one of the core's readers. */

@@ -60,8 +60,8 @@ function quickEstimate(usual: LandmarkStandard) {
   const fields = computed((): Record<string, QuickField> => {
     const sites: SiteId[] = [...SKINFOLD_IDS, ...GIRTH_IDS]
     return {
-      age: numberField(texts.age ?? '', 'Age', [0, 120], 'completed years'),
-      sum: numberField(texts.sum ?? '', 'Sum of folds', [5, 600], 'a number of mm'),
+      age: numberField(texts.age ?? '', t('reference.age'), [0, 120], t('quick.completedYears')),
+      sum: numberField(texts.sum ?? '', t('quick.sumFolds'), [5, 600], t('quick.numberMm')),
       height: readField(texts.height ?? '', parseHeight),
       mass: readField(texts.mass ?? '', (text) => parseMass(text, massUnit.value)),
       ...Object.fromEntries(

@@ -1,13 +1,9 @@
 <script setup lang="ts">
 import {
   comparedWith,
-  fixed,
   foldSumName,
   foldSumOf,
   followedFolds,
-  formatDate,
-  formatLength,
-  formatMass,
   isSkinfold,
   siteNameIn,
   resultOf,
@@ -65,21 +61,19 @@ const spoken = computed(() => {
 const sentence = computed(() => {
   const sum = foldSumOf(sheet.value)
   if (!sum) return ''
-  const total = `Your ${sum.folds.length} folds add up to ${fixed(sum.mm, 0)} mm`
+  const total = { count: sum.folds.length, mm: fixed(sum.mm, 0) }
   const { since, sum: judged } = spoken.value ?? {}
   const then = since && foldSumOf(since.sheet, followed.value?.folds)
   const now = followed.value && foldSumOf(sheet.value, followed.value.folds)
-  if (!then || !now || !judged) return `${total}. This is where we start.`
+  if (!then || !now || !judged) return t('result.start', total)
   const on = formatDate(since.on)
   const change = now.mm - then.mm
-  const by = `${fixed(Math.abs(change), 0)} mm ${change < 0 ? 'less' : 'more'}`
-  const held = judged.verdict === 'no-change'
-  const open = judged.verdict === 'not-yet' ? ', not yet beyond measuring error' : ''
-  if (now.folds.length < sum.folds.length) {
-    const shared = `the ${now.folds.length} of them that were measured on ${on}`
-    return `${total}: ${shared} ${held ? 'are about the same' : `add up to ${by}${open}`}.`
-  }
-  return `${total}: ${held ? `about the same as on ${on}` : `${by} than on ${on}${open}`}.`
+  const by = fixed(Math.abs(change), 0)
+  const key = `${now.folds.length < sum.folds.length ? 'shared' : 'whole'}.${
+    judged.verdict === 'no-change' ? 'same' : change < 0 ? 'less' : 'more'
+  }` as const
+  const words = t(`result.sum.${key}`, { ...total, shared: now.folds.length, by, on })
+  return judged.verdict === 'not-yet' ? `${words} ${t('result.notYetBeyondError')}` : words
 })
 
 const girths = computed(() =>
@@ -93,11 +87,16 @@ const girths = computed(() =>
 const parts = computed(() => {
   if (!props.client.showPercentages || result.value?.fatMassKg === undefined) return undefined
   const { fatMassKg, leanMassKg, fatPercent, standardError } = result.value
-  const give = standardError === null ? '' : `, give or take ${fixed(standardError, 1)}`
   return {
     fat: formatMass(fatMassKg, massUnit.value),
     lean: formatMass(leanMassKg!, massUnit.value),
-    about: `about ${fixed(fatPercent, 0)} %${give}`,
+    about:
+      standardError === null
+        ? t('result.fatPart', { fatPercent: fixed(fatPercent, 0) })
+        : t('result.fatPartError', {
+            fatPercent: fixed(fatPercent, 0),
+            error: fixed(standardError, 1),
+          }),
     share: fatPercent,
   }
 })
@@ -107,7 +106,7 @@ const parts = computed(() => {
   <section class="max-w-3xl" data-test="client-picture">
     <p class="text-faded">{{ client.name }} · {{ formatDate(checkIn.measuredOn, true) }}</p>
     <h2 class="pt-1 pb-5 text-[36px] sm:text-[48px]">
-      {{ sentence || `${client.name.split(' ')[0]}, measured.` }}
+      {{ sentence || t('result.measurementsRecorded') }}
     </h2>
     <div v-if="bars.length" class="space-y-2 pb-8">
       <p v-if="followed && !followed.whole && bars.length > 1" class="text-faded">
@@ -120,7 +119,7 @@ const parts = computed(() => {
       </p>
       <div v-for="bar in bars" :key="bar.on" class="flex items-center gap-3">
         <span class="w-24 text-right" :class="{ 'font-bold': bar.now }">
-          {{ bar.now ? 'now' : formatDate(bar.on) }}
+          {{ bar.now ? t('result.now') : formatDate(bar.on) }}
         </span>
         <span
           class="block h-9 rounded-sm"
@@ -137,18 +136,19 @@ const parts = computed(() => {
       </div>
       <div class="flex flex-wrap justify-between gap-x-6 pt-2">
         <p>
-          <span class="figure text-[30px] text-leaf">{{ parts.lean }}</span> lean: muscle, bone,
-          water, organs
+          <span class="figure text-[30px] text-leaf">{{ parts.lean }}</span>
+          {{ t('result.leanMuscleBoneWaterOrgans') }}
         </p>
         <p>
-          <span class="figure text-[30px] text-amber">{{ parts.fat }}</span> fat, {{ parts.about }}
+          <span class="figure text-[30px] text-amber">{{ parts.fat }}</span>
+          {{ parts.about }}
         </p>
       </div>
     </div>
     <FigureList v-if="girths.length" :lines="girths" large class="pb-6" />
     <p class="text-lg text-faded">
-      These are estimates. What counts is the direction over weeks, not one figure on one day.
-      <template v-if="parts">Give or take: two people in three are within it.</template>
+      {{ t('result.theseEstimatesWhatCountsDirection') }}
+      <template v-if="parts">{{ t('result.giveOrTakeTwoPeople') }}</template>
     </p>
   </section>
 </template>

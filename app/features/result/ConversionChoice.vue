@@ -9,5 +9,5 @@ const options = Object.values(CONVERSIONS).map(({ id, name }) => ({ value: id, n
 </script>
 
 <template>
-  <ChoiceRow v-model="conversion" label="Density to fat % by" :compact :options />
+  <ChoiceRow v-model="conversion" :label="t('common.densityToFat')" :compact :options />
 </template>

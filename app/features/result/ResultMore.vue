@@ -5,7 +5,6 @@ import {
   everyResultOf,
   fatMassIndex,
   fatPercentile,
-  fixed,
   indicesOf,
   isSkinfold,
   leadEquation,
@@ -15,7 +14,6 @@ import {
   resultOf,
   sensitivity,
   sheetOf,
-  signed,
   type Person,
   type SkinfoldId,
 } from '#core'
@@ -76,9 +74,9 @@ const massIndices = computed<Index[]>(() => {
     list.push({ name, value: `${fixed(value, digits)}${unit}` })
   if (result.value.ok && result.value.value.fatMassKg !== undefined && heightCm !== undefined) {
     const { fatMassKg, leanMassKg } = result.value.value
-    add('Fat mass index', fatMassIndex(fatMassKg, heightCm), 1, ' kg/m²')
-    add('Lean mass index', leanMassIndex(leanMassKg!, heightCm), 1, ' kg/m²')
-    add('Lean mass index at 1.80 m', normalisedLeanMassIndex(leanMassKg!, heightCm), 1, ' kg/m²')
+    add(t('result.fatMassIndex'), fatMassIndex(fatMassKg, heightCm), 1, ' kg/m²')
+    add(t('result.leanMassIndex'), leanMassIndex(leanMassKg!, heightCm), 1, ' kg/m²')
+    add(t('result.leanMassIndexAt1'), normalisedLeanMassIndex(leanMassKg!, heightCm), 1, ' kg/m²')
   }
   return list
 })
@@ -99,43 +97,50 @@ const standing = computed(() => {
 <template>
   <div class="space-y-6 pt-6">
     <section v-if="figures.length">
-      <h3 class="border-b-2 border-ink pb-1 text-xl">Indices</h3>
+      <h3 class="border-b-2 border-ink pb-1 text-xl">{{ t('result.indices') }}</h3>
       <IndexTable :figures class="pt-1" />
     </section>
 
     <section v-if="every.length > (result.ok ? 1 : 0)">
-      <h3 class="border-b-2 border-ink pb-1 text-xl">Every equation that these readings allow</h3>
+      <h3 class="border-b-2 border-ink pb-1 text-xl">
+        {{ t('result.everyEquationTheseReadingsAllow') }}
+      </h3>
       <EveryEquation :results="every" />
     </section>
 
     <section v-if="effects.length">
-      <h3 class="border-b-2 border-ink pb-1 text-xl">What one millimetre does</h3>
+      <h3 class="border-b-2 border-ink pb-1 text-xl">{{ t('result.whatOneMillimetreDoes') }}</h3>
       <p class="pt-2">
         <template v-if="sameEverywhere !== undefined">
-          1 mm at any of the {{ effects.length }} sites is {{ signed(sameEverywhere, 2) }} points.
+          {{
+            t('result.oneMmAnywhere', {
+              count: effects.length,
+              sameEverywhere: signed(sameEverywhere, 2),
+            })
+          }}
         </template>
         <template v-else>
-          1 mm at the
           {{
-            effects
-              .map(([site, points]) => `${nameOf(site).toLowerCase()} is ${signed(points, 2)}`)
-              .join(', ')
+            t('result.oneMmAtSites', {
+              sites: effects
+                .map(([site, points]) => `${nameOf(site)} ${signed(points, 2)}`)
+                .join(', '),
+            })
           }}
-          points.
         </template>
       </p>
     </section>
 
     <section v-if="athletes" data-test="athletes">
-      <h3 class="border-b-2 border-ink pb-1 text-xl">The sum among athletes</h3>
+      <h3 class="border-b-2 border-ink pb-1 text-xl">{{ t('result.sumAmongAthletes') }}</h3>
       <p class="max-w-2xl pt-2">{{ athletes }}</p>
     </section>
 
     <section v-if="result.ok">
-      <h3 class="border-b-2 border-ink pb-1 text-xl">Fat % among others</h3>
+      <h3 class="border-b-2 border-ink pb-1 text-xl">{{ t('result.fatAmongOthers') }}</h3>
       <FigureList :lines="massIndices" class="pt-2" />
       <div class="flex flex-wrap items-center gap-3 pt-3">
-        <label for="range-table" class="font-bold">Range table</label>
+        <label for="range-table" class="font-bold">{{ t('result.rangeTable') }}</label>
         <select id="range-table" v-model="tableId" class="field w-auto!">
           <option v-for="table in FAT_TABLES" :key="table.id" :value="table.id">
             {{ table.name }}
@@ -147,10 +152,9 @@ const standing = computed(() => {
           {{ standing.band.band.name }} ({{ standing.band.table.source }}).
           {{ standing.band.table.note }}
         </template>
-        <template v-else>This table says nothing of this age.</template>
+        <template v-else>{{ t('result.thisTableSaysNothingThis') }}</template>
         <template v-if="standing.percentile !== null">
-          About {{ fixed(standing.percentile, 0) }} in 100 of that sex and age have more (Cooper
-          Institute data as printed by the American College of Sports Medicine).
+          {{ t('result.percentile', { percentile: fixed(standing.percentile, 0) }) }}
         </template>
       </p>
     </section>

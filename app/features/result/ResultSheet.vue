@@ -4,16 +4,13 @@ import {
   attempt,
   comparedWith,
   equationById,
-  fixed,
   foldSumOf,
-  formatDate,
   headlineText,
   leadEquation,
   LANDMARK_STANDARD_NAMES,
   siteNameIn,
   resultOf,
   sheetOf,
-  signed,
   workingOf,
   type Conversion,
   readDifferences,
@@ -81,8 +78,8 @@ const rows = useResultRows({
 
 /** What of the person an equation counts, and is not on record. */
 const LACKING = {
-  ageYears: 'No fat % without an age. The year of birth is enough.',
-  heightCm: 'No fat % without a height.',
+  ageYears: t('result.noFatWithoutAgeYear'),
+  heightCm: t('result.noFatWithoutHeight'),
 } as const
 const lacking = computed(() => {
   if (result.value.ok || result.value.error.problem !== 'missing') return undefined
@@ -91,12 +88,16 @@ const lacking = computed(() => {
 const sentence = computed(() => {
   if (!shown.value) {
     const sum = foldSumOf(sheet.value)
-    return sum ? `The ${sum.folds.length} folds add up to ${fixed(sum.mm, 1)} mm.` : 'Measured.'
+    return sum
+      ? t('result.countFoldsAddUpMm', { count: sum.folds.length, mm: fixed(sum.mm, 1) })
+      : t('result.measured')
   }
   if (!result.value.ok) return lacking.value ?? result.value.error.message
   const { fatPercent, standardError } = result.value.value
-  const about = `About ${fixed(fatPercent, 0)} % fat`
-  return standardError === null ? `${about}.` : `${about}, give or take ${fixed(standardError, 1)}.`
+  const about = fixed(fatPercent, 0)
+  return standardError === null
+    ? t('result.aboutFat', { fatPercent: about })
+    : t('result.aboutFatError', { fatPercent: about, error: fixed(standardError, 1) })
 })
 const warnings = computed(() => (result.value.ok ? result.value.value.warnings : []))
 /** Sites that were found or held otherwise than by the standard, so that nobody reads them as the standard's. */
@@ -109,7 +110,6 @@ const ways = computed(() =>
     )
     .join(' · '),
 )
-const NUMBERS = ['', '', '', 'three', 'four', 'five']
 </script>
 
 <template>
@@ -118,17 +118,18 @@ const NUMBERS = ['', '', '', 'three', 'four', 'five']
       {{ formatDate(checkIn.measuredOn, true) }} · {{ equation?.name ?? sheet.protocol.name }} ·
       {{ LANDMARK_STANDARD_NAMES[sheet.protocol.standard] }}
     </p>
-    <p v-if="ways" class="text-faded" data-test="ways">In your own way: {{ ways }}</p>
+    <p v-if="ways" class="text-faded" data-test="ways">
+      {{ t('result.yourOwnWayWays', { ways }) }}
+    </p>
     <h2 class="pt-1 pb-4 text-[36px] sm:text-[48px]" data-test="sentence">{{ sentence }}</h2>
     <p v-if="headline" class="-mt-2 pb-4 text-lg" data-test="record-says">
-      <strong>The whole record:</strong>
+      <strong>{{ t('result.wholeRecord') }}</strong>
       {{ headlineText(headline, { mass: unit, length: lengthUnit }) }}
     </p>
     <p v-if="lacking && shown" class="pb-4">
       <NuxtLink :to="`/clients/${checkIn.clientId}`" class="underline">
-        Put it on record with {{ client.name }}
+        {{ t('result.putRecordName', { name: client.name }) }}
       </NuxtLink>
-      · everything else is worked out below.
     </p>
 
     <PercentagesChoice v-if="hiding" v-model="asked" :name="client.name" class="pb-4" />
@@ -138,47 +139,48 @@ const NUMBERS = ['', '', '', 'three', 'four', 'five']
           {{ warning }}
         </li>
         <li v-for="site in unsettled" :key="site" class="mb-2 caution">
-          {{ siteNameIn(sheet.protocol, site) }}: the trials do not agree; the
           {{
-            sheet.sites[site]!.method === 'median'
-              ? `median of ${NUMBERS[sheet.sites[site]!.taken]}`
-              : 'mean'
+            t(sheet.sites[site]!.method === 'median' ? 'result.medianUsed' : 'result.meanUsed', {
+              site: siteNameIn(sheet.protocol, site),
+              count: sheet.sites[site]!.taken,
+            })
           }}
-          is used.
         </li>
       </ul>
       <div class="flex flex-wrap gap-x-8 gap-y-3 pb-4">
         <ConversionChoice v-if="shown" v-model="conversion" />
-        <ChoiceRow v-model="unit" label="Masses in" :options="MASS_UNITS" />
+        <ChoiceRow v-model="unit" :label="t('result.masses')" :options="MASS_UNITS" />
       </div>
       <table class="w-full max-w-4xl border-collapse text-left">
         <caption class="sr-only">
-          Result and change since last time
+          {{
+            t('result.resultChangeSinceLastTime')
+          }}
         </caption>
         <thead>
           <tr class="border-b-2 border-ink text-faded">
             <td class="py-2" />
-            <th scope="col" class="text-right align-bottom font-normal">now</th>
+            <th scope="col" class="text-right align-bottom font-normal">{{ t('result.now') }}</th>
             <th
               v-if="previous"
               scope="col"
               class="pl-2 text-right align-bottom font-normal max-sm:text-sm sm:pl-4"
             >
-              as read, since {{ formatDate(previous.measuredOn) }}
+              {{ t('result.asReadSince', { day: formatDate(previous.measuredOn) }) }}
             </th>
             <th
               v-if="since.last"
               scope="col"
               class="pl-2 text-right align-bottom font-normal max-sm:text-sm sm:pl-4"
             >
-              by the whole record, since {{ formatDate(since.last) }}
+              {{ t('result.recordSince', { day: formatDate(since.last) }) }}
             </th>
             <th
               v-if="since.first"
               scope="col"
               class="pl-4 text-right align-bottom font-normal max-sm:hidden"
             >
-              and since the first, {{ formatDate(since.first, true) }}
+              {{ t('result.sinceFirst', { day: formatDate(since.first, true) }) }}
             </th>
           </tr>
         </thead>
@@ -220,35 +222,41 @@ const NUMBERS = ['', '', '', 'three', 'four', 'five']
       </table>
       <p class="pt-2 text-faded" data-test="give-or-take">
         <template v-if="result.ok && shown && result.value.standardError !== null">
-          ± beside fat % now is the equation’s standard error: 68% of people are within it.
+          {{ t('result.besideFatNowEquationS') }}
         </template>
         <template v-if="since.last">
-          As read: this check-in less that one. By the whole record: every check-in and weigh-in
-          together, within ± 19 times in 20.
+          {{ t('result.asReadThisCheckLess') }}
         </template>
       </p>
       <p v-if="administrative && shown" class="pt-2" data-test="administrative">
-        By administrative rounding (neck up, waist and hip down to the half inch, whole percent):
-        {{ administrative.fatPercent }} %. Common practice of armed forces; local rules come first.
+        {{
+          t('result.administrativeRoundingNeckUpWaist', { fatPercent: administrative.fatPercent })
+        }}
       </p>
       <p
         v-if="read?.comparison && shown && Math.abs(read.comparison.dueToAge) >= 0.005"
         class="pt-2 text-faded"
       >
-        Both compared at today's age. The birthday alone reads as
-        {{ signed(read.comparison.dueToAge, 2) }} points and is left out.
+        {{ t('result.bothComparedAtTodayS', { dueToAge: signed(read.comparison.dueToAge, 2) }) }}
         <template v-if="read.comparison.crossedRow">
-          The equation changed its age row in between, from
-          {{ read.comparison.crossedRow.from.from }}–{{ read.comparison.crossedRow.from.to }} to
-          {{ read.comparison.crossedRow.to.from }} years and over.
+          {{
+            t('result.equationChangedItsAgeRow', {
+              from: read.comparison.crossedRow.from.from,
+              to: read.comparison.crossedRow.from.to,
+              from2: read.comparison.crossedRow.to.from,
+            })
+          }}
         </template>
       </p>
       <details v-if="steps.ok && shown" class="pt-5" data-test="working">
-        <summary class="cursor-pointer font-bold">The working, unrounded</summary>
+        <summary class="cursor-pointer font-bold">{{ t('result.workingUnrounded') }}</summary>
         <WorkingTable :steps="steps.value" />
         <p class="pt-2 text-faded">
-          Standard error {{ result.ok ? result.value.standardError : '' }} points of fat %. It
-          belongs to one estimate, not to a change.
+          {{
+            t('result.standardErrorStandarderrorPointsFat', {
+              standardError: result.ok ? result.value.standardError : '',
+            })
+          }}
         </p>
       </details>
       <ResultMore v-if="shown" :person="client" :check-in />

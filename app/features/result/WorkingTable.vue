@@ -6,7 +6,11 @@ defineProps<{ steps: Step[] }>()
 </script>
 
 <template>
-  <ScrollTable label="Working" :columns="['Step', 'How', 'Value']" class="mt-2">
+  <ScrollTable
+    :label="t('common.working')"
+    :columns="[t('common.workingStep'), t('common.workingHow'), t('common.workingValue')]"
+    class="mt-2"
+  >
     <tbody>
       <tr v-for="step in steps" :key="step.label" class="border-b border-line align-top">
         <th scope="row" class="py-1.5 pr-4 font-bold">{{ step.label }}</th>

@@ -1,18 +1,12 @@
 import {
   equationById,
   equationSumName,
-  fixed,
   foldSumName,
   foldSumOf,
-  formatFold,
-  formatLength,
-  formatMass,
   isSkinfold,
   massIn,
   pointsOfFat,
   siteNameIn,
-  signed,
-  signedLength,
   variantFor,
   Z95,
   type Estimate,
@@ -68,7 +62,7 @@ export function useResultRows(source: ResultSource) {
     const massChange = (kg: number | undefined) =>
       kg === undefined ? '' : `${signed(massIn(kg, unit.value), 2)} ${unit.value}`
     const points = (value: number | undefined) =>
-      value === undefined ? '' : `${signed(value, 2)} points`
+      value === undefined ? '' : t('result.points', { points: signed(value, 2) })
     const millimetres = (value: number | undefined) =>
       value === undefined ? '' : `${signed(value, 1)} mm`
     const length = (cm: number | undefined) =>
@@ -101,19 +95,22 @@ export function useResultRows(source: ResultSource) {
     const ofEstimate: ResultRow[] = estimated
       ? [
           {
-            ...{ id: 'fat-percent', label: 'Fat %', tone: 'text-amber', level: true },
+            ...{ id: 'fat-percent', label: t('result.fat'), tone: 'text-amber', level: true },
             value:
               estimated.standardError === null
-                ? `${fixed(estimated.fatPercent, 2)} %`
-                : `${fixed(estimated.fatPercent, 2)} % ± ${fixed(estimated.standardError, 1)}`,
+                ? `${fixed(estimated.fatPercent, 2)}%`
+                : `${fixed(estimated.fatPercent, 2)}% ± ${fixed(estimated.standardError, 1)}`,
             change: points(read?.comparison?.fatPercent),
             ...{ last: pointsBy('last'), first: pointsBy('first') },
           },
-          part('fat-mass', 'Fat mass', 'fat', 'text-amber'),
-          part('lean-mass', 'Lean mass', 'lean', 'text-leaf'),
+          part('fat-mass', t('result.fatMass'), 'fat', 'text-amber'),
+          part('lean-mass', t('result.leanMass'), 'lean', 'text-leaf'),
           {
-            ...{ id: 'density', label: 'Body density', level: true },
-            value: estimated.density === undefined ? '' : `${fixed(estimated.density, 5)} g/cm³`,
+            ...{ id: 'density', label: t('result.bodyDensity'), level: true },
+            value:
+              estimated.density === undefined
+                ? ''
+                : t('result.density', { density: fixed(estimated.density, 5) }),
             ...{ change: '', last: '', first: '' },
           },
         ]
@@ -125,7 +122,10 @@ export function useResultRows(source: ResultSource) {
       if (!whole || !read?.sum) return ''
       const { mm, folds } = read.sum
       return (
-        millimetres(mm) + (folds.length < whole.folds.length ? ` (${folds.length} shared)` : '')
+        millimetres(mm) +
+        (folds.length < whole.folds.length
+          ? ` ${t('result.countShared', { count: folds.length })}`
+          : '')
       )
     }
     const sums: ResultRow[] = whole
@@ -149,7 +149,7 @@ export function useResultRows(source: ResultSource) {
     }
 
     const body: ResultRow = {
-      ...{ id: 'mass', label: 'Body mass', value: mass(sheet.subject.massKg) },
+      ...{ id: 'mass', label: t('result.bodyMass'), value: mass(sheet.subject.massKg) },
       ...{ change: massChange(read?.massKg), ...byRecord('mass') },
     }
     const sites = sheet.measured.map(({ site, value }): ResultRow => {

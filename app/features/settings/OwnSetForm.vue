@@ -25,7 +25,7 @@ const standards = (['us', 'int', 'dw', 'gym'] as LandmarkStandard[]).map((value)
 }))
 const girths = computed(() => [...GIRTH_IDS, ...draft.value!.girths.filter(isOwnSite)])
 const DELAYS = [
-  { value: 'none', name: 'none: at the click' },
+  { value: 'none', name: t('settings.noneAtClick') },
   ...['1', '2', '3', '4'].map((value) => ({ value, name: `${value} s` })),
 ]
 const start = ref('')
@@ -34,47 +34,55 @@ watch(start, copy)
 
 <template>
   <form v-if="draft" class="space-y-5" novalidate @submit.prevent="emit('keep')">
-    <FieldRow v-if="draft.id === ''" id="own-start" label="Start from">
+    <FieldRow v-if="draft.id === ''" id="own-start" :label="t('settings.startFrom')">
       <select id="own-start" v-model="start" class="field">
-        <option value="">an empty sheet</option>
+        <option value="">{{ t('settings.emptySheet') }}</option>
         <option v-for="p in PROTOCOLS" :key="p.id" :value="p.id">{{ p.name }}</option>
       </select>
     </FieldRow>
-    <TextField id="own-name" v-model="draft.name" label="Name" maxlength="60" />
-    <ChoiceRow v-model="draft.standard" label="Landmark standard" compact :options="standards" />
-    <SiteToggles v-model="draft.folds" label="Folds, in the order you tick them" :sites="folds" />
+    <TextField id="own-name" v-model="draft.name" :label="t('settings.name')" maxlength="60" />
+    <ChoiceRow
+      v-model="draft.standard"
+      :label="t('settings.landmarkStandard')"
+      compact
+      :options="standards"
+    />
+    <SiteToggles
+      v-model="draft.folds"
+      :label="t('settings.foldsOrderYouTickThem')"
+      :sites="folds"
+    />
     <OwnSiteField
       id="own-fold"
-      label="A fold of your own"
+      :label="t('settings.foldYourOwn')"
       :add="(name: string) => addSite('fold', name)"
     />
-    <SiteToggles v-model="draft.girths" label="Girths" :sites="girths" />
+    <SiteToggles v-model="draft.girths" :label="t('settings.girths')" :sites="girths" />
     <OwnSiteField
       id="own-girth"
-      label="A girth of your own"
+      :label="t('settings.girthYourOwn')"
       :add="(name: string) => addSite('girth', name)"
     />
-    <FoldOut title="How folds are read" open>
+    <FoldOut :title="t('settings.howFoldsRead')" open>
       <TrialSchemeFields id="own-folds" v-model="draft.foldTrials" unit="mm" />
       <ChoiceRow
         v-model="draft.delay"
         class="pt-3"
-        label="Seconds from the closing of the jaws to the reading"
+        :label="t('settings.secondsFromClosingJawsReading')"
         compact
         :options="DELAYS"
       />
     </FoldOut>
-    <FoldOut title="How girths are read">
+    <FoldOut :title="t('settings.howGirthsRead')">
       <TrialSchemeFields id="own-girths" v-model="draft.girthTrials" unit="cm" />
     </FoldOut>
     <FoldOut
       v-if="sites.length"
-      title="Names and landmarks in your own words"
+      :title="t('settings.namesLandmarksYourOwnWords')"
       :open="sites.some(({ own: of }) => of)"
     >
       <p class="pb-2 text-faded">
-        Empty is the standard’s own. Other words for where a site lies, or another way of taking it,
-        make it another place: it is recorded with each reading, and never compared with the first.
+        {{ t('settings.emptyStandardSOwnOther') }}
       </p>
       <fieldset
         v-for="{ site, name, own: ofTheCoach, techniques } in sites"
@@ -88,13 +96,13 @@ watch(start, copy)
               v-if="!ofTheCoach"
               :id="`name-${site}`"
               v-model="draft.wording[site].name"
-              label="Your name for it"
+              :label="t('settings.yourName')"
               maxlength="40"
             />
             <TextField
               :id="`landmark-${site}`"
               v-model="draft.wording[site].landmark"
-              label="Where it lies"
+              :label="t('settings.whereLies')"
               maxlength="200"
             />
           </div>
@@ -102,7 +110,7 @@ watch(start, copy)
             v-if="techniques.length && isSkinfold(site)"
             :id="`technique-${site}`"
             class="pt-3"
-            label="How it is taken"
+            :label="t('settings.howTaken')"
           >
             <select
               :id="`technique-${site}`"
@@ -117,9 +125,13 @@ watch(start, copy)
       </fieldset>
     </FoldOut>
     <p v-if="fed !== undefined" role="status">
-      {{ fed === 0 ? 'Feeds no equation: a record only.' : `Feeds ${fed} equations.` }}
+      {{
+        fed === 0
+          ? t('settings.feedsNoEquationRecordOnly')
+          : t('settings.feedsFedEquations', { count: fed })
+      }}
     </p>
     <AlertLine :text="trouble" />
-    <button type="submit" class="button button-lead">Keep the set</button>
+    <button type="submit" class="button button-lead">{{ t('settings.keepSet') }}</button>
   </form>
 </template>

@@ -8,7 +8,10 @@ function take() {
   const added = props.add(name.value)
   error.value = added
     ? ''
-    : `${props.label}: got ${name.value.trim() || 'nothing'}. Accepted: a name of 1 to 40 letters and figures that the set does not have yet.`
+    : t('settings.labelGotTrimAcceptedName', {
+        label: props.label,
+        trim: name.value.trim() || 'nothing',
+      })
   if (added) name.value = ''
 }
 </script>
@@ -16,6 +19,6 @@ function take() {
 <template>
   <div class="flex items-end gap-3 *:first:flex-1">
     <TextField :id v-model="name" :label :error maxlength="40" @keydown.enter.prevent="take" />
-    <button type="button" class="button" @click="take">Add</button>
+    <button type="button" class="button" @click="take">{{ t('settings.add') }}</button>
   </div>
 </template>

@@ -7,13 +7,13 @@ defineProps<{ id: string; unit: 'mm' | 'cm' }>()
 const scheme = defineModel<SchemeDraft>({ required: true })
 
 const ORDERS: { value: TrialOrder; name: string }[] = [
-  { value: 'rounds', name: 'round by round' },
-  { value: 'one site', name: 'one site at a time' },
+  { value: 'rounds', name: t('settings.roundRound') },
+  { value: 'one site', name: t('settings.oneSiteAtTime') },
 ]
 const VALUES: { value: TrialValue; name: string }[] = [
-  { value: 'closest two', name: 'mean of the closest two' },
-  { value: 'median', name: 'median' },
-  { value: 'mean', name: 'mean of all' },
+  { value: 'closest two', name: t('settings.meanClosestTwo') },
+  { value: 'median', name: t('settings.median') },
+  { value: 'mean', name: t('settings.meanAll') },
 ]
 const counts = Array.from({ length: MOST_TRIALS }, (_, i) => String(i + 1))
 /** No fewer may be allowed than are always taken. */
@@ -27,14 +27,14 @@ watch(
 
 <template>
   <div class="space-y-3">
-    <ChoiceRow v-model="scheme.order" label="Order" compact :options="ORDERS" />
+    <ChoiceRow v-model="scheme.order" :label="t('settings.order')" compact :options="ORDERS" />
     <div class="grid grid-cols-2 gap-3 sm:grid-cols-4">
-      <FieldRow :id="`${id}-count`" label="Readings">
+      <FieldRow :id="`${id}-count`" :label="t('settings.readings')">
         <select :id="`${id}-count`" v-model="scheme.count" class="field">
           <option v-for="count in counts" :key="count">{{ count }}</option>
         </select>
       </FieldRow>
-      <FieldRow :id="`${id}-most`" label="At most">
+      <FieldRow :id="`${id}-most`" :label="t('settings.atMost')">
         <select :id="`${id}-most`" v-model="scheme.most" class="field">
           <option
             v-for="count in counts"
@@ -48,10 +48,10 @@ watch(
       <TextField
         :id="`${id}-tolerance`"
         v-model="scheme.tolerance"
-        label="Agree within"
+        :label="t('settings.agreeWithin')"
         inputmode="decimal"
       />
-      <FieldRow :id="`${id}-tolerance-in`" label="Unit">
+      <FieldRow :id="`${id}-tolerance-in`" :label="t('settings.unit')">
         <select :id="`${id}-tolerance-in`" v-model="scheme.toleranceIn" class="field">
           <option value="length">{{ unit }}</option>
           <option value="percent">%</option>
@@ -61,13 +61,18 @@ watch(
     <p class="text-faded">
       {{
         Number(scheme.most) > Number(scheme.count)
-          ? `Where they are further apart, one more is asked for until two agree, up to ${scheme.most}.`
-          : 'No more are asked for, however far apart they are.'
+          ? t('settings.whereTheyFurtherApartOne', { most: scheme.most })
+          : t('settings.noMoreAskedHoweverFar')
       }}
     </p>
-    <ChoiceRow v-model="scheme.value" label="Three or more give" compact :options="VALUES" />
+    <ChoiceRow
+      v-model="scheme.value"
+      :label="t('settings.threeOrMoreGive')"
+      compact
+      :options="VALUES"
+    />
     <TickBox v-model="scheme.dropsFirst">
-      a first reading is taken and thrown away: kept on record, counted nowhere
+      {{ t('settings.firstReadingTakenThrownAway') }}
     </TickBox>
   </div>
 </template>

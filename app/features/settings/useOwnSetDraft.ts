@@ -114,7 +114,8 @@ export function useOwnSetDraft(usualStandard: () => LandmarkStandard) {
   /** Takes a named set over, to change it. */
   function copy(id: string): void {
     const named = PROTOCOLS.find((p) => p.id === id)
-    if (named) begin({ ...ownCopyOf(named, 'female'), name: `${named.name}, my way` })
+    if (named)
+      begin({ ...ownCopyOf(named, 'female'), name: t('settings.nameMyWay', { name: named.name }) })
   }
 
   const ownOf = <S extends SiteId>(sites: readonly S[]) => sites.filter(isOwnSite) as S[]

@@ -58,7 +58,8 @@ const rows = computed(() =>
           class="min-h-11 min-w-11 px-2 text-faded underline decoration-line underline-offset-4"
           @click="emit('done', item)"
         >
-          Done<span class="sr-only"> with {{ item.client.name }}</span>
+          {{ t('today.done') }}
+          <span class="sr-only">{{ item.client.name }}</span>
         </button>
       </span>
     </li>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { formatDate, LATE_AFTER_DAYS } from '#core'
+import { LATE_AFTER_DAYS } from '#core'
 import type { TodayEntry } from '#shared/contract/today'
 
 /** Who to measure, each with when and the way into the check-in. */
@@ -16,14 +16,14 @@ const emit = defineEmits<{ start: [clientId: string] }>()
 
 const isLate = ({ open, state, daysPast }: TodayEntry) =>
   !open && state !== 'first' && (daysPast ?? 0) > LATE_AFTER_DAYS
-const weekday = new Intl.DateTimeFormat('en-GB', { weekday: 'short', timeZone: 'UTC' })
 
 function when({ open, state, daysPast, dueOn }: TodayEntry, byDay: boolean) {
-  if (open) return `${open.readings} ${open.readings === 1 ? 'reading' : 'readings'} in`
-  if (state === 'first') return dueOn ? `first time, ${formatDate(dueOn)}` : 'first time'
-  if (byDay) return `${weekday.format(new Date(`${dueOn}T00:00:00Z`))} ${formatDate(dueOn!)}`
-  if (daysPast === 0) return 'today'
-  return `${daysPast} ${daysPast === 1 ? 'day' : 'days'} late`
+  if (open) return t('today.readingsSoFar', { count: open.readings })
+  if (state === 'first')
+    return dueOn ? t('today.firstOn', { day: formatDate(dueOn) }) : t('today.firstTime')
+  if (byDay) return `${weekdayText(dueOn!)}, ${formatDate(dueOn!)}`
+  if (daysPast === 0) return t('today.dueToday')
+  return t('today.overdue', { count: daysPast })
 }
 </script>
 
@@ -51,8 +51,8 @@ function when({ open, state, daysPast, dueOn }: TodayEntry, byDay: boolean) {
         :disabled="busy"
         @click="emit('start', entry.client.id)"
       >
-        {{ entry.open ? 'Resume' : 'Start' }}
-        <span class="sr-only">check-in of {{ entry.client.name }}</span>
+        {{ entry.open ? t('today.resume') : t('today.start') }}
+        <span class="sr-only">{{ entry.client.name }}</span>
       </button>
     </li>
   </TodayList>

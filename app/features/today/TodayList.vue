@@ -15,7 +15,7 @@ defineProps<{
       <slot />
     </ul>
     <p v-if="more > 0" class="pt-2">
-      <NuxtLink :to="moreTo" class="underline">{{ more }} more</NuxtLink>
+      <NuxtLink :to="moreTo" class="underline">{{ t('today.moreMore', { more }) }}</NuxtLink>
     </p>
   </section>
 </template>

@@ -1,14 +1,4 @@
-import {
-  fixed,
-  formatDate,
-  formatLength,
-  formatMass,
-  headlineText,
-  isGirth,
-  nameOf,
-  type Headline,
-  type HeadlineUnits,
-} from '#core'
+import { headlineText, isGirth, nameOf, type Headline, type HeadlineUnits } from '#core'
 import type { TodayItem } from '#shared/contract/today'
 
 /** A line of Today: what it is in a word or two, the rest of the sentence, and what to do about it. */
@@ -32,11 +22,16 @@ export const headlineFrom = (said: NonNullable<TodayItem['said']>) => said.headl
 /** What a plan has and the record does not. */
 function shortText({ quantity, by }: { quantity: string; by: number }, units: HeadlineUnits) {
   if (quantity === 'fat' || quantity === 'lean') {
-    return `by ${formatMass(Math.abs(by), units.mass)} of ${quantity}`
+    return t(quantity === 'fat' ? 'today.shortFat' : 'today.shortLean', {
+      mass: formatMass(Math.abs(by), units.mass),
+    })
   }
   return isGirth(quantity)
-    ? `by ${formatLength(Math.abs(by), units.length ?? 'cm')} (${nameOf(quantity).toLowerCase()})`
-    : `by ${fixed(Math.abs(by), 0)} mm of folds`
+    ? t('today.shortGirth', {
+        length: formatLength(Math.abs(by), units.length ?? 'cm'),
+        girth: nameOf(quantity),
+      })
+    : t('today.shortFolds', { mm: fixed(Math.abs(by), 0) })
 }
 
 /** One line of Today in words. */
@@ -46,41 +41,62 @@ export function itemWords(found: TodayItem, units: HeadlineUnits): ItemWords {
   const says = headline ? headlineText(headline, units) : ''
   const page = `/clients/${client.id}`
   const late =
-    daysPast !== null && daysPast >= LATE_DAYS ? ` ${daysPast} days late for a check-in.` : ''
-  const read = { action: 'Read the record', to: page }
-  const ease = client.hasPlan ? { action: 'Ease the plan', to: `${page}/plan` } : read
-  const result = { action: 'Show the result', to: `${page}/check-ins/${checkInId}` }
+    daysPast !== null && daysPast >= LATE_DAYS
+      ? ` ${t('today.checkInOverdue', { count: daysPast })}`
+      : ''
+  const read = { action: t('today.readRecord'), to: page }
+  const ease = client.hasPlan ? { action: t('today.easePlan'), to: `${page}/plan` } : read
+  const result = { action: t('today.showResult'), to: `${page}/check-ins/${checkInId}` }
   const down = { mark: '▼', tone: 'text-clay' } as const
   switch (item) {
     case 'losing-lean':
-      return { lead: 'Losing lean.', rest: says + late, ...down, ...ease }
+      return { lead: t('today.losingLean'), rest: says + late, ...down, ...ease }
     case 'too-fast': {
-      const since = headline?.since ? ` since ${formatDate(headline.since, true)}` : ''
-      const pace = `${fixed(headline?.percentAWeek ?? 0, 1)} % of body mass a week${since}.`
-      return { lead: 'Losing too fast:', rest: pace + late, ...down, ...ease }
+      const percent = fixed(headline?.percentAWeek ?? 0, 1)
+      const pace = headline?.since
+        ? t('today.paceSince', { percent, day: formatDate(headline.since, true) })
+        : t('today.pace', { percent })
+      return { lead: t('today.losingTooFast'), rest: pace + late, ...down, ...ease }
     }
     case 'behind': {
-      const by = said?.short ? `${shortText(said.short, units)}.` : ''
-      const plan = { action: 'Look at the plan', to: `${page}/plan` }
-      return { lead: 'Behind the plan', rest: by + late, mark: '', tone: 'text-clay', ...plan }
+      const by = said?.short ? shortText(said.short, units) : ''
+      const plan = { action: t('today.lookAtPlan'), to: `${page}/plan` }
+      return { lead: t('today.behindPlan'), rest: by + late, mark: '', tone: 'text-clay', ...plan }
     }
     case 'off-the-line':
       return {
-        ...{ lead: 'Off the line.', mark: '', tone: 'text-clay', action: 'Measure again' },
-        rest: 'The last check-in does not fit those before it.',
+        ...{
+          lead: t('today.offLine'),
+          mark: '',
+          tone: 'text-clay',
+          action: t('today.measureAgain'),
+        },
+        rest: t('today.lastCheckDoesNotFit'),
       }
     case 'fat-up':
-      return { lead: 'Creeping up.', rest: says + late, mark: '▲', tone: 'text-clay', ...read }
+      return {
+        lead: t('today.creepingUp'),
+        rest: says + late,
+        mark: '▲',
+        tone: 'text-clay',
+        ...read,
+      }
     case 'missed-twice':
       return {
-        ...{ lead: `${daysPast} days late.`, rest: 'Two check-ins missed.' },
+        ...{
+          lead: t('today.daysOverdue', { count: daysPast }),
+          rest: t('today.twoCheckInsMissed'),
+        },
         ...{ mark: '', tone: 'text-clay', ...read },
       }
     case 'report':
       return {
-        ...{ lead: 'Weigh-ins came in:', mark: '', tone: 'text-ink' },
-        rest: `${report!.days} days, ${formatMass(report!.meanKg, units.mass)} in the last week.`,
-        ...{ action: 'Read them', to: `${page}/weigh-ins` },
+        ...{ lead: t('today.weighInsCame'), mark: '', tone: 'text-ink' },
+        rest: t('today.weighInDays', {
+          count: report!.days,
+          mass: formatMass(report!.meanKg, units.mass),
+        }),
+        ...{ action: t('today.readThem'), to: `${page}/weigh-ins` },
       }
     case 'fat-down':
     case 'fat-down-lean-up':

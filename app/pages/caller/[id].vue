@@ -1,7 +1,5 @@
 <script setup lang="ts">
 import {
-  fixed,
-  formatLength,
   isSkinfold,
   nextFold,
   nextGirth,
@@ -27,7 +25,7 @@ const trouble = ref('')
 const live = ref(false)
 const lengthUnit = useLengthUnit()
 
-useHead({ title: 'Caller’s view · Oak Pinch' })
+usePageTitle(() => t('caller.callerView'))
 
 let source: EventSource | undefined
 
@@ -80,7 +78,10 @@ const heard = computed(() => {
   if (!last) return undefined
   const name = siteNameIn(protocol.value!, last.site!)
   return {
-    name: last.trial === 0 ? `${name}, thrown away` : `${name}, trial ${last.trial}`,
+    name:
+      last.trial === 0
+        ? t('caller.nameThrownAway', { name })
+        : t('checkIn.nameTrialTrial', { name, trial: last.trial }),
     value: show(last.kind, last.value),
     corrected: last.supersedes !== null,
   }
@@ -105,21 +106,22 @@ const count = computed(() => readingsInForce(view.value?.checkIn.readings ?? [])
 <template>
   <main class="flex min-h-dvh flex-col bg-ink text-chalk">
     <div v-if="trouble" class="p-8">
-      <h1 class="text-4xl">This check-in cannot be shown</h1>
+      <h1 class="text-4xl">{{ t('checkIn.thisCheckCannotShown') }}</h1>
       <p class="pt-3 text-xl">{{ trouble }}</p>
     </div>
     <template v-else-if="view">
       <p class="flex flex-wrap justify-between gap-4 px-6 pt-4 text-xl">
-        <span>{{ view.client.name }} · {{ count }} readings</span>
+        <span>{{ t('caller.nameCountReadings', { name: view.client.name, count }) }}</span>
         <span role="status" :class="live ? '' : 'font-bold text-lamp'">
-          {{ live ? 'live' : 'waiting for the server' }}
+          {{ live ? t('caller.live') : t('caller.waitingServer') }}
         </span>
       </p>
       <section class="flex flex-1 flex-col justify-center px-6 py-4">
         <template v-if="step && !view.checkIn.closedAt">
           <p class="text-2xl">
-            Pass {{ step.trial }}<template v-if="mark?.side === 'left'"> · left side</template>
-            <strong v-if="apart" class="text-lamp"> · the two are apart: once more</strong>
+            {{ t('checkIn.round', { round: step.trial }) }}
+            <template v-if="mark?.side === 'left'"> · {{ t('caller.onLeft') }}</template>
+            <strong v-if="apart" class="text-lamp"> · {{ t('caller.readingsDiffer') }}</strong>
           </p>
           <h1
             class="text-[clamp(3.5rem,min(15vw,20vh),13rem)] leading-[1.08] break-words"
@@ -129,28 +131,32 @@ const count = computed(() => readingsInForce(view.value?.checkIn.readings ?? [])
           </h1>
           <p class="max-w-4xl pt-3 text-[clamp(1.15rem,min(2.6vw,3.4vh),2rem)]">{{ landmark }}</p>
           <p v-if="mark?.text" class="pt-2 text-[clamp(1.15rem,min(2.6vw,3.4vh),2rem)] text-lamp">
-            Own mark: {{ mark.text }}
+            {{ t('caller.ownMarkText', { text: mark.text }) }}
           </p>
           <p v-if="trials.length" class="figure pt-3 text-[clamp(1.5rem,min(4vw,5vh),3rem)]">
             {{ trials.join(' · ') }}
           </p>
         </template>
         <h1 v-else class="text-[clamp(3rem,10vw,8rem)]">
-          {{ view.checkIn.closedAt ? 'Closed.' : 'All sites are in.' }}
+          {{ view.checkIn.closedAt ? t('caller.closed') : t('checkIn.allSites') }}
         </h1>
       </section>
       <section class="border-t-4 border-lamp bg-oak px-6 py-5" aria-live="polite">
         <template v-if="heard">
           <p class="text-xl">
-            Heard last: {{ heard.name }}<template v-if="heard.corrected">, corrected</template>
+            {{
+              heard.corrected
+                ? t('caller.heardCorrected', { name: heard.name })
+                : t('caller.heard', { name: heard.name })
+            }}
           </p>
           <p class="figure text-[clamp(4rem,min(14vw,18vh),10rem)] leading-none" data-test="heard">
             {{ heard.value }}
           </p>
         </template>
-        <p v-else class="text-3xl">Nothing heard yet.</p>
+        <p v-else class="text-3xl">{{ t('caller.nothingHeardYet') }}</p>
       </section>
     </template>
-    <p v-else class="p-8 text-2xl" role="status">Opening…</p>
+    <p v-else class="p-8 text-2xl" role="status">{{ t('caller.opening') }}</p>
   </main>
 </template>

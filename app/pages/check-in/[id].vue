@@ -33,7 +33,7 @@ function loadAll() {
 const stage = ref<Stage>()
 const opened = ref(false)
 
-useHead({ title: () => `${client.value?.name ?? 'Check-in'} · Oak Pinch` })
+usePageTitle(() => client.value?.name ?? t('checkIn.checkIn'))
 
 /** Where the work stands: the first stage that is not done. */
 function stageOfWork(): Stage {
@@ -61,19 +61,24 @@ const stages = computed(() => {
   const { sex } = client.value!
   const weighed = store.sheet?.subject.massKg !== undefined
   const all: { id: Stage; name: string; done: boolean; wanted: boolean }[] = [
-    { id: 'ready', name: 'Ready', done: store.readings.length > 0, wanted: true },
+    { id: 'ready', name: t('checkIn.ready'), done: store.readings.length > 0, wanted: true },
     {
       id: 'landmarks',
-      name: 'Landmarks',
+      name: t('checkIn.landmarks2'),
       done: store.readings.length > 0,
       wanted: folds[sex].length + girths[sex].length > 0,
     },
-    { id: 'folds', name: 'Folds', done: !next.value, wanted: folds[sex].length > 0 },
-    { id: 'tape', name: 'Tape', done: !nextTape.value, wanted: girths[sex].length > 0 },
-    { id: 'scale', name: 'Scale', done: weighed, wanted: true },
-    { id: 'photos', name: 'Photos', done: false, wanted: true },
-    { id: 'read-back', name: 'Read-back', done: false, wanted: true },
-    { id: 'result', name: 'Result', done: checkIn.value?.closedAt != null, wanted: true },
+    { id: 'folds', name: t('checkIn.folds'), done: !next.value, wanted: folds[sex].length > 0 },
+    { id: 'tape', name: t('checkIn.tape'), done: !nextTape.value, wanted: girths[sex].length > 0 },
+    { id: 'scale', name: t('checkIn.scale'), done: weighed, wanted: true },
+    { id: 'photos', name: t('checkIn.photos'), done: false, wanted: true },
+    { id: 'read-back', name: t('checkIn.readBack'), done: false, wanted: true },
+    {
+      id: 'result',
+      name: t('checkIn.result2'),
+      done: checkIn.value?.closedAt != null,
+      wanted: true,
+    },
   ]
   return all.filter(({ wanted }) => wanted)
 })
@@ -89,7 +94,7 @@ function goOn() {
   <div class="flex min-h-dvh flex-col">
     <CheckInRail v-if="client" v-model="stage" :stages />
     <main v-if="opened && checkIn && client" class="flex flex-1 flex-col">
-      <h1 class="sr-only">Check-in of {{ client.name }}</h1>
+      <h1 class="sr-only">{{ t('checkIn.checkName', { name: client.name }) }}</h1>
       <ReadyStage v-if="stage === 'ready'" @begin="goOn" />
       <component :is="later.landmarks" v-else-if="stage === 'landmarks'" @done="goOn" />
       <component
@@ -114,10 +119,10 @@ function goOn() {
       />
     </main>
     <main v-else-if="trouble" class="mx-auto max-w-xl p-6">
-      <h1 class="pb-3 text-3xl">This check-in cannot be shown</h1>
+      <h1 class="pb-3 text-3xl">{{ t('checkIn.thisCheckCannotShown') }}</h1>
       <p class="pb-5">{{ trouble }}</p>
-      <NuxtLink to="/" class="button">Back to Today</NuxtLink>
+      <NuxtLink to="/" class="button">{{ t('checkIn.backToday') }}</NuxtLink>
     </main>
-    <p v-else class="p-6 text-faded" role="status">Opening the check-in…</p>
+    <p v-else class="p-6 text-faded" role="status">{{ t('checkIn.openingCheck') }}</p>
   </div>
 </template>

@@ -1,12 +1,12 @@
 <script setup lang="ts">
-import { formatDate, headlineText, isoDateOf } from '#core'
+import { headlineText, isoDateOf } from '#core'
 import { watchDebounced } from '@vueuse/core'
 import { ROSTER_PAGE, ROSTER_STATES } from '#shared/contract/choices'
 import { clients } from '~/contract'
 
 await breathe()
 
-useHead({ title: 'Clients · Oak Pinch' })
+usePageTitle(() => t('clients.clients'))
 
 const today = isoDateOf(new Date())
 const route = useRoute()
@@ -41,12 +41,12 @@ const search = ref(query.value.search)
 watchDebounced(search, (text) => ask({ search: text }), { debounce: 200 })
 
 const STATE_NAMES: Record<(typeof ROSTER_STATES)[number], string> = {
-  'under way': 'under way',
-  late: 'late',
-  due: 'due',
-  first: 'not measured yet',
-  coming: 'coming up',
-  archived: 'archived',
+  'under way': t('clients.underWay'),
+  late: t('clients.overdue'),
+  due: t('clients.dueNow'),
+  first: t('clients.notMeasuredYet'),
+  coming: t('clients.comingUp'),
+  archived: t('clients.archived'),
 }
 const state = computed({
   get: () => query.value.state,
@@ -59,10 +59,10 @@ const says = computed({
 const massUnit = useMassUnit()
 const lengthUnit = useLengthUnit()
 const COLUMNS = [
-  { sort: 'name', name: 'Name' },
-  { sort: 'last', name: 'Last measured' },
-  { sort: 'due', name: 'Due' },
-  { sort: 'says', name: 'The record says' },
+  { sort: 'name', name: t('clients.name') },
+  { sort: 'last', name: t('clients.lastMeasured') },
+  { sort: 'due', name: t('clients.due') },
+  { sort: 'says', name: t('clients.recordSays') },
 ]
 const sorted = (sort: string) =>
   query.value.sort === sort ? (query.value.descending ? 'descending' : 'ascending') : 'none'
@@ -76,29 +76,29 @@ const pages = computed(() => Math.max(1, Math.ceil((data.value?.total ?? 0) / RO
 <template>
   <main class="mx-auto max-w-6xl px-4 py-6 sm:px-6">
     <div class="flex flex-wrap items-end justify-between gap-3 pb-4">
-      <h1 class="text-[40px]">Clients</h1>
-      <NuxtLink to="/clients/new" class="button">Add a client</NuxtLink>
+      <h1 class="text-[40px]">{{ t('clients.clients') }}</h1>
+      <NuxtLink to="/clients/new" class="button">{{ t('clients.addClient') }}</NuxtLink>
     </div>
     <InTurn>
       <div class="flex flex-wrap items-end gap-3 pb-3">
         <TextField
           id="search"
           v-model="search"
-          label="Search"
+          :label="t('clients.search')"
           class="min-w-56 flex-1"
           type="search"
         />
-        <FieldRow id="state" label="Show">
+        <FieldRow id="state" :label="t('clients.show')">
           <select id="state" v-model="state" class="field w-auto!">
-            <option value="">everybody</option>
+            <option value="">{{ t('clients.everybody') }}</option>
             <option v-for="s in ROSTER_STATES" :key="s" :value="s">{{ STATE_NAMES[s] }}</option>
           </select>
         </FieldRow>
-        <FieldRow id="says" label="The record">
+        <FieldRow id="says" :label="t('clients.record')">
           <select id="says" v-model="says" class="field w-auto!">
-            <option value="">says anything</option>
-            <option value="look">asks for a look</option>
-            <option value="tell">is worth telling them</option>
+            <option value="">{{ t('clients.saysAnything') }}</option>
+            <option value="look">{{ t('clients.asksLook') }}</option>
+            <option value="tell">{{ t('clients.worthTellingThem') }}</option>
           </select>
         </FieldRow>
       </div>
@@ -106,10 +106,10 @@ const pages = computed(() => Math.max(1, Math.ceil((data.value?.total ?? 0) / RO
     <p v-if="error" role="alert" class="font-bold text-clay">{{ error.message }}</p>
     <template v-if="data">
       <p role="status" class="text-faded" data-test="count">
-        {{ data.total }} {{ data.total === 1 ? 'client' : 'clients' }}
+        {{ t('clients.total', { count: data.total }) }}
       </p>
       <InTurn>
-        <ScrollTable label="Clients" class="w-full" data-test="roster">
+        <ScrollTable :label="t('clients.clients')" class="w-full" data-test="roster">
           <thead>
             <tr class="border-b-2 border-ink">
               <th
@@ -131,7 +131,9 @@ const pages = computed(() => Math.max(1, Math.ceil((data.value?.total ?? 0) / RO
                   }}</span>
                 </button>
               </th>
-              <th scope="col" class="text-right font-normal whitespace-nowrap">check-ins</th>
+              <th scope="col" class="text-right font-normal whitespace-nowrap">
+                {{ t('clients.checkIns') }}
+              </th>
             </tr>
           </thead>
           <tbody>
@@ -172,23 +174,23 @@ const pages = computed(() => Math.max(1, Math.ceil((data.value?.total ?? 0) / RO
           </tbody>
         </ScrollTable>
       </InTurn>
-      <nav v-if="pages > 1" aria-label="Pages" class="flex items-center gap-4 pt-4">
+      <nav v-if="pages > 1" :aria-label="t('clients.pages')" class="flex items-center gap-4 pt-4">
         <button
           type="button"
           class="button"
           :disabled="data.page <= 1"
           @click="ask({ page: String(data.page - 1) })"
         >
-          Before
+          {{ t('clients.before') }}
         </button>
-        <span>page {{ data.page }} of {{ pages }}</span>
+        <span>{{ t('clients.pageOf', { page: data.page, pages }) }}</span>
         <button
           type="button"
           class="button"
           :disabled="data.page >= pages"
           @click="ask({ page: String(data.page + 1) })"
         >
-          Next
+          {{ t('clients.next') }}
         </button>
       </nav>
     </template>

@@ -5,7 +5,7 @@ import { attempt, DEFAULT_CADENCE_DAYS, parseHeight } from '#core'
 import { clientFormSchema, type ClientForm } from '#shared/contract/clients'
 import { clients } from '~/contract'
 
-useHead({ title: 'Add a client · Oak Pinch' })
+usePageTitle(() => t('clients.addClient'))
 
 // Made once: sending it again after an answer that got lost adds nobody twice.
 const id = newId()
@@ -35,8 +35,8 @@ const form = useForm({
 })
 
 const sexes = [
-  { value: 'female', name: 'Female' },
-  { value: 'male', name: 'Male' },
+  { value: 'female', name: t('clients.female') },
+  { value: 'male', name: t('clients.male') },
 ] as { value: 'female' | 'male'; name: string }[]
 
 /** What a field of the form gives its input: the words are of its first problem, its own or the server's. */
@@ -57,22 +57,25 @@ function bound(
 function readBack(typed: string) {
   const height = typed ? attempt(() => parseHeight(typed)) : undefined
   return height?.ok
-    ? `Read as ${height.value.readAs}, ${height.value.value.toFixed(1)} cm.`
-    : '5\'10", 70 in, 178 cm or 1.78 m'
+    ? t('clients.readAsReadasHeightCm', {
+        readAs: height.value.readAs,
+        height: height.value.value.toFixed(1),
+      })
+    : t('clients.n51070178Cm')
 }
 </script>
 
 <template>
   <main class="mx-auto max-w-xl px-4 py-6 sm:px-6">
-    <h1 class="pb-5 text-[40px]">Add a client</h1>
+    <h1 class="pb-5 text-[40px]">{{ t('clients.addClient') }}</h1>
     <form class="space-y-5" novalidate @submit.prevent="form.handleSubmit()">
       <form.Field v-slot="{ field, state }" name="name">
-        <TextField v-bind="bound(field, state)" label="Name" autofocus />
+        <TextField v-bind="bound(field, state)" :label="t('clients.name')" autofocus />
       </form.Field>
       <form.Field v-slot="{ field, state }" name="sex">
         <FieldRow id="sex" :error="bound(field, state).error">
           <ChoiceRow
-            label="Sex used by the equations"
+            :label="t('clients.sexUsedEquations')"
             :options="sexes"
             :model-value="state.value"
             @update:model-value="field.handleChange($event)"
@@ -81,32 +84,36 @@ function readBack(typed: string) {
       </form.Field>
       <div class="grid grid-cols-2 gap-4">
         <form.Field v-slot="{ field, state }" name="birthDate">
-          <TextField v-bind="bound(field, state)" label="Birth date" type="date" />
+          <TextField v-bind="bound(field, state)" :label="t('clients.birthDate')" type="date" />
         </form.Field>
         <form.Field v-slot="{ field, state }" name="birthYear">
           <TextField
             v-bind="bound(field, state)"
-            label="or the year alone"
+            :label="t('clients.orYearAlone')"
             inputmode="numeric"
             maxlength="4"
           />
         </form.Field>
       </div>
       <p class="text-faded">
-        Both may stay empty, and the height too: what cannot be worked out then says what it needs.
+        {{ t('clients.bothMayStayEmptyHeight') }}
       </p>
       <form.Field v-slot="{ field, state }" name="height">
-        <TextField v-bind="bound(field, state)" label="Height" :hint="readBack(state.value)" />
+        <TextField
+          v-bind="bound(field, state)"
+          :label="t('clients.height')"
+          :hint="readBack(state.value)"
+        />
       </form.Field>
       <form.Field v-slot="{ field, state }" name="cadenceDays">
         <TextField
           v-bind="bound(field, { ...state, value: String(state.value) })"
-          label="Days between check-ins"
+          :label="t('clients.daysBetweenCheckIns')"
           inputmode="numeric"
         />
       </form.Field>
       <AlertLine :text="trouble" />
-      <button type="submit" class="button button-lead">Add the client</button>
+      <button type="submit" class="button button-lead">{{ t('clients.addClient2') }}</button>
     </form>
   </main>
 </template>

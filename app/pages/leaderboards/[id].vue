@@ -1,8 +1,8 @@
 <script setup lang="ts">
-import { fixed, formatDate, massIn, signed, showsComposition } from '#core'
+import { massIn, showsComposition } from '#core'
 import type { BoardLine, LeaderboardForm } from '#shared/contract/leaderboards'
 import { leaderboards } from '~/contract'
-import { MEASURE_WORDS } from '~/features/leaderboards/measures'
+import { measureWords } from '~/features/leaderboards/measures'
 
 await breathe()
 
@@ -12,10 +12,10 @@ const { data, error } = await useAsyncData(`leaderboard-${params.id}`, () =>
   callApi(leaderboards.view, { params }),
 )
 await breathe()
-useHead({ title: () => `${data.value?.leaderboard.name ?? 'Leaderboard'} · Oak Pinch` })
+usePageTitle(() => data.value?.leaderboard.name ?? t('leaderboards.leaderboards'))
 
 const massUnit = useMassUnit()
-const words = computed(() => MEASURE_WORDS[data.value!.leaderboard.measure])
+const words = computed(() => measureWords(data.value!.leaderboard.measure))
 const unit = computed(() => (words.value.mass ? massUnit.value : words.value.unit))
 const scale = (value: number) => (words.value.mass ? massIn(value, massUnit.value) : value)
 const widest = computed(() =>
@@ -49,9 +49,13 @@ async function remove() {
     <p v-if="error || !data" role="alert">{{ error?.message }}</p>
     <template v-else>
       <p class="text-faded">
-        {{ formatDate(data.leaderboard.startsOn, true) }} to
-        {{ formatDate(data.leaderboard.endsOn, true) }} ·
-        {{ words.name }}
+        {{
+          t('leaderboards.period', {
+            from: formatDate(data.leaderboard.startsOn, true),
+            to: formatDate(data.leaderboard.endsOn, true),
+          })
+        }}
+        · {{ words.name }}
       </p>
       <div class="flex flex-wrap items-end justify-between gap-3 pb-4">
         <h1 class="text-[40px]">{{ data.leaderboard.name }}</h1>
@@ -59,7 +63,9 @@ async function remove() {
           <MassUnitChoice />
         </InTurn>
       </div>
-      <p v-if="data.lines.length === 0" class="text-lg">Nobody can be ranked yet.</p>
+      <p v-if="data.lines.length === 0" class="text-lg">
+        {{ t('leaderboards.nobodyCanRankedYet') }}
+      </p>
       <InTurn>
         <ol data-test="board">
           <li
@@ -75,16 +81,19 @@ async function remove() {
                 class="block text-lg font-bold underline decoration-line decoration-2 underline-offset-4"
                 >{{ line.name }}</NuxtLink
               >
-              <span v-else class="block text-lg">Name hidden</span>
+              <span v-else class="block text-lg">{{ t('leaderboards.nameHidden') }}</span>
               <span
                 class="mt-1 block h-2.5 border-2 border-oak"
                 :class="{ 'bg-oak': worthIt(line.change) }"
                 :style="{ width: `${Math.max(1, (Math.abs(line.change) / widest) * 100)}%` }"
                 aria-hidden="true"
               />
-              <span class="text-faded"
-                >{{ formatDate(line.from) }} to {{ formatDate(line.to) }}</span
-              >
+              <span class="text-faded">{{
+                t('leaderboards.lineDates', {
+                  from: formatDate(line.from),
+                  to: formatDate(line.to),
+                })
+              }}</span>
             </span>
             <span class="text-right">
               <span class="figure block text-[30px] whitespace-nowrap">
@@ -96,14 +105,13 @@ async function remove() {
         </ol>
       </InTurn>
       <p class="pt-3 text-faded">
-        An equals sign: not clearly apart from the first of that place, so nobody is put before the
-        other by the tester’s setup.
+        {{ t('leaderboards.equalsSignNotClearlyApart') }}
         <template v-if="showsComposition(data.leaderboard.measure)">
-          Clients who see sums and girths only are on no board of fat or lean.
+          {{ t('leaderboards.clientsWhoSeeSumsGirths') }}
         </template>
       </p>
       <section v-if="data.unranked.length" class="pt-4">
-        <h2 class="border-b-2 border-ink pb-1 text-xl">Not ranked</h2>
+        <h2 class="border-b-2 border-ink pb-1 text-xl">{{ t('leaderboards.notRanked') }}</h2>
         <ul>
           <li v-for="who in data.unranked" :key="who.name + who.why" class="py-1">
             {{ who.name }}: {{ who.why }}
@@ -111,11 +119,15 @@ async function remove() {
         </ul>
       </section>
       <div class="flex flex-wrap gap-3 pt-6 print:hidden">
-        <button type="button" class="button" @click="changing = true">Change the group</button>
-        <button type="button" class="button text-clay" @click="remove">Remove the group</button>
+        <button type="button" class="button" @click="changing = true">
+          {{ t('leaderboards.changeGroup') }}
+        </button>
+        <button type="button" class="button text-clay" @click="remove">
+          {{ t('leaderboards.removeGroup') }}
+        </button>
       </div>
       <AlertLine :text="trouble" />
-      <AskDialog title="The group" :open="changing" @close="changing = false">
+      <AskDialog :title="t('leaderboards.group')" :open="changing" @close="changing = false">
         <LeaderboardForm :start :save />
       </AskDialog>
     </template>

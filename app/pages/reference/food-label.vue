@@ -1,14 +1,14 @@
 <script setup lang="ts">
-import { attempt, fixed, readLabel, typedNumber } from '#core'
+import { attempt, readLabel, typedNumber } from '#core'
 
 const FIELDS = [
-  { id: 'kcal', label: 'Energy a serving, kcal' },
-  { id: 'fatG', label: 'Fat, g' },
-  { id: 'carbohydrateG', label: 'Carbohydrate, g' },
-  { id: 'proteinG', label: 'Protein, g' },
-  { id: 'alcoholG', label: 'Alcohol, g' },
-  { id: 'servingG', label: 'Serving size, g' },
-  { id: 'servings', label: 'Servings a package' },
+  { id: 'kcal', label: t('food.energyServingKcal') },
+  { id: 'fatG', label: t('food.fatG') },
+  { id: 'carbohydrateG', label: t('food.carbohydrateG') },
+  { id: 'proteinG', label: t('food.proteinG') },
+  { id: 'alcoholG', label: t('food.alcoholG') },
+  { id: 'servingG', label: t('food.servingSizeG') },
+  { id: 'servings', label: t('food.servingsPackage') },
 ] as const
 type Field = (typeof FIELDS)[number]['id']
 const texts = reactive<Record<Field, string>>({
@@ -38,8 +38,8 @@ const problemOf = (id: Field) =>
 const fields = computed(() => FIELDS.map((field) => ({ ...field, problem: problemOf(field.id) })))
 const result = computed(() => (reading.value?.ok ? reading.value.value : undefined))
 const columns = computed(() => [
-  ...['g', 'kcal', 'of its energy', 'of the day’s amount'],
-  ...(result.value?.kcalPackage ? ['g a package'] : []),
+  ...['g', 'kcal', t('food.itsEnergy'), t('food.daySAmount')],
+  ...(result.value?.kcalPackage ? [t('food.gPackage')] : []),
 ])
 /** A meal of a plan that the label is read against, where the address has one: kcal and g. */
 const { query } = useRoute()
@@ -54,31 +54,33 @@ const ofMeal = computed(() => {
   const shares = meal.map(({ part, value }) => {
     const grams = lines.find((line) => line.part === part)?.gramsServing ?? 0
     const share = (100 * (part === 'kcal' ? kcalServing : grams)) / value
-    return `${fixed(share, 0)} % of its ${part === 'kcal' ? 'energy' : part}`
+    return t('food.shareOfPart', {
+      share: fixed(share, 0),
+      part: t(`food.parts.${part}`),
+    })
   })
-  return `Of a meal of the plan a serving is ${shares.join(', ')}.`
+  return t('food.mealPlanServingJoin', { join: shares.join(', ') })
 })
-const percent = (value: number | undefined) => (value === undefined ? '–' : `${fixed(value, 0)} %`)
+const percent = (value: number | undefined) => (value === undefined ? '–' : `${fixed(value, 0)}%`)
 </script>
 
 <template>
-  <ReferencePage title="Food label" class="max-w-5xl">
+  <ReferencePage :title="t('reference.foodLabel')" class="max-w-5xl">
     <p class="max-w-3xl pb-4 text-lg">
-      What share of a food’s energy is fat, carbohydrate and protein. The per cent of the daily
-      value on the label is another thing: the share of what is meant for a day.
+      {{ t('food.whatShareFoodSEnergy') }}
     </p>
     <div class="grid gap-x-12 gap-y-6 lg:grid-cols-[1fr_1.4fr]">
       <NumberFields :model-value="texts" :fields class="self-start sm:grid-cols-2!" />
       <section aria-live="polite" class="min-w-0">
         <p v-if="!reading" class="text-lg text-faded">
-          Type fat, carbohydrate and protein as they stand on the label.
+          {{ t('food.typeFatCarbohydrateProteinAs') }}
         </p>
-        <ScrollBox v-else-if="result" label="What is in it">
+        <ScrollBox v-else-if="result" :label="t('food.what')">
           <table class="w-full border-collapse text-left" data-test="label">
             <TableHead :columns />
             <tbody>
               <tr v-for="line in result.lines" :key="line.part" class="border-b border-line">
-                <th scope="row" class="py-1 pr-3">{{ line.part }}</th>
+                <th scope="row" class="py-1 pr-3">{{ t(`food.parts.${line.part}`) }}</th>
                 <td class="figure text-right text-[20px]">{{ fixed(line.gramsServing, 1) }}</td>
                 <td class="figure text-right text-[20px]">{{ fixed(line.kcalServing, 0) }}</td>
                 <td class="figure text-right text-[26px]">{{ percent(line.ofEnergy) }}</td>
@@ -90,15 +92,19 @@ const percent = (value: number | undefined) => (value === undefined ? '–' : `$
             </tbody>
           </table>
           <p class="pt-3 text-lg">
-            {{ fixed(result.kcalServing, 0) }} kcal a serving<template v-if="result.kcalPackage"
-              >, {{ fixed(result.kcalPackage, 0) }} a package</template
-            >.
+            {{
+              result.kcalPackage
+                ? t('food.kcalServingPackage', {
+                    serving: whole(result.kcalServing),
+                    package: whole(result.kcalPackage),
+                  })
+                : t('food.kcalServing', { serving: whole(result.kcalServing) })
+            }}
           </p>
           <p v-if="ofMeal" class="pt-1 text-lg" data-test="of-meal">{{ ofMeal }}</p>
           <p v-for="note in result.notes" :key="note" class="pt-1">{{ note }}</p>
           <p class="pt-2 text-faded">
-            Day’s amounts of the label: fat 78 g, carbohydrate 275 g, protein 50 g, for 2000 kcal
-            (US Food and Drug Administration, 21 CFR 101.9, from memory).
+            {{ t('food.daySAmountsLabelFat') }}
           </p>
         </ScrollBox>
       </section>

@@ -3,7 +3,7 @@ import { gym as gymRoutes } from '~/contract'
 
 await breathe()
 
-useHead({ title: 'Quick estimate · Oak Pinch' })
+usePageTitle(() => t('reference.quickEstimate'))
 
 const { data: gym } = await useAsyncData('gym', () => callApi(gymRoutes.view, {}))
 await breathe()
@@ -15,8 +15,8 @@ provideQuickEstimate(gym.value?.settings.standard ?? 'us')
     <InTurn>
       <ReferenceNav />
     </InTurn>
-    <h1 class="pt-4 text-[40px]">Quick estimate</h1>
-    <p class="pb-4 text-lg print:hidden">Without a client. Nothing is kept unless you ask.</p>
+    <h1 class="pt-4 text-[40px]">{{ t('reference.quickEstimate') }}</h1>
+    <p class="pb-4 text-lg print:hidden">{{ t('reference.withoutClientNothingKeptUnless') }}</p>
     <div class="grid gap-x-12 gap-y-6 lg:grid-cols-2">
       <QuickInputs class="print:hidden" />
       <QuickResult class="lg:sticky lg:top-4 lg:self-start" />

@@ -2,7 +2,6 @@
 import {
   assumedIn,
   figuresWith,
-  formatDate,
   GIRTH_IDS,
   isSkinfold,
   nameOf,
@@ -34,25 +33,23 @@ const sites = [...SKINFOLD_IDS, ...GIRTH_IDS].map((site) => ({
 </script>
 
 <template>
-  <ReferencePage title="How changes are judged" class="max-w-4xl">
+  <ReferencePage :title="t('reference.howChangesJudged')" class="max-w-4xl">
     <p class="py-3 text-lg">
-      A client’s page says “clear”, “likely” or “not yet clear” of the whole record and not of two
-      check-ins. These are the figures that it rests on. They are judgement, with no published
-      source: chosen so that made-up people of whom the truth is known are told what is true of
-      them. Nothing here is said of one person’s health.
+      {{ t('judging.clientSPageSaysClear') }}
     </p>
     <p class="border-y border-line py-3" data-test="own-figures">
       <template v-if="own">
-        <strong>Figures marked “here” are this gym’s own,</strong> read off
-        {{ own.checkIns }} check-ins of {{ own.people }} people on
-        {{ formatDate(own.fittedOn, true) }}: those that make what was read most likely, held near
-        the usual ones until there is enough to say otherwise. They are read anew whenever there are
-        a quarter more check-ins.
+        <strong>{{ t('judging.figuresMarkedHereThisGym') }}</strong>
+        {{
+          t('judging.readOffCheckinsCheckIns', {
+            checkIns: own.checkIns,
+            people: own.people,
+            fittedOn: formatDate(own.fittedOn, true),
+          })
+        }}
       </template>
       <template v-else>
-        As soon as {{ REFIT_PEOPLE }} people have {{ REFIT_CHECK_INS }} check-ins each, how steady
-        this gym’s scale, hands and days are is read off its own records and takes the place of the
-        usual figures.
+        {{ t('judging.asSoonAsRefitPeople', { REFIT_PEOPLE, REFIT_CHECK_INS }) }}
       </template>
     </p>
     <section v-for="{ title, rows } in parts" :key="title" class="pb-5">
@@ -68,9 +65,10 @@ const sites = [...SKINFOLD_IDS, ...GIRTH_IDS].map((site) => ({
             <span class="block text-faded">{{ row.why }}</span>
           </span>
           <span v-if="row.here" class="text-[20px]" data-test="own-figure">
-            <span class="figure">{{ row.here }}</span> <span class="text-base">here</span>
+            <span class="figure">{{ row.here }}</span>
+            <span class="text-base">{{ t('judging.here') }}</span>
             <span class="block text-base text-faded"
-              >usually <span class="figure">{{ row.value }}</span></span
+              >{{ t('judging.usually') }} <span class="figure">{{ row.value }}</span></span
             >
           </span>
           <span v-else class="figure text-[20px]">{{ row.value }}</span>
@@ -78,15 +76,19 @@ const sites = [...SKINFOLD_IDS, ...GIRTH_IDS].map((site) => ({
       </ul>
     </section>
     <section class="pb-5">
-      <h2 class="border-b-2 border-ink pb-1 text-xl">The error of one reading, site by site</h2>
+      <h2 class="border-b-2 border-ink pb-1 text-xl">
+        {{ t('judging.errorOneReadingSiteSite') }}
+      </h2>
       <p class="py-2">
-        How far two readings at one mark usually are apart (the technical error of measurement), for
-        a trained hand and for a new one. Finding the mark again on another day adds three quarters
-        of it. A tester’s own error takes its place as their duplicates come in:
-        <NuxtLink to="/equipment" class="underline">Equipment</NuxtLink> has it.
+        {{ t('judging.howFarTwoReadingsAt') }}
+        <NuxtLink to="/equipment" class="underline">{{ t('judging.ownErrors') }}</NuxtLink>
       </p>
-      <ScrollTable label="The error of one reading" class="w-full max-w-xl" caption="By site">
-        <TableHead :columns="['trained', 'new']" wide />
+      <ScrollTable
+        :label="t('judging.errorOneReading')"
+        class="w-full max-w-xl"
+        :caption="t('judging.site')"
+      >
+        <TableHead :columns="[t('judging.trained'), t('judging.novice')]" wide />
         <tbody>
           <tr v-for="row in sites" :key="row.site" class="border-b border-line">
             <th scope="row" class="py-1 pr-3">{{ row.name }}</th>

@@ -4,8 +4,8 @@ import { namesOf, NORM_TABLES, type Band, type Sex } from '#core'
 const sex = ref<Sex>('female')
 const age = ref('40')
 const sexes = [
-  { value: 'female' as const, name: 'women' },
-  { value: 'male' as const, name: 'men' },
+  { value: 'female' as const, name: t('reference.women') },
+  { value: 'male' as const, name: t('reference.men') },
 ]
 const years = computed(() => {
   const value = Number(age.value)
@@ -18,34 +18,32 @@ const tables = computed(() =>
   })),
 )
 function span({ from, to }: Band, unit: string): string {
-  const u = unit ? ` ${unit}` : ''
-  if (from === -Infinity) return `under ${to}${u}`
-  if (to === Infinity) return `${from}${u} and over`
-  return `${from} to ${to}${u}`
+  const key = from === -Infinity ? 'below' : to === Infinity ? 'over' : 'between'
+  return t(`ranges.span.${key}`, { from, to, unit }).trim()
 }
 </script>
 
 <template>
-  <ReferencePage title="Ranges" class="max-w-4xl">
+  <ReferencePage :title="t('reference.ranges')" class="max-w-4xl">
     <p class="pb-3 text-lg">
-      Each as its source has it; none is mixed with another. They describe groups of people and say
-      nothing of one person’s health.
+      {{ t('ranges.eachAsItsSourceNone') }}
     </p>
     <div class="flex flex-wrap items-end gap-6 pb-4 print:hidden">
-      <ChoiceRow v-model="sex" label="For" :options="sexes" />
-      <FieldRow id="range-age" label="Age">
+      <ChoiceRow v-model="sex" :label="t('reference.for')" :options="sexes" />
+      <FieldRow id="range-age" :label="t('reference.age')">
         <input id="range-age" v-model="age" class="field w-28!" inputmode="numeric" />
       </FieldRow>
     </div>
     <p v-if="years === undefined" role="alert" class="font-bold text-clay">
-      Age: got “{{ age }}”. Accepted: completed years, 0 to 120.
+      {{ t('ranges.enterAge', { got: age }) }}
     </p>
     <section v-for="{ table, bands } in tables" v-else :key="table.id" class="pb-5">
       <h2 class="border-b-2 border-ink pb-1 text-xl">{{ table.name }}</h2>
       <p class="text-faded">
-        {{ table.source
-        }}<template v-if="table.girths">; wants {{ namesOf(table.girths, ' or ') }}</template
-        >.
+        {{ table.source }}.
+        <template v-if="table.girths">
+          {{ t('ranges.wantsGirths', { girths: namesOf(table.girths, ' or ') }) }}
+        </template>
         {{ table.note }}
       </p>
       <dl v-if="bands" class="grid max-w-xl grid-cols-[1fr_auto] gap-x-6 pt-1">
@@ -56,7 +54,7 @@ function span({ from, to }: Band, unit: string): string {
           </dd>
         </template>
       </dl>
-      <p v-else class="pt-1">It says nothing of this age.</p>
+      <p v-else class="pt-1">{{ t('ranges.saysNothingThisAge') }}</p>
     </section>
   </ReferencePage>
 </template>

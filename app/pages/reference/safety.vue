@@ -5,15 +5,15 @@ import { SAFETY_RULES } from '#core'
 const PARTS = [
   {
     outcome: 'refused',
-    title: 'Refused',
-    words: 'Nothing lifts it here. The nearest plan that is allowed is offered.',
+    title: t('ranges.refused'),
+    words: t('ranges.nothingLiftsHereNearestPlan'),
   },
   {
     outcome: 'hold',
-    title: 'On hold',
-    words: 'Waits until whoever decides it has cleared it; by whom and when is on record.',
+    title: t('ranges.hold'),
+    words: t('ranges.waitsUntilWhoeverDecidesCleared'),
   },
-  { outcome: 'caution', title: 'Said', words: 'The plan goes on; talk about it first.' },
+  { outcome: 'caution', title: t('ranges.said'), words: t('ranges.planGoesTalkAboutFirst') },
 ] as const
 const parts = PARTS.map((part) => ({
   ...part,
@@ -22,11 +22,9 @@ const parts = PARTS.map((part) => ({
 </script>
 
 <template>
-  <ReferencePage title="What is not planned" class="max-w-4xl">
+  <ReferencePage :title="t('ranges.whatNotPlanned')" class="max-w-4xl">
     <p class="py-3 text-lg">
-      A coach measures, explains and suggests. What can hurt is refused, or waits for somebody who
-      is licensed to decide; local rules come first. The thresholds are from memory or common
-      practice, as each line says.
+      {{ t('ranges.coachMeasuresExplainsSuggestsWhat') }}
     </p>
     <section v-for="part in parts" :key="part.outcome" class="pb-5" data-test="safety-rules">
       <h2 class="border-b-2 border-ink pb-1 text-xl">{{ part.title }}</h2>

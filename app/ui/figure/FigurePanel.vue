@@ -16,7 +16,9 @@ defineProps<{
 <template>
   <section class="hidden flex-col border-r border-line px-4 py-5 text-faded lg:flex">
     <p class="flex justify-between">
-      <span>{{ spot?.view === 'back' ? 'Back' : 'Front' }}</span><span>{{ side }} side</span>
+      <span>{{ spot?.view === 'back' ? t('common.back') : t('common.front') }}</span><span>{{
+        t('common.sideSide', { side })
+      }}</span>
     </p>
     <div class="min-h-0 flex-1 py-2" :class="{ '-scale-x-100': side === 'left' }">
       <BodyFigure

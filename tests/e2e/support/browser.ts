@@ -2,6 +2,12 @@ import { mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { launch, type Browser, type Page } from 'puppeteer-core'
+import { FILLER, PSEUDO_LOCALE } from '../../../scripts/pseudo-locale'
+import { cutOff } from './cut-off'
+
+/** The language of the pages; `npm run test:long-words` has every flow in the made-up one. */
+const LANGUAGE = process.env.OAK_PINCH_LANGUAGE
+const IN_LONG_WORDS = LANGUAGE === PSEUDO_LOCALE
 
 export const DESK = { width: 1280, height: 800 }
 export const PHONE = { width: 390, height: 844, isMobile: true, hasTouch: true }
@@ -25,6 +31,14 @@ export async function openBrowser(): Promise<{ browser: Browser; close(): Promis
     userDataDir,
     args: FLAGS,
   })
+  // The flows count in kg and cm, whatever the language of the pages thinks in.
+  await browser.setCookie(
+    ...[
+      ['oak-pinch-mass-unit', 'kg'],
+      ['oak-pinch-length-unit', 'cm'],
+      ...(LANGUAGE ? [['oak-pinch-language', LANGUAGE]] : []),
+    ].map(([name, value]) => ({ name: name!, value: value!, domain: '127.0.0.1', path: '/' })),
+  )
   return {
     browser,
     async close() {
@@ -41,6 +55,9 @@ export async function openPage(
 ): Promise<Page & { faults: string[] }> {
   const page = Object.assign(await browser.newPage(), { faults: [] as string[] })
   await page.setViewport(viewport)
+  if (process.env.E2E_T) page.setDefaultTimeout(Number(process.env.E2E_T))
+  // What the flows read is what the shipped words are.
+  if (IN_LONG_WORDS) await page.evaluateOnNewDocument(readWithoutFiller, FILLER)
   page.on('pageerror', (error) => page.faults.push(String(error)))
   page.on('console', (message) => {
     const text = message.text()
@@ -49,6 +66,24 @@ export async function openPage(
     if (message.type() === 'error' && !expected) page.faults.push(text)
   })
   return page
+}
+
+/** In the page: has texts read without the letter that the made-up language adds. */
+function readWithoutFiller(filler: string): void {
+  for (const [of, name] of [
+    [HTMLElement.prototype, 'innerText'],
+    [Node.prototype, 'textContent'],
+  ] as const) {
+    const { get, set } = Object.getOwnPropertyDescriptor(of, name)!
+    Object.defineProperty(of, name, {
+      configurable: true,
+      get(this: unknown) {
+        const text = get!.call(this) as string | null
+        return text?.replaceAll(filler, '') ?? text
+      },
+      ...(set ? { set } : {}),
+    })
+  }
 }
 
 /** Opens an address and waits until the page has what it asked for, and has done what it does unasked. */
@@ -62,6 +97,9 @@ export async function load(page: Page, url: string): Promise<void> {
     const hydrated = root?.__vue_app__?.config.globalProperties.$nuxt?.isHydrating === false
     return hydrated && !('waking' in document.documentElement.dataset)
   })
+  if (!IN_LONG_WORDS) return
+  const cut = await cutOff(page)
+  if (cut.length) throw new Error(`${url} cuts off: ${cut.join(' | ')}`)
 }
 
 /** Opens an address and comes with the pointer: all that the server has drawn answers from then on. */

@@ -38,10 +38,10 @@ export function useFloor(options: { demo?: boolean } = {}) {
 
 /** From Ready over the landmarks to the first box: one Enter each. */
 export async function begin(page: Page) {
-  await waitForFocus(page, 'On to the landmarks')
+  await waitForFocus(page, 'Continue to landmarks')
   await page.keyboard.press('Enter')
   await page.waitForFunction(() =>
-    /^On to the (folds|tape)$/.test(document.activeElement?.textContent?.trim() ?? ''),
+    /^Continue to (folds|tape)$/.test(document.activeElement?.textContent?.trim() ?? ''),
   )
   await page.keyboard.press('Enter')
   await waitForFocus(page, 'reading')
@@ -61,7 +61,7 @@ export async function weighIn(page: Page, mass: string) {
 
 /** From the read-back to the result: one Enter. */
 export async function toResult(page: Page) {
-  await waitForFocus(page, 'On to the result')
+  await waitForFocus(page, 'Continue to result')
   await page.keyboard.press('Enter')
   await waitForFocus(page, 'Close the check-in')
 }
@@ -75,7 +75,7 @@ export async function stored(page: Page, server: TestServer, id: string) {
 /** The form of a set of one's own: empty, or as the set that it starts from. */
 export async function beginOwnSet(page: Page, server: TestServer, from?: string) {
   await visit(page, `${server.url}/settings`)
-  await press(page, 'Add a set')
+  await press(page, 'New protocol')
   await page.waitForSelector('#own-name')
   if (!from) return
   await page.select('#own-start', from)

@@ -2,11 +2,8 @@
 import {
   changesAt,
   correctedChanges,
-  formatDate,
-  formatFold,
   isBeyond,
   isSkinfold,
-  lengthText,
   lookAtRecord,
   nameOf,
   partsOfRecord,
@@ -17,7 +14,7 @@ import { spotOf } from '~/ui/figure/sites'
 
 await breathe()
 
-const { view, error, measured } = await useClientRecord('body map')
+const { view, error, measured } = await useClientRecord('client.bodyMap')
 
 const { then, now, choose } = usePair(view, measured)
 const lengthUnit = useLengthUnit()
@@ -64,8 +61,8 @@ const kind = ref<'folds' | 'girths'>('folds')
 const kinds = computed(() =>
   (
     [
-      { value: 'folds', name: 'folds' },
-      { value: 'girths', name: 'girths' },
+      { value: 'folds', name: t('bodyMap.folds') },
+      { value: 'girths', name: t('bodyMap.girths') },
     ] as const
   ).filter(({ value }) => sitesOf.value[value].length),
 )
@@ -97,22 +94,21 @@ const rows = computed(() => [...sitesOf.value.folds, ...sitesOf.value.girths])
 <template>
   <ClientPage :view :error>
     <p v-if="!then || !now" class="text-lg">
-      Two check-ins are needed to see where something changed.
+      {{ t('bodyMap.twoCheckInsNeededSee') }}
     </p>
     <template v-else>
       <div class="flex flex-wrap items-end gap-x-6 gap-y-3 pb-3">
         <div>
-          <label for="since" class="block pb-1 font-bold">Changed since</label>
+          <label for="since" class="block pb-1 font-bold">{{ t('bodyMap.changedSince') }}</label>
           <select id="since" v-model="chosen" class="field w-auto!">
             <option v-for="date in dates" :key="date.id" :value="date.id">{{ date.name }}</option>
           </select>
         </div>
         <InTurn>
-          <ChoiceRow v-model="kind" label="What is shown" hide-label :options="kinds" />
+          <ChoiceRow v-model="kind" :label="t('client.whatShown')" hide-label :options="kinds" />
         </InTurn>
         <p class="pb-3 text-faded">
-          up to {{ formatDate(now.measuredOn, true) }}. ▲ more, ▼ less; filled where it is beyond
-          measuring error.
+          {{ t('bodyMap.mapLegend', { day: formatDate(now.measuredOn, true) }) }}
         </p>
       </div>
       <div class="grid gap-4 sm:grid-cols-2" data-test="body-map">
@@ -121,17 +117,16 @@ const rows = computed(() => [...sitesOf.value.folds, ...sitesOf.value.girths])
             <ChangeFigure
               :view="side"
               :spots="spots.filter(({ spot }) => spot.view === side)"
-              :label="`Changes seen from the ${side}. The table below has every number.`"
+              :label="t('bodyMap.changesSeenFromSideTable', { side })"
             />
           </InTurn>
         </div>
       </div>
       <InTurn>
         <section v-if="corrected.length" class="pt-4">
-          <h2 class="border-b-2 border-ink pb-1 text-xl">Muscle and fat at one place</h2>
+          <h2 class="border-b-2 border-ink pb-1 text-xl">{{ t('bodyMap.muscleFatAtOnePlace') }}</h2>
           <p class="max-w-3xl py-2">
-            The girth less the fold over it is muscle and bone; standard anthropometry, which takes
-            the limb for a circle.
+            {{ t('bodyMap.girthLessFoldOverMuscle') }}
           </p>
           <ul>
             <li
@@ -139,9 +134,12 @@ const rows = computed(() => [...sitesOf.value.folds, ...sitesOf.value.girths])
               :key="c.girth + c.fold"
               class="flex flex-wrap gap-x-4 border-b border-line py-1"
             >
-              <strong class="w-56"
-                >{{ nameOf(c.girth) }} less {{ nameOf(c.fold).toLowerCase() }}</strong
-              >
+              <strong class="w-56">{{
+                t('bodyMap.girthLessFold', {
+                  girth: nameOf(c.girth),
+                  fold: nameOf(c.fold),
+                })
+              }}</strong>
               <span class="figure text-[20px]">
                 {{ signedQuantity(c.girth, c.change, units) }} ± {{ reachOf(c.girth, c.sd, units) }}
                 {{ lengthUnit }}
@@ -152,13 +150,18 @@ const rows = computed(() => [...sitesOf.value.folds, ...sitesOf.value.girths])
         </section>
       </InTurn>
       <InTurn>
-        <ScrollBox label="Every site" class="pt-5">
+        <ScrollBox :label="t('bodyMap.everySite2')" class="pt-5">
           <table class="w-full max-w-4xl border-collapse text-left" data-test="sites">
             <caption class="pb-1 text-left text-faded">
-              What was read, and what changed by the whole record up to then; with the number of
-              sites in mind, since of many one is always furthest.
+              {{
+                t('bodyMap.whatWasReadWhatChanged')
+              }}
             </caption>
-            <TableHead :columns="['then', 'now', 'changed', 'give or take']" last="verdict" wide />
+            <TableHead
+              :columns="['then', 'now', 'changed', t('bodyMap.giveOrTake')]"
+              last="verdict"
+              wide
+            />
             <tbody>
               <tr v-for="row in rows" :key="row.site" class="border-b border-line">
                 <th scope="row" class="py-1 pr-3">{{ nameOf(row.site) }}</th>

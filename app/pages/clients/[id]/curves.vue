@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { daysBetween, formatDate, isoDateOf, signed, type IsoDate } from '#core'
+import { daysBetween, isoDateOf, type IsoDate } from '#core'
 import { v4 as newId } from 'uuid'
 import { CLIENT_NOTE_KINDS } from '#shared/contract/choices'
 import type { ClientNote } from '#shared/contract/notes'
@@ -7,7 +7,7 @@ import { notes } from '~/contract'
 
 await breathe()
 
-const { id, view, error, patch, measured } = await useClientRecord('curves')
+const { id, view, error, patch, measured } = await useClientRecord('client.curves')
 
 const massUnit = useMassUnit()
 const lengthUnit = useLengthUnit()
@@ -53,7 +53,7 @@ const sloped = computed(() => {
   const { name, points } = curve ?? curves.value[0] ?? { name: '', points: [] }
   const inside = points.filter((p) => p.value !== null && within(p.date))
   return {
-    name: subject.value === 'mass' ? 'body mass' : name,
+    name: subject.value === 'mass' ? t('curves.bodyMass') : name,
     points: inside.map((p) => ({ x: daysBetween(dates.value[0]!, p.date) / 7, y: p.value! })),
   }
 })
@@ -61,10 +61,10 @@ const trend = useTrend(computed(() => sloped.value.points))
 const slopeWords = computed(() => {
   if (!trend.value) return ''
   const { slope, interval } = trend.value
-  const about = interval
-    ? `, 95 in 100 between ${signed(interval[0], 2)} and ${signed(interval[1], 2)}`
-    : ', too few points for an interval'
-  return `${signed(slope, 2)} ${unit.value} a week${about}`
+  const of = { slope: signed(slope, 2), unit: unit.value }
+  return interval
+    ? t('client.trendRange', { ...of, low: signed(interval[0], 2), high: signed(interval[1], 2) })
+    : t('client.trendFewPoints', of)
 })
 
 /** First and last check-in of the period. */
@@ -116,13 +116,16 @@ const removeNote = (noteId: string) =>
   change(() => callApi(notes.remove, { params: { id, note: noteId } }))
 
 const slopeOf = [
-  { value: 'fat' as const, name: 'slope of fat' },
-  { value: 'lean' as const, name: 'slope of lean' },
+  { value: 'fat' as const, name: t('curves.slopeFat') },
+  { value: 'lean' as const, name: t('curves.slopeLean') },
 ]
 const label = computed(() => {
   const name = subjects.value.find((s) => s.id === subject.value)?.name ?? ''
-  const wanted = goal.value ? ` The ${goal.value.name} ${unit.value}.` : ''
-  return `${name}, from ${from.value} to ${to.value}. ${slopeWords.value}${wanted}`
+  return [
+    t('curves.curveLabel', { name, from: from.value, to: to.value }),
+    slopeWords.value,
+    ...(goal.value ? [`${goal.value.name} ${unit.value}`] : []),
+  ].join('. ')
 })
 </script>
 
@@ -131,7 +134,7 @@ const label = computed(() => {
     <PercentagesChoice v-if="hiding" v-model="asked" :name="view.client.name" class="pb-3" />
     <div class="flex flex-wrap items-end gap-x-6 gap-y-3 pb-2">
       <InTurn>
-        <FieldRow id="subject" label="What is shown">
+        <FieldRow id="subject" :label="t('client.whatShown')">
           <select id="subject" v-model="subject" class="field w-auto!">
             <option v-for="s in subjects" :key="s.id" :value="s.id">{{ s.name }}</option>
           </select>
@@ -146,7 +149,7 @@ const label = computed(() => {
         :aria-pressed="brushing"
         @click="brushing = !brushing"
       >
-        {{ brushing && live ? 'Draw across the chart' : 'Compare a stretch' }}
+        {{ brushing && live ? t('curves.drawAcrossChart') : t('curves.compareStretch') }}
       </button>
     </div>
     <div v-if="measured.length" class="h-[380px]" data-test="curve">
@@ -165,27 +168,27 @@ const label = computed(() => {
         />
       </ClientOnly>
     </div>
-    <p v-else class="text-lg">A curve needs a check-in first.</p>
+    <p v-else class="text-lg">{{ t('curves.curveNeedsCheckFirst') }}</p>
     <ul v-if="gaps.length" class="text-faded">
       <li v-for="gap in gaps" :key="gap.id">
-        {{ formatDate(gap.on, true) }} has no point: {{ gap.gap }}.
+        {{ t('curves.noPointGap', { on: formatDate(gap.on, true), gap: gap.gap }) }}
       </li>
     </ul>
 
     <InTurn v-if="measured.length" unasked>
       <section class="pt-4">
-        <h2 class="border-b-2 border-ink pb-1 text-xl">The stretch</h2>
+        <h2 class="border-b-2 border-ink pb-1 text-xl">{{ t('curves.stretch') }}</h2>
         <InTurn>
           <div class="flex flex-wrap items-end gap-3 py-3">
-            <TextField id="from" v-model="from" label="from" type="date" />
-            <TextField id="to" v-model="to" label="to" type="date" />
+            <TextField id="from" v-model="from" :label="t('curves.from')" type="date" />
+            <TextField id="to" v-model="to" :label="t('curves.to2')" type="date" />
             <button v-if="brushed" type="button" class="button" @click="brushed = undefined">
-              All of it
+              {{ t('client.allDates') }}
             </button>
             <ChoiceRow
               v-if="subject === 'parts'"
               v-model="followed"
-              label="Slope of"
+              :label="t('curves.slope')"
               hide-label
               :options="slopeOf"
             />
@@ -193,11 +196,11 @@ const label = computed(() => {
         </InTurn>
         <p class="text-lg" role="status" data-test="slope">
           <template v-if="slopeWords">
-            Slope of {{ sloped.name }}: <strong>{{ slopeWords }}</strong> (Theil and Sen, robust
-            against odd days).
+            {{ t('curves.weeklyTrend', { name: sloped.name }) }} <strong>{{ slopeWords }}</strong>
+            {{ t('curves.robust') }}
           </template>
           <template v-else-if="ready && sloped.points.length < 2">
-            Two points are needed for a slope.
+            {{ t('curves.twoPointsNeededSlope') }}
           </template>
         </p>
         <InTurn v-if="ends">
@@ -216,7 +219,7 @@ const label = computed(() => {
 
     <InTurn>
       <section class="pt-6 print:hidden">
-        <h2 class="border-b-2 border-ink pb-1 text-xl">Notes on the axis</h2>
+        <h2 class="border-b-2 border-ink pb-1 text-xl">{{ t('curves.notesAxis') }}</h2>
         <ul v-if="onAxis.length" data-test="axis-notes">
           <li
             v-for="event in view.notes"
@@ -228,7 +231,7 @@ const label = computed(() => {
               {{ event.words }} <span class="text-faded">{{ event.kind }}</span>
             </span>
             <button type="button" class="min-h-11 px-3 underline" @click="removeNote(event.id)">
-              take away<span class="sr-only">: {{ event.words }}</span>
+              {{ t('client.delete') }} <span class="sr-only">{{ event.words }}</span>
             </button>
           </li>
           <li
@@ -237,26 +240,28 @@ const label = computed(() => {
             class="flex min-h-11 items-center gap-3 border-b border-line"
           >
             <span class="w-32">{{ formatDate(date, true) }}</span>
-            <span class="flex-1">“{{ words }}” <span class="text-faded">check-in</span></span>
+            <span class="flex-1"
+              >“{{ words }}” <span class="text-faded">{{ t('curves.check2') }}</span></span
+            >
           </li>
         </ul>
         <form class="flex flex-wrap items-end gap-3 pt-3" @submit.prevent="addNote">
-          <TextField id="note-date" v-model="note.date" label="Day" type="date" />
-          <FieldRow id="note-kind" label="Kind">
+          <TextField id="note-date" v-model="note.date" :label="t('curves.day')" type="date" />
+          <FieldRow id="note-kind" :label="t('curves.kind')">
             <select id="note-kind" v-model="note.kind" class="field">
               <option v-for="k in CLIENT_NOTE_KINDS" :key="k" :value="k">
-                {{ k === 'phase' ? 'new phase' : k }}
+                {{ k === 'phase' ? t('curves.newPhase') : k }}
               </option>
             </select>
           </FieldRow>
           <TextField
             id="note-words"
             v-model="note.words"
-            label="In a few words"
+            :label="t('curves.fewWords')"
             class="min-w-48 flex-1"
             maxlength="80"
           />
-          <button type="submit" class="button">Put on the axis</button>
+          <button type="submit" class="button">{{ t('curves.putAxis') }}</button>
         </form>
         <AlertLine :text="trouble" />
       </section>

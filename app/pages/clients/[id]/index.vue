@@ -1,11 +1,8 @@
 <script setup lang="ts">
 import {
   addDays,
-  fixed,
   foldSumName,
   foldSumOf,
-  formatDate,
-  formatLength,
   isoDateOf,
   headlineText,
   isOtherSetup,
@@ -66,7 +63,7 @@ const drawn = computed<RecordQuantity[]>(() => {
 })
 const marks = computed(() => [
   ...(view.value.planInForce
-    ? [{ date: view.value.planInForce.startedOn, words: 'plan began' }]
+    ? [{ date: view.value.planInForce.startedOn, words: t('record.planBegan') }]
     : []),
   ...view.value.notes
     .filter(({ kind }) => kind === 'phase')
@@ -100,7 +97,7 @@ const paperTrouble = ref('')
 async function enterPaper() {
   paperTrouble.value = ''
   if (!paperDate.value || paperDate.value > today) {
-    paperTrouble.value = `Date of the sheet: ${paperDate.value ? `got ${paperDate.value}` : 'is missing'}. Accepted: today or a date before.`
+    paperTrouble.value = t('record.paperDate')
     return
   }
   await start(id, paperDate.value)
@@ -114,18 +111,23 @@ const standing = computed(() => {
   const last = series.value.at(-1)?.estimate
   const sum = ledger.sheets.value.length ? foldSumOf(ledger.sheets.value.at(-1)!) : undefined
   if (newest.value && (!shown.value || !last)) {
-    if (sum) return `${foldSumName(sum.folds, true)} ${fixed(sum.mm, 0)} mm.`
-    if (!shown.value) return 'Measured.'
+    if (sum)
+      return t('record.standingFolds', { sum: foldSumName(sum.folds, true), mm: fixed(sum.mm, 0) })
+    if (!shown.value) return t('record.measured2')
   }
   if (!last) {
     const girths = ledger.sheets.value.at(-1)?.sites
     const waist = WAISTS.find((site) => girths?.[site])
     if (waist) return `${nameOf(waist)} ${formatLength(girths![waist]!.value, lengthUnit.value)}.`
-    return newest.value ? 'No estimate from the last check-in.' : 'No check-in yet.'
+    return newest.value ? t('record.noEstimateFromLastCheck') : t('record.noCheckYet')
   }
-  if (last.fatMassKg === undefined) return `About ${fixed(last.fatPercent, 0)} % fat.`
+  if (last.fatMassKg === undefined)
+    return t('record.aboutFatpercentFat', { fatPercent: fixed(last.fatPercent, 0) })
   const show = (kg: number) => `${fixed(massIn(kg, unit.value), 1)} ${unit.value}`
-  return `Fat ${show(last.fatMassKg)}, lean ${show(last.leanMassKg!)}.`
+  return t('record.fatFatmasskgLeanLeanmasskg', {
+    fatMassKg: show(last.fatMassKg),
+    leanMassKg: show(last.leanMassKg!),
+  })
 })
 </script>
 
@@ -138,12 +140,12 @@ const standing = computed(() => {
         :disabled="busy"
         @click="start(view.client.id)"
       >
-        {{ open ? 'Resume the check-in' : 'Start a check-in' }}
+        {{ open ? t('record.resumeCheck') : t('record.startCheck') }}
       </button>
     </template>
     <AlertLine :text="trouble" />
     <p v-if="view.client.archived" class="pb-3 font-bold text-clay">
-      Archived: out of Today and the lists.
+      {{ t('record.archivedOutTodayLists') }}
     </p>
     <PercentagesChoice v-if="hiding" v-model="asked" :name="view.client.name" class="pb-3" />
     <!-- With what it takes to work it out. -->
@@ -155,7 +157,8 @@ const standing = computed(() => {
         <div class="grid items-start gap-x-12 gap-y-5 pb-5 lg:grid-cols-[26rem_1fr]">
           <div>
             <p class="pb-2 text-lg">
-              {{ measured.length }} check-ins. <span data-test="standing">{{ standing }}</span>
+              {{ t('record.countCheckIns', { count: measured.length }) }}
+              <span data-test="standing">{{ standing }}</span>
             </p>
             <RecordSummary
               :look
@@ -175,8 +178,8 @@ const standing = computed(() => {
             :changes="look.horizons[drawnFrom]?.changes ?? {}"
             :from="
               drawnFrom === 'phase'
-                ? `from ${formatDate(course[0]!.date, true)}`
-                : 'from the first check-in'
+                ? t('record.fromDate', { date: formatDate(course[0]!.date, true) })
+                : t('record.fromFirstCheck')
             "
             :marks
             :is-other
@@ -200,7 +203,7 @@ const standing = computed(() => {
       />
     </InTurn>
     <p v-else class="text-lg">
-      The first check-in takes about ten minutes: folds twice round, then the scale.
+      {{ t('record.firstCheckTakesAboutTen') }}
     </p>
     <InTurn v-if="look && then && now">
       <BetweenDates class="pt-6" :look :units :then :now :horizon :sum-name />
@@ -209,8 +212,11 @@ const standing = computed(() => {
       <MassUnitChoice class="pt-4" />
     </InTurn>
     <p v-if="newest" class="pt-4 text-faded">
-      Next check-in from
-      {{ formatDate(addDays(newest.measuredOn, view.client.cadenceDays), true) }}.
+      {{
+        t('record.nextCheckInFrom', {
+          day: formatDate(addDays(newest.measuredOn, view.client.cadenceDays), true),
+        })
+      }}
     </p>
     <div class="space-y-3 pt-6">
       <InTurn>
@@ -221,12 +227,12 @@ const standing = computed(() => {
           @opened="openFile"
         >
           <template #title>
-            Private screening
+            {{ t('record.privateScreening') }}
             <span class="font-normal text-faded">
               {{
                 view.screenedOn
-                  ? `looked through ${formatDate(view.screenedOn, true)}`
-                  : 'nothing asked yet'
+                  ? t('record.reviewed', { day: formatDate(view.screenedOn, true) })
+                  : t('record.nothingAskedYet')
               }}
             </span>
           </template>
@@ -241,22 +247,22 @@ const standing = computed(() => {
         </FoldOut>
       </InTurn>
       <InTurn>
-        <FoldOut title="Past check-in from paper" class="border-t-2 border-line pt-2">
+        <FoldOut :title="t('record.pastCheckFromPaper')" class="border-t-2 border-line pt-2">
           <form class="flex max-w-xl flex-wrap items-end gap-3" @submit.prevent="enterPaper">
             <TextField
               id="paper-date"
               v-model="paperDate"
-              label="Date of the sheet"
+              :label="t('record.dateSheet')"
               :error="paperTrouble"
               type="date"
               :max="today"
             />
-            <button type="submit" class="button">Type it in</button>
+            <button type="submit" class="button">{{ t('record.type') }}</button>
           </form>
           <ul v-if="papers.length" class="pt-2">
             <li v-for="paper in papers" :key="paper.id">
               <NuxtLink :to="`/check-in/${paper.id}`" class="underline">
-                Go on with the sheet of {{ formatDate(paper.measuredOn, true) }}
+                {{ t('record.continueSheet', { day: formatDate(paper.measuredOn, true) }) }}
               </NuxtLink>
             </li>
           </ul>
@@ -264,7 +270,7 @@ const standing = computed(() => {
       </InTurn>
       <InTurn v-if="view.voided">
         <FoldOut
-          :title="`Voided check-ins (${view.voided})`"
+          :title="t('record.voidedCheckIns', { count: view.voided })"
           class="border-t-2 border-line pt-2"
           @opened="openFile"
         >
@@ -275,8 +281,13 @@ const standing = computed(() => {
               class="border-b border-line py-2"
             >
               <p>
-                {{ formatDate(checkIn.measuredOn, true) }}, {{ checkIn.readings }} readings:
-                {{ checkIn.reason }}
+                {{
+                  t('record.voidedLine', {
+                    day: formatDate(checkIn.measuredOn, true),
+                    count: checkIn.readings,
+                    reason: checkIn.reason,
+                  })
+                }}
               </p>
               <CheckInRepair :check-in :client-id="id" voided @done="again" />
             </li>
@@ -285,7 +296,7 @@ const standing = computed(() => {
       </InTurn>
       <InTurn>
         <FoldOut
-          title="Edit, change log, archive"
+          :title="t('record.editChangeLogArchive')"
           class="border-t-2 border-line pt-2"
           @opened="openFile"
         >

@@ -1,12 +1,11 @@
 <script setup lang="ts">
-import { formatDate } from '#core'
 import { PHOTO_VIEWS } from '#shared/contract/choices'
 import type { Photo } from '#shared/contract/photos'
 import { photos as routes } from '~/contract'
 
 await breathe()
 
-const { id, view, error, data } = await useClientPart('photos', routes.list)
+const { id, view, error, data } = await useClientPart('client.photos', routes.list)
 
 const photos = computed(() => data.value ?? [])
 const dates = computed(() => [...new Set(photos.value.map(({ takenOn }) => takenOn))].sort())
@@ -26,8 +25,8 @@ const layout = ref<'side' | 'slider'>('side')
 
 const views = PHOTO_VIEWS.map((value) => ({ value, name: value }))
 const layouts = [
-  { value: 'side' as const, name: 'side by side' },
-  { value: 'slider' as const, name: 'under a slider' },
+  { value: 'side' as const, name: t('photos.sideSide') },
+  { value: 'slider' as const, name: t('photos.underSlider') },
 ]
 const marking = ref<Photo>()
 const { trouble, submit } = useSubmit()
@@ -43,7 +42,7 @@ const remove = async (photo: Photo) =>
     <template v-if="photos.length">
       <InTurn>
         <div class="flex flex-wrap items-end gap-x-5 gap-y-3 pb-4">
-          <ChoiceRow v-model="side" label="View" hide-label :options="views" />
+          <ChoiceRow v-model="side" :label="t('photos.view')" hide-label :options="views" />
           <FieldRow v-for="end in ENDS" :id="end.id" :key="end.id" :label="end.id">
             <select
               :id="end.id"
@@ -56,7 +55,7 @@ const remove = async (photo: Photo) =>
               </option>
             </select>
           </FieldRow>
-          <ChoiceRow v-model="layout" label="Layout" hide-label :options="layouts" />
+          <ChoiceRow v-model="layout" :label="t('photos.layout')" hide-label :options="layouts" />
         </div>
       </InTurn>
       <InTurn v-if="then && now && then.id !== now.id">
@@ -65,33 +64,44 @@ const remove = async (photo: Photo) =>
       <p v-else class="text-lg">
         {{
           now
-            ? `There is one picture from the ${side} so far.`
-            : `No picture from the ${side} on that day.`
+            ? t('photos.thereOnePictureFromSide', { side })
+            : t('photos.noPictureFromSideDay', { side })
         }}
       </p>
       <ul class="flex flex-wrap gap-2 pt-3 print:hidden">
         <li v-for="photo in [then, now].filter((p) => p !== undefined)" :key="photo.id">
           <button type="button" class="button" @click="marking = photo">
-            {{ photo.crown && photo.groundPoint ? 'Mark again' : 'Mark crown and floor' }},
+            {{
+              photo.crown && photo.groundPoint ? t('photos.markAgain') : t('photos.markCrownFloor')
+            }},
             {{ formatDate(photo.takenOn) }}
           </button>
           <button type="button" class="min-h-11 px-3 text-clay underline" @click="remove(photo)">
-            delete<span class="sr-only"> the picture of {{ formatDate(photo.takenOn, true) }}</span>
+            {{ t('client.delete')
+            }}<span class="sr-only">
+              {{ t('photos.pictureTakenon', { takenOn: formatDate(photo.takenOn, true) }) }}</span
+            >
           </button>
         </li>
       </ul>
       <AlertLine :text="trouble" />
     </template>
-    <p v-else class="pb-3 text-lg">No photos yet.</p>
+    <p v-else class="pb-3 text-lg">{{ t('photos.noPhotosYet') }}</p>
     <InTurn unasked>
       <section class="pt-6 print:hidden">
-        <h2 class="border-b-2 border-ink pb-1 text-xl">Take or choose</h2>
+        <h2 class="border-b-2 border-ink pb-1 text-xl">{{ t('photos.takeOrChoose') }}</h2>
         <PhotoTaker :client-id="id" class="pt-3" @kept="kept" />
       </section>
     </InTurn>
-    <AskDialog title="Crown and floor" :open="marking !== undefined" @close="marking = undefined">
+    <AskDialog
+      :title="t('photos.crownFloor')"
+      :open="marking !== undefined"
+      @close="marking = undefined"
+    >
       <PhotoPoints v-if="marking" :key="marking.id" :photo="marking" @kept="kept" />
-      <button type="button" class="button mt-3" @click="marking = undefined">Done</button>
+      <button type="button" class="button mt-3" @click="marking = undefined">
+        {{ t('photos.done') }}
+      </button>
     </AskDialog>
   </ClientPage>
 </template>

@@ -1,9 +1,6 @@
 <script setup lang="ts">
 import {
   attempt,
-  fixed,
-  formatDate,
-  formatMass,
   isoDateOf,
   massIn,
   massOf,
@@ -11,7 +8,6 @@ import {
   oddDays,
   parseWeighIns,
   questionedWeighIns,
-  signed,
   weekdayOf,
   weeklyAverages,
   type WeighIn,
@@ -20,7 +16,7 @@ import { clients, weighIns as routes } from '~/contract'
 
 await breathe()
 
-const { id, view, error, data } = await useClientPart('weigh-ins', routes.list)
+const { id, view, error, data } = await useClientPart('client.weighIns', routes.list)
 
 const params = { id }
 const weighIns = computed(() => data.value ?? [])
@@ -76,17 +72,17 @@ async function keep() {
   clear()
   const found = read.value
   if (!found?.ok) {
-    trouble.value = found?.error.message ?? 'Weigh-ins: is missing. Accepted: one mass a day.'
+    trouble.value = found?.error.message ?? t('weighIns.weighInsMissingAcceptedOne')
     return
   }
   if (!ofCheckIns.value) await submit(learnCheckIns)
   if (open.value.length > 0) {
-    trouble.value = 'Answer what is asked about below first: nothing is saved yet.'
+    trouble.value = t('weighIns.answerWhatAskedAboutBelow')
     return
   }
   const count = found.value.length
   const body = { text: form.text, last: form.last, unit: unit.value }
-  const said = `Saved ${count} ${count === 1 ? 'day' : 'days'}.`
+  const said = t('weighIns.savedDays', { count })
   const all = await submit(() => callApi(routes.add, { params, body }), said)
   if (!all) return
   data.value = all
@@ -124,13 +120,13 @@ const trendWords = computed(() => {
   if (!trend.value) return ''
   const show = (kg: number) => signed(massIn(kg, unit.value), 2)
   const { slope, interval } = trend.value
-  const between = interval
-    ? `, 95 in 100 between ${show(interval[0])} and ${show(interval[1])}`
-    : ', too few days for an interval'
-  return `${show(slope)} ${unit.value} a week${between}`
+  const of = { slope: show(slope), unit: unit.value }
+  return interval
+    ? t('client.trendRange', { ...of, low: show(interval[0]), high: show(interval[1]) })
+    : t('client.trendFewPoints', of)
 })
 
-const DAY_NAMES = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun']
+const DAY_NAMES = weekdayNames()
 const dayName = (date: string) => DAY_NAMES[weekdayOf(date)]!
 const short = (date: string) => `${dayName(date)} ${formatDate(date)}`
 const daysOf = (from: string, to: string) =>
@@ -144,8 +140,8 @@ const daysOf = (from: string, to: string) =>
         <form class="space-y-3" novalidate @submit.prevent="keep">
           <FieldRow
             id="weigh-ins"
-            label="Weigh-ins, typed or pasted"
-            hint="Seven on one line, or one a line with its day; a dash for a day without."
+            :label="t('weighIns.weighInsTypedOrPasted')"
+            :hint="t('weighIns.sevenOneLineOrOne')"
             :error="trouble"
           >
             <textarea
@@ -161,16 +157,19 @@ const daysOf = (from: string, to: string) =>
             <TextField
               id="last"
               v-model="form.last"
-              label="The last one is of"
+              :label="t('weighIns.lastOne')"
               type="date"
               :max="today"
             />
             <MassUnitChoice />
           </div>
           <div v-if="read?.ok" class="border-l-4 border-leaf pl-3" data-test="read-as">
-            Read as
             {{
-              read.value.map((day) => `${short(day.date)} ${formatMass(day.kg, unit)}`).join(' · ')
+              t('weighIns.readAs', {
+                days: read.value
+                  .map((day) => `${short(day.date)} ${formatMass(day.kg, unit)}`)
+                  .join(' · '),
+              })
             }}
           </div>
           <p v-else-if="read && !trouble" class="border-l-4 border-clay pl-3">
@@ -186,12 +185,17 @@ const daysOf = (from: string, to: string) =>
                 <strong>{{ short(date) }}:</strong>
                 <template v-if="finding"> {{ finding.evidence }}</template>
                 <template v-if="replaces !== undefined">
-                  {{ formatMass(kg, unit) }} takes the place of {{ formatMass(replaces, unit) }}.
+                  {{
+                    t('weighIns.replaces', {
+                      now: formatMass(kg, unit),
+                      before: formatMass(replaces, unit),
+                    })
+                  }}
                 </template>
               </p>
               <template v-for="offered in finding?.suggestions ?? []" :key="offered.value">
                 <button type="button" class="button" @click="takeInstead(date, offered.value)">
-                  Take {{ formatMass(offered.value, unit) }}
+                  {{ t('weighIns.useMass', { mass: formatMass(offered.value, unit) }) }}
                 </button>
                 <button
                   v-if="offered.second !== undefined"
@@ -199,60 +203,62 @@ const daysOf = (from: string, to: string) =>
                   class="button"
                   @click="takeInstead(date, offered.second)"
                 >
-                  Take {{ formatMass(offered.second, unit) }}
+                  {{ t('weighIns.useMass', { mass: formatMass(offered.second, unit) }) }}
                 </button>
               </template>
               <button type="button" class="button" @click="confirm(date)">
-                {{ formatMass(kg, unit) }} is right
+                {{ t('weighIns.isRight', { mass: formatMass(kg, unit) }) }}
               </button>
             </li>
           </ul>
           <div class="flex items-center gap-4">
-            <button type="submit" class="button button-lead">Keep</button>
+            <button type="submit" class="button button-lead">{{ t('client.keep') }}</button>
             <span role="status">{{ done }}</span>
           </div>
           <p class="text-faded">
-            Morning, after the toilet, before eating and drinking, in the same clothes or none. One
-            day swings by half a kilogram and more; the week tells.
+            {{ t('weighIns.morning', { mass: formatMass(0.5, unit) }) }}
           </p>
         </form>
       </InTurn>
       <InTurn>
         <section>
-          <h2 class="border-b-2 border-ink pb-1 text-xl">Weeks</h2>
+          <h2 class="border-b-2 border-ink pb-1 text-xl">{{ t('weighIns.weeks') }}</h2>
           <p v-if="trendWords" class="pt-2 text-lg" data-test="trend">
-            Trend of the last {{ recent.length }} days: <strong>{{ trendWords }}</strong>
+            {{ t('weighIns.trendLastCountDays', { count: recent.length }) }}
+            <strong>{{ trendWords }}</strong>
           </p>
           <div class="flex items-center gap-3 pt-2">
-            <label for="week-end" class="font-bold">Weeks end on</label>
+            <label for="week-end" class="font-bold">{{ t('weighIns.weeksEnd') }}</label>
             <select id="week-end" v-model="weekEnd" class="field w-auto!">
-              <option value="">the last day weighed</option>
+              <option value="">{{ t('weighIns.lastDayWeighed') }}</option>
               <option v-for="(name, i) in DAY_NAMES" :key="name" :value="String(i)">
                 {{ name }}
               </option>
             </select>
           </div>
           <AlertLine :text="ending.trouble.value" />
-          <p v-if="weeks.length === 0" class="pt-2 text-lg">No weigh-in yet.</p>
+          <p v-if="weeks.length === 0" class="pt-2 text-lg">{{ t('weighIns.noWeighYet') }}</p>
           <ul data-test="weeks">
             <li v-for="week in weeks" :key="week.from" class="border-b border-line pt-2">
               <div class="flex flex-wrap items-baseline gap-x-4">
-                <span class="w-36">{{ formatDate(week.from) }} to {{ formatDate(week.to) }}</span>
+                <span class="w-36">{{
+                  t('weighIns.from2', { from: formatDate(week.from), to: formatDate(week.to) })
+                }}</span>
                 <span class="figure text-[26px]">{{ formatMass(week.kg, unit) }}</span>
                 <span class="text-faded">
-                  of {{ week.days }} {{ week.days === 1 ? 'day' : 'days'
-                  }}<template v-if="week.missing.length"
-                    >, without {{ week.missing.map(dayName).join(', ') }}</template
-                  >
+                  {{ t('weighIns.daysOfSeven', { count: week.days }) }}
+                  <template v-if="week.missing.length">{{
+                    t('weighIns.missingDays', { days: week.missing.map(dayName).join(', ') })
+                  }}</template>
                 </span>
               </div>
               <details>
                 <summary class="min-h-11 cursor-pointer py-2">
-                  Days
+                  {{ t('weighIns.days') }}
                   <strong
                     v-if="daysOf(week.from, week.to).some(({ date }) => odd.has(date))"
                     class="text-clay"
-                    >? one stands out</strong
+                    >{{ t('weighIns.possibleOutlier') }}</strong
                   >
                 </summary>
                 <ul>
@@ -267,14 +273,19 @@ const daysOf = (from: string, to: string) =>
                     </span>
                     <span class="flex-1 text-clay">
                       <template v-if="odd.has(day.date)">
-                        {{ signed(massIn(odd.get(day.date)!.off, unit), 1) }} {{ unit }} off the
-                        trend: look again; it still counts
+                        {{
+                          t('weighIns.offTrend', {
+                            off: signed(massIn(odd.get(day.date)!.off, unit), 1),
+                            unit,
+                          })
+                        }}
                       </template>
                     </span>
                     <button type="button" class="min-h-11 px-3 underline" @click="remove(day.date)">
-                      take back<span class="sr-only"
-                        >, {{ fixed(massIn(day.kg, unit), 1) }} of {{ short(day.date) }}</span
-                      >
+                      {{ t('weighIns.takeBack') }}
+                      <span class="sr-only">
+                        {{ formatMass(day.kg, unit) }}, {{ short(day.date) }}
+                      </span>
                     </button>
                   </li>
                 </ul>

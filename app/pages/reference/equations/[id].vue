@@ -3,7 +3,6 @@ import {
   CHART_CLASSES,
   classedChart,
   EQUATIONS,
-  fixed,
   isChartable,
   lookUpChart,
   nameOf,
@@ -14,13 +13,13 @@ import {
 
 const route = useRoute()
 const equation = computed(() => EQUATIONS.find(({ id }) => id === route.params.id))
-useHead({ title: () => `${equation.value?.name ?? 'Equation'} · Oak Pinch` })
+usePageTitle(() => equation.value?.name ?? t('reference.equation'))
 
 const GRADES: Record<string, string> = {
-  A: 'A: coefficients agree in several printed sources',
-  B: 'B: coefficients as one source prints them',
-  C: 'C: coefficients in doubt; see the notes',
-  'common practice': 'common practice, no source',
+  A: t('equations.coefficientsAgreeSeveralPrintedSources'),
+  B: t('equations.bCoefficientsAsOneSource'),
+  C: t('equations.cCoefficientsDoubtSeeNotes'),
+  'common practice': t('equations.commonPracticeNoSource'),
 }
 
 const sex = ref<Sex>(equation.value?.variants[0]?.sex ?? 'female')
@@ -29,12 +28,12 @@ const step = ref<'2' | '5'>('5')
 const sexes = computed(() =>
   (equation.value?.variants ?? []).map((v) => ({
     value: v.sex,
-    name: v.sex === 'male' ? 'men' : 'women',
+    name: t(v.sex === 'male' ? 'reference.men' : 'reference.women'),
   })),
 )
 const steps = [
-  { value: '2' as const, name: 'every 2 mm' },
-  { value: '5' as const, name: 'every 5 mm' },
+  { value: '2' as const, name: t('equations.everyMm', { mm: 2 }) },
+  { value: '5' as const, name: t('equations.everyMm', { mm: 5 }) },
 ]
 const givesDensity = computed(() =>
   equation.value?.variants.some(({ gives }) => gives === 'density'),
@@ -47,7 +46,7 @@ const chart = computed(() =>
 /* Classes of the cells: none, or in three or five steps by age. */
 const classesBy = ref('none')
 const classTables = [
-  { value: 'none', name: 'none' },
+  { value: 'none', name: t('equations.none') },
   ...CHART_CLASSES.map(({ id, name }) => ({ value: id, name })),
 ]
 const classTable = computed(() => CHART_CLASSES.find(({ id }) => id === classesBy.value))
@@ -69,7 +68,11 @@ const print = () => window.print()
       <p class="pb-3 text-faded print:hidden">
         {{ equation.family }}
         <template v-if="equation.standard">
-          · {{ LANDMARK_STANDARD_NAMES[equation.standard] }}, and no other standard’s values
+          {{
+            t('equations.standardNoOtherStandardS', {
+              standard: LANDMARK_STANDARD_NAMES[equation.standard],
+            })
+          }}
         </template>
       </p>
       <section
@@ -79,96 +82,137 @@ const print = () => window.print()
         data-test="card"
       >
         <h2 class="border-b-2 border-ink pb-1 text-xl">
-          {{ variant.sex === 'male' ? 'Men' : 'Women' }}
+          {{ variant.sex === 'male' ? t('reference.men') : t('reference.women') }}
         </h2>
         <dl class="grid gap-x-6 gap-y-1 pt-2 sm:grid-cols-[9rem_1fr]">
-          <dt class="text-faded">Source</dt>
+          <dt class="text-faded">{{ t('equations.source') }}</dt>
           <dd>{{ variant.citation }}</dd>
-          <dt class="text-faded">People</dt>
+          <dt class="text-faded">{{ t('equations.people') }}</dt>
           <dd>
-            {{ variant.population
-            }}<template v-if="variant.ages"
-              >, {{ variant.ages.youngest }} to {{ variant.ages.oldest }} years</template
-            >
+            {{ variant.population }}
+            <template v-if="variant.ages">
+              {{
+                t('equations.agesFromTo', {
+                  from: variant.ages.youngest,
+                  to: variant.ages.oldest,
+                })
+              }}
+            </template>
           </dd>
-          <dt class="text-faded">Measured</dt>
+          <dt class="text-faded">{{ t('equations.measured2') }}</dt>
           <dd>
             {{
               [
                 ...variant.folds.map(nameOf),
                 ...variant.girths.map(nameOf),
-                ...variant.needs.map((n) => (n === 'heightCm' ? 'height' : 'body mass')),
+                ...variant.needs.map((n) =>
+                  t(n === 'heightCm' ? 'reference.height' : 'equations.bodyMass'),
+                ),
               ].join(', ')
             }}
           </dd>
-          <dt class="text-faded">Gives</dt>
-          <dd>{{ variant.gives === 'density' ? 'body density, g/cm³' : 'fat %' }}</dd>
-          <dt class="text-faded">Standard error</dt>
+          <dt class="text-faded">{{ t('equations.gives') }}</dt>
+          <dd>
+            {{
+              variant.gives === 'density'
+                ? t('equations.bodyDensityGCm')
+                : t('equations.fatPercent')
+            }}
+          </dd>
+          <dt class="text-faded">{{ t('equations.standardError') }}</dt>
           <dd>
             <template v-if="variant.standardError">
               {{ variant.standardError.value }}
               {{
                 variant.standardError.of === 'density'
-                  ? `g/cm³, about ${fixed((variant.standardError.value * 495) / 1.06 ** 2, 1)} points of fat % by Siri at 1.06`
-                  : 'points of fat %'
+                  ? t('equations.gCmAboutStandarderrorPoints', {
+                      standardError: fixed((variant.standardError.value * 495) / 1.06 ** 2, 1),
+                    })
+                  : t('equations.pointsFat')
               }}
             </template>
-            <template v-else>not stated by the source</template>
+            <template v-else>{{ t('equations.notStatedSource') }}</template>
           </dd>
-          <dt class="text-faded">Coefficients</dt>
+          <dt class="text-faded">{{ t('equations.coefficients') }}</dt>
           <dd>{{ GRADES[variant.grade] }}</dd>
           <template v-if="variant.turning">
-            <dt class="text-faded">Turns over</dt>
+            <dt class="text-faded">{{ t('equations.turnsOver') }}</dt>
             <dd>
-              past {{ fixed(variant.turning.at, 0) }}
-              {{ variant.turning.of === 'sum' ? 'mm' : 'cm' }} more reads as less fat: not used
-              there
+              {{
+                t('equations.validUpToWhy', {
+                  at: fixed(variant.turning.at, 0),
+                  unit: variant.turning.of === 'sum' ? 'mm' : 'cm',
+                })
+              }}
             </dd>
           </template>
         </dl>
       </section>
       <section v-if="equation.notes.length" class="pb-5 print:hidden">
-        <h2 class="border-b-2 border-ink pb-1 text-xl">Doubts</h2>
+        <h2 class="border-b-2 border-ink pb-1 text-xl">{{ t('equations.doubts') }}</h2>
         <ul class="list-disc pt-2 pl-5">
           <li v-for="note in equation.notes" :key="note">{{ note }}</li>
         </ul>
       </section>
       <section>
         <h2 class="border-b-2 border-ink pb-1 text-xl print:hidden">
-          Look-up chart, sum of folds by age
+          {{ t('equations.lookUpChartSumFolds') }}
         </h2>
         <div class="flex flex-wrap items-end gap-x-8 gap-y-3 py-3 print:hidden">
-          <ChoiceRow v-if="sexes.length > 1" v-model="sex" label="For" :options="sexes" />
+          <ChoiceRow
+            v-if="sexes.length > 1"
+            v-model="sex"
+            :label="t('reference.for')"
+            :options="sexes"
+          />
           <ConversionChoice v-if="givesDensity" v-model="conversion" />
-          <ChoiceRow v-model="step" label="Rows" :options="steps" />
-          <ChoiceRow v-model="classesBy" label="Classes" compact :options="classTables" />
+          <ChoiceRow v-model="step" :label="t('equations.rows')" :options="steps" />
+          <ChoiceRow
+            v-model="classesBy"
+            :label="t('equations.classes')"
+            compact
+            :options="classTables"
+          />
           <button v-if="chart" type="button" class="button button-lead" @click="print">
-            Print the chart
+            {{ t('equations.printChart') }}
           </button>
         </div>
         <template v-if="chart">
           <p class="pb-2">
-            Fat % of {{ sex === 'male' ? 'men' : 'women' }} by sum of
             {{
-              equation.variants
-                .find((v) => v.sex === sex)!
-                .folds.map((f) => nameOf(f).toLowerCase())
-                .join(', ')
-            }}<template v-if="givesDensity"
-              >, by {{ conversion === 'siri' ? 'Siri' : 'Brožek' }}</template
-            >. An estimate, give or take its standard error.
+              t(sex === 'male' ? 'equations.chartMen' : 'equations.chartWomen', {
+                folds: equation.variants
+                  .find((v) => v.sex === sex)!
+                  .folds.map((f) => nameOf(f))
+                  .join(', '),
+              })
+            }}
+            <template v-if="givesDensity">
+              {{
+                t('reference.fatConversion', {
+                  conversion: t(`reference.conversions.${conversion}`),
+                })
+              }}
+            </template>
+            {{ t('equations.estimateWithError') }}
           </p>
           <p v-if="classes && classTable" class="pb-2" data-test="steps">
-            The small figure is the step:
-            {{ classes.steps.map((name, i) => `${i + 1} ${name}`).join(', ') }} ({{
-              classTable.source
-            }}).
+            {{
+              t('equations.smallFigureStepJoinSource', {
+                join: classes.steps.map((name, i) => `${i + 1} ${name}`).join(', '),
+                source: classTable.source,
+              })
+            }}
           </p>
-          <ScrollTable label="Chart" class="chart w-full text-right!" data-test="look-up">
+          <ScrollTable
+            :label="t('equations.chart')"
+            class="chart w-full text-right!"
+            data-test="look-up"
+          >
             <thead>
               <tr class="border-b-2 border-ink">
                 <th scope="col" class="pr-3 text-left">mm</th>
-                <th v-if="columns.length === 0" scope="col">any age of the source</th>
+                <th v-if="columns.length === 0" scope="col">{{ t('equations.anyAgeSource') }}</th>
                 <th v-for="age in columns" :key="age" scope="col">{{ age }}</th>
               </tr>
             </thead>
@@ -192,14 +236,15 @@ const print = () => window.print()
           </ScrollTable>
         </template>
         <p v-else>
-          This equation wants more than the sum of its folds and age, so no chart of sum by age can
-          hold it.
+          {{ t('equations.thisEquationWantsMoreThan') }}
         </p>
       </section>
     </template>
     <template v-else>
-      <h1 class="py-4 text-[40px]">There is no such equation</h1>
-      <NuxtLink to="/reference/equations" class="button">All equations</NuxtLink>
+      <h1 class="py-4 text-[40px]">{{ t('equations.thereNoSuchEquation') }}</h1>
+      <NuxtLink to="/reference/equations" class="button">{{
+        t('equations.allEquations')
+      }}</NuxtLink>
     </template>
   </main>
 </template>

@@ -5,8 +5,8 @@ const families = computed(() => [...new Set(EQUATIONS.map(({ family }) => family
 </script>
 
 <template>
-  <ReferencePage title="Equations" class="max-w-4xl">
-    <p class="pb-4 text-lg">Each with its source, its people, its error and its doubts.</p>
+  <ReferencePage :title="t('equations.equations')" class="max-w-4xl">
+    <p class="pb-4 text-lg">{{ t('equations.eachItsSourceItsPeople') }}</p>
     <section v-for="family in families" :key="family" class="pb-5">
       <h2 class="border-b-2 border-ink pb-1 text-2xl">{{ family }}</h2>
       <ul>
@@ -19,7 +19,11 @@ const families = computed(() => [...new Set(EQUATIONS.map(({ family }) => family
             {{ equation.name }}
           </TitleLink>
           <span class="block text-faded">
-            {{ equation.variants.map(({ sex }) => (sex === 'male' ? 'men' : 'women')).join(', ') }}
+            {{
+              equation.variants
+                .map(({ sex }) => t(sex === 'male' ? 'reference.men' : 'reference.women'))
+                .join(', ')
+            }}
             <template v-if="equation.standard">
               · {{ LANDMARK_STANDARD_NAMES[equation.standard] }}</template
             >
@@ -27,7 +31,7 @@ const families = computed(() => [...new Set(EQUATIONS.map(({ family }) => family
             {{
               [...equation.variants[0]!.folds, ...equation.variants[0]!.girths]
                 .map((site) => nameOf(site).toLowerCase())
-                .join(', ') || 'height and mass'
+                .join(', ') || t('equations.heightMass')
             }}
           </span>
         </li>

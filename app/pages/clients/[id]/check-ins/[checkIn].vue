@@ -16,7 +16,7 @@ const judged = computed(() => {
 })
 const { trouble, submit } = useSubmit()
 
-useHead({ title: () => `${data.value?.client.name ?? 'Check-in'}, result · Oak Pinch` })
+usePageTitle(() => t('client.resultOf', { name: data.value?.client.name ?? t('client.check') }))
 
 async function changeConversion(conversion: Conversion) {
   const { revision } = view.value.checkIn
@@ -29,7 +29,7 @@ async function changeConversion(conversion: Conversion) {
 <template>
   <main class="mx-auto max-w-5xl px-4 py-6 sm:px-8">
     <template v-if="error">
-      <h1 class="pb-3 text-3xl">This check-in cannot be shown</h1>
+      <h1 class="pb-3 text-3xl">{{ t('client.thisCheckCannotShown') }}</h1>
       <p role="alert">{{ error.message }}</p>
     </template>
     <template v-else>

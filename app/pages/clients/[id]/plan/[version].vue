@@ -7,7 +7,7 @@ import { planDifferences } from '~/features/plan/plan-words'
 await breathe()
 
 const route = useRoute()
-const { id, view, error, measured } = await useClientRecord('plan')
+const { id, view, error, measured } = await useClientRecord('client.plan')
 const { data: kept } = await useAsyncData(`plans-${id}`, () =>
   callApi(routes.list, { params: { id } }),
 )
@@ -33,24 +33,24 @@ const differences = computed(() =>
 <template>
   <ClientPage :view :error>
     <PercentagesChoice v-if="hiding" v-model="asked" :name="view.client.name" class="pb-3" />
-    <p v-if="!plan" class="text-lg">There is no such plan of this client.</p>
+    <p v-if="!plan" class="text-lg">{{ t('plan.thereNoSuchPlanThis') }}</p>
     <template v-else>
       <p>
-        <NuxtLink :to="`/clients/${id}/plan`" class="underline">The plan in force</NuxtLink>
+        <NuxtLink :to="`/clients/${id}/plan`" class="underline">{{ t('plan.planForce') }}</NuxtLink>
       </p>
       <PlanHead :plan :plans :shown />
       <section v-if="other && !plan.refused" class="py-4">
         <h3 class="pb-1 text-lg font-bold">
           {{
             other.changes === plan.id
-              ? 'What the version after it changed'
-              : 'What the plan in force has otherwise'
+              ? t('plan.whatVersionAfterChanged')
+              : t('plan.whatPlanForceOtherwise')
           }}
         </h3>
         <PlanDifferences
           :rows="differences"
-          was="this one"
-          :now="other.changes === plan.id ? 'the version after it' : 'the plan in force'"
+          :was="t('plan.thisOne')"
+          :now="other.changes === plan.id ? t('plan.versionAfter') : t('plan.planForce2')"
         />
       </section>
       <PlanRead :plan :record :unit="massUnit" :shown :measured class="pt-4" />

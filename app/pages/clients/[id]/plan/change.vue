@@ -7,7 +7,7 @@ import { plans as routes } from '~/contract'
 await breathe()
 
 const route = useRoute()
-const { id, view, error, measured } = await useClientRecord('plan')
+const { id, view, error, measured } = await useClientRecord('client.plan')
 const params = { id }
 const { data: kept } = await useAsyncData(`plans-${id}`, () => callApi(routes.list, { params }))
 
@@ -26,8 +26,10 @@ async function read(all: Plan[]) {
   <ClientPage :view :error>
     <PercentagesChoice v-if="hiding" v-model="asked" :name="view.client.name" class="pb-3" />
     <p class="text-lg">
-      <NuxtLink :to="`/clients/${id}/plan`" class="underline">The plan as it is</NuxtLink>
-      stays in force until you save this one, and on record after.
+      {{ t('planner.currentStays') }}
+      <NuxtLink :to="`/clients/${id}/plan`" class="underline">{{
+        t('planner.viewCurrent')
+      }}</NuxtLink>
     </p>
     <PlanMaker
       v-if="kept && view"

@@ -4,7 +4,7 @@ import { plans as routes } from '~/contract'
 
 await breathe()
 
-const { id, view, error, measured } = await useClientRecord('plan')
+const { id, view, error, measured } = await useClientRecord('client.plan')
 const params = { id }
 const { data: kept } = await useAsyncData(`plans-${id}`, () => callApi(routes.list, { params }))
 
@@ -27,7 +27,7 @@ async function end() {
   const all = await submit(() => callApi(routes.end, { params }))
   if (!all) return
   ending.value = false
-  takeAndSay(all, 'Plan ended. It stays on record.')
+  takeAndSay(all, t('plan.planEndedStaysRecord'))
 }
 </script>
 
@@ -42,23 +42,27 @@ async function end() {
       </InTurn>
       <div class="flex flex-wrap gap-3 py-4 print:hidden">
         <NuxtLink :to="`/clients/${id}/plan/change`" class="button button-lead">
-          Change this plan
+          {{ t('plan.changeThisPlan') }}
         </NuxtLink>
-        <NuxtLink :to="`/clients/${id}/plan/sheet`" class="button">Sheet for the client</NuxtLink>
-        <button type="button" class="button" @click="ending = true">End this plan</button>
+        <NuxtLink :to="`/clients/${id}/plan/sheet`" class="button">{{
+          t('plan.sheetClient')
+        }}</NuxtLink>
+        <button type="button" class="button" @click="ending = true">
+          {{ t('plan.endThisPlan') }}
+        </button>
       </div>
       <InTurn>
         <AskForm
-          title="End this plan?"
+          :title="t('plan.endThisPlan2')"
           :open="ending"
           :trouble
           :busy
-          action="End plan"
-          leave="Cancel"
+          :action="t('plan.endPlan')"
+          :leave="t('plan.cancel')"
           @close="ending = false"
           @keep="end"
         >
-          <p>Check-ins are no longer compared with it. It stays on record.</p>
+          <p>{{ t('plan.checkInsNoLongerCompared') }}</p>
         </AskForm>
       </InTurn>
       <PlanRead :plan="inForce" :record :unit="massUnit" :shown :measured />
@@ -70,7 +74,7 @@ async function end() {
       :record
       :kept
       :shown
-      @kept="(all) => takeAndSay(all, 'Saved.')"
+      @kept="(all) => takeAndSay(all, t('plan.saved'))"
       @refused="(all) => takeAndSay(all, '')"
       @cleared="takeCleared"
     />

@@ -1,8 +1,8 @@
 <script setup lang="ts">
-import { capital, DIET_NOTES, fixed, formatDate, formatMass, isoDateOf, weeksOut } from '#core'
+import { capital, DIET_NOTES, isoDateOf, weeksOut } from '#core'
 import { plans as routes } from '~/contract'
 import {
-  dayOfInstant,
+  madeText,
   goalWithDay,
   nutrientsOf,
   paceKgOf,
@@ -14,7 +14,7 @@ import {
 /* The plan in force on one sheet of paper, in the client's words: to print, or to save as a file and send. */
 definePageMeta({ layout: false })
 
-const { id, view, error, measured } = await useClientRecord('plan')
+const { id, view, error, measured } = await useClientRecord('client.plan')
 const { data: kept } = await useAsyncData(`plans-${id}`, () =>
   callApi(routes.list, { params: { id } }),
 )
@@ -43,53 +43,59 @@ const print = () => window.print()
   <main class="mx-auto max-w-[180mm] bg-white px-6 py-6 print:p-0" data-test="sheet">
     <nav class="flex flex-wrap gap-3 pb-5 print:hidden">
       <button type="button" class="button button-lead" @click="print">
-        Print, or save as a file
+        {{ t('planSheet.printOrSaveAsFile') }}
       </button>
-      <NuxtLink :to="`/clients/${id}/plan`" class="button">Back to the plan</NuxtLink>
+      <NuxtLink :to="`/clients/${id}/plan`" class="button">{{ t('planSheet.backPlan') }}</NuxtLink>
     </nav>
     <p v-if="error || !view" role="alert">{{ error?.message }}</p>
-    <p v-else-if="!plan" class="text-lg">No plan is in force: there is nothing to print.</p>
+    <p v-else-if="!plan" class="text-lg">{{ t('planSheet.noPlanForceThereNothing') }}</p>
     <template v-else>
       <header class="border-b-2 border-ink pb-2">
-        <p>Plan for {{ view.client.name }}</p>
+        <p>{{ t('planSheet.planName', { name: view.client.name }) }}</p>
         <h1 class="figure text-[36px]">{{ goal }}</h1>
         <p>
-          From {{ formatDate(plan.startedOn, true)
-          }}<template v-if="!held"
-            >, about {{ fixed(d.weeks, 0) }} weeks, {{ weekly }} a week</template
-          >.<template v-if="out !== undefined">
-            On {{ formatDate(today, true) }}: {{ out }} weeks out.</template
-          >
+          {{
+            t(held ? 'planSheet.sheetFrom' : 'planSheet.sheetFromWeeks', {
+              day: formatDate(plan.startedOn, true),
+              count: Math.round(d.weeks),
+              weekly,
+            })
+          }}
+          <template v-if="out !== undefined">
+            {{ t('planSheet.weeksOutOn', { day: formatDate(today, true), count: out }) }}
+          </template>
         </p>
       </header>
       <section v-if="phases.length" class="py-3">
-        <h2 class="pb-1 text-xl font-bold">When</h2>
+        <h2 class="pb-1 text-xl font-bold">{{ t('planSheet.when') }}</h2>
         <PlanPhases :phases />
       </section>
       <section v-if="shown" class="py-3">
-        <h2 class="pb-1 text-xl font-bold">Food</h2>
+        <h2 class="pb-1 text-xl font-bold">{{ t('plan.food') }}</h2>
         <p class="text-lg">
-          <strong>{{ fixed(d.intakeKcal, 0) }} kcal a day</strong>; about
-          {{ fixed(d.needKcal, 0) }} would hold the weight.
+          <strong>{{ t('planSheet.kcalADay', { kcal: whole(d.intakeKcal) }) }}</strong>
+          {{ t('planSheet.wouldHold', { kcal: whole(d.needKcal) }) }}
         </p>
         <table v-if="ofDay" class="mt-2 w-full table-fixed border-collapse text-left">
           <thead>
             <tr class="border-b-2 border-ink">
               <th scope="col" class="py-1">g</th>
               <th v-for="part in PARTS" :key="part" scope="col" class="py-1 text-right">
-                {{ part }}
+                {{ t(`plan.${part}`) }}
               </th>
             </tr>
           </thead>
           <tbody>
             <tr class="border-b border-line">
-              <th scope="row" class="py-1">a day</th>
+              <th scope="row" class="py-1">{{ t('plan.day') }}</th>
               <td v-for="part in PARTS" :key="part" class="figure text-right text-[24px]">
                 {{ fixed(ofDay.day.parts[part].grams, 0) }}
               </td>
             </tr>
             <tr class="border-b border-line">
-              <th scope="row" class="py-1">each of {{ ofDay.meals }} meals</th>
+              <th scope="row" class="py-1">
+                {{ t('planSheet.eachMeal', { count: ofDay.meals }) }}
+              </th>
               <td v-for="part in PARTS" :key="part" class="figure text-right text-[24px]">
                 {{ fixed(ofDay.meal.grams[part], 0) }}
               </td>
@@ -101,21 +107,13 @@ const print = () => window.print()
         </template>
       </section>
       <section class="py-3">
-        <h2 class="pb-1 text-xl font-bold">Measuring</h2>
+        <h2 class="pb-1 text-xl font-bold">{{ t('planSheet.measuring') }}</h2>
         <p>
-          Every {{ view.client.cadenceDays }} days, at the same time of day, before food and
-          training. On the scale at home: mornings, after the toilet, before breakfast; one day says
-          nothing, the average of a week does.
+          {{ t('planSheet.measuringAdvice', { count: view.client.cadenceDays }) }}
         </p>
       </section>
       <footer class="border-t border-line pt-2 text-[15px]">
-        <p>
-          {{ versionOf(plan, plans) > 1 ? `Version ${versionOf(plan, plans)}, made` : 'Made' }} on
-          {{ dayOfInstant(plan.createdAt)
-          }}<template v-if="plan.madeBy"> by {{ plan.madeBy }}</template
-          >. Suggestions, not orders: stop and ask when you are dizzy, faint, ill, or your period
-          stays away. Dietary treatment belongs to licensed practice.
-        </p>
+        <p>{{ madeText(plan, versionOf(plan, plans)) }}. {{ t('planSheet.sheetCaution') }}</p>
       </footer>
     </template>
   </main>

@@ -1,0 +1,34 @@
+import { loaders, otherLoaders } from 'virtual:words'
+import { placesNeeded, whenNeeded } from '~/words/needed'
+import { speakWith } from '~/words/say'
+import { translator, type Messages } from '~/words/translator'
+
+/** The words of the places that the loaded scripts speak of, each fetched once and before it is shown. */
+export default defineNuxtPlugin({
+  name: 'words',
+  async setup() {
+    const language = useLanguage().value
+    const messages: Messages = {}
+    const others = await otherLoaders[language]?.()
+    const places = others?.default ?? loaders
+    const fetched = new Map<string, Promise<void>>()
+    const load = (place: string) => {
+      const known =
+        fetched.get(place) ??
+        places[place]!().then(({ default: words }) => {
+          Object.assign(messages, words)
+        })
+      fetched.set(place, known)
+      return known
+    }
+    const loadAll = () => Promise.all(placesNeeded().map(load))
+    // Words that come after the page is drawn, with a part of it that came late, draw that part again.
+    const arrived = shallowRef(0)
+    const say = translator(language, messages)
+    speakWith(() => ({ say: (key, values) => (void arrived.value, say(key, values)), language }))
+    useHead({ htmlAttrs: { lang: language } })
+    await loadAll()
+    useRouter().beforeResolve(async () => void (await loadAll()))
+    whenNeeded(() => void loadAll().then(() => arrived.value++))
+  },
+})

@@ -1,0 +1,17 @@
+/** The languages to choose from, each by its own name; another one loads the page anew in it. */
+export function useLanguageChoice() {
+  const chosen = useLanguage()
+  const languages = spokenLanguages().map((value) => ({
+    value,
+    name: new Intl.DisplayNames([value], { type: 'language' }).of(value) ?? value,
+  }))
+  const language = computed({
+    get: () => chosen.value,
+    set: (name) => {
+      chosen.value = name
+      // After the cookie is written.
+      void nextTick(() => location.reload())
+    },
+  })
+  return { language, languages }
+}

@@ -1,0 +1,16 @@
+/** The language that is shipped, and what is spoken where none of those wished for is here. */
+const SHIPPED = 'en-US'
+
+/** The first of the languages wished for that is here, else one of the same tongue, else the shipped one. */
+export function bestLanguage(wished: readonly string[], here: readonly string[]): string {
+  const tongue = (name: string) => name.split('-')[0]
+  for (const wish of wished) {
+    const found =
+      here.find((name) => name === wish) ??
+      (tongue(wish) === tongue(SHIPPED)
+        ? undefined
+        : here.find((name) => tongue(name) === tongue(wish)))
+    if (found) return found
+  }
+  return SHIPPED
+}

@@ -1,0 +1,29 @@
+import { createCoreContext, translate } from '@intlify/core-base'
+import { pluralRule } from './plural'
+import type { Say, Values } from './say'
+
+// As the library's own type of it is too deep for the compiler.
+const saidIn = translate as unknown as (context: unknown, key: string, values: Values) => unknown
+
+/** Words by language, place and name. */
+export type Messages = Record<string, object>
+
+/** Says the words of a language; `messages` may be added to later. */
+export function translator(language: string, messages: Messages): Say {
+  const context = createCoreContext({
+    locale: language,
+    messages: { [language]: messages } as never,
+    // Keys are names with dots between them, and nothing else of the library's paths.
+    messageResolver: (words, key) =>
+      key.split('.').reduce((part: unknown, name) => (part as Messages)?.[name], words) as never,
+    // They were compiled when the pages were built; what is left is plain.
+    messageCompiler: (message: unknown) => () => message as string,
+    pluralRules: { [language]: pluralRule(language) },
+    missingWarn: import.meta.dev,
+    fallbackWarn: false,
+  })
+  return (key, values = {}) => {
+    const said = saidIn(context, key, values)
+    return typeof said === 'string' ? said : key
+  }
+}

@@ -1,0 +1,23 @@
+import { languages } from 'virtual:words'
+import { bestLanguage } from './best-language'
+
+/** The languages that a coach can choose. The one made up for looking at long words is not among them. */
+export const spokenLanguages = (): string[] => languages.filter((name) => name !== 'en-XA')
+
+function wishedFor(): string[] {
+  if (import.meta.client) return [...navigator.languages]
+  const { 'accept-language': header = '' } = useRequestHeaders(['accept-language'])
+  return header.split(',').map((part) => part.split(';')[0]!.trim())
+}
+
+/** The language of this device (BCP 47): as chosen, else as the browser wishes. */
+export function useLanguage() {
+  const chosen = useCookie<string | undefined>('oak-pinch-language', KEPT_ON_DEVICE)
+  return computed({
+    get: () =>
+      chosen.value && languages.includes(chosen.value)
+        ? chosen.value
+        : bestLanguage(wishedFor(), spokenLanguages()),
+    set: (name) => (chosen.value = name),
+  })
+}

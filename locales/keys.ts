@@ -1,0 +1,63 @@
+/*
+ * The keys of the catalogue as a type, so that a key that is not there does not compile. A new place is named here.
+ */
+import type bodyMap from './en-US/bodyMap.json'
+import type calendar from './en-US/calendar.json'
+import type caller from './en-US/caller.json'
+import type checkIn from './en-US/checkIn.json'
+import type client from './en-US/client.json'
+import type clientFile from './en-US/clientFile.json'
+import type clients from './en-US/clients.json'
+import type common from './en-US/common.json'
+import type curves from './en-US/curves.json'
+import type equations from './en-US/equations.json'
+import type equipment from './en-US/equipment.json'
+import type food from './en-US/food.json'
+import type judging from './en-US/judging.json'
+import type leaderboards from './en-US/leaderboards.json'
+import type photos from './en-US/photos.json'
+import type plan from './en-US/plan.json'
+import type planSheet from './en-US/planSheet.json'
+import type planner from './en-US/planner.json'
+import type quick from './en-US/quick.json'
+import type ranges from './en-US/ranges.json'
+import type record from './en-US/record.json'
+import type reference from './en-US/reference.json'
+import type result from './en-US/result.json'
+import type settings from './en-US/settings.json'
+import type today from './en-US/today.json'
+import type weighIns from './en-US/weighIns.json'
+
+type Catalogue = typeof bodyMap &
+  typeof calendar &
+  typeof caller &
+  typeof checkIn &
+  typeof client &
+  typeof clientFile &
+  typeof clients &
+  typeof common &
+  typeof curves &
+  typeof equations &
+  typeof equipment &
+  typeof food &
+  typeof judging &
+  typeof leaderboards &
+  typeof photos &
+  typeof plan &
+  typeof planSheet &
+  typeof planner &
+  typeof quick &
+  typeof ranges &
+  typeof record &
+  typeof reference &
+  typeof result &
+  typeof settings &
+  typeof today &
+  typeof weighIns
+
+type Leaves<T, Before extends string = ''> = {
+  [K in keyof T & string]: T[K] extends string ? `${Before}${K}` : Leaves<T[K], `${Before}${K}.`>
+}[keyof T & string]
+
+/** A key of the catalogue: its place, a dot, and its name there. */
+export type Key = Leaves<Catalogue>

@@ -1,0 +1,143 @@
+import { existsSync, readdirSync, readFileSync } from 'node:fs'
+import { join } from 'node:path'
+import {
+  createParser,
+  type MessageNode,
+  type NamedNode,
+  type PluralNode,
+} from '@intlify/message-compiler'
+import type { Plugin } from 'vite'
+import { pseudo, PSEUDO_LOCALE } from './pseudo-locale'
+
+/*
+ * The catalogue of words as the pages use it: locales/<language>/<place>.json becomes one script a place, compiled, so
+ * that a page asks for the words of its own places alone and carries no compiler.
+ */
+
+export type Words = { [key: string]: string | Words }
+
+export const SHIPPED = 'en-US'
+
+// As the message compiler numbers its nodes: its enumeration is not there at run time.
+const [PLURAL, TEXT, NAMED, LITERAL] = [1, 3, 4, 9]
+
+const read = (file: string): Words =>
+  existsSync(file) ? (JSON.parse(readFileSync(file, 'utf8')) as Words) : {}
+
+function over(base: Words, own: Words): Words {
+  const merged = { ...base }
+  for (const [key, value] of Object.entries(own)) {
+    const before = merged[key]
+    merged[key] =
+      typeof value === 'object' && typeof before === 'object' ? over(before, value) : value
+  }
+  return merged
+}
+
+const each = (words: Words, change: (text: string) => string): Words =>
+  Object.fromEntries(
+    Object.entries(words).map(([key, value]) => [
+      key,
+      typeof value === 'string' ? change(value) : each(value, change),
+    ]),
+  )
+
+/** The places of the catalogue: the names of its files, without their ending. */
+export const placesIn = (folder: string): string[] =>
+  readdirSync(join(folder, SHIPPED))
+    .filter((name) => name.endsWith('.json'))
+    .map((name) => name.replace(/\.json$/, ''))
+    .sort()
+
+/** The languages: the folders of the catalogue, and the one made up for looking at long words. */
+export const languagesIn = (folder: string): string[] => [
+  ...readdirSync(folder, { withFileTypes: true })
+    .filter((entry) => entry.isDirectory())
+    .map((entry) => entry.name)
+    .sort(),
+  PSEUDO_LOCALE,
+]
+
+/** The words of one place in one language; what the language does not say is said as shipped. */
+export function wordsOf(folder: string, language: string, place: string): Words {
+  const shipped = read(join(folder, SHIPPED, `${place}.json`))
+  if (language === PSEUDO_LOCALE) return each(shipped, pseudo)
+  return over(shipped, read(join(folder, language, `${place}.json`)))
+}
+
+const parser = createParser({ location: false })
+
+/** A message as the code that says it: see app/words/message.ts. */
+function said(message: string): string {
+  const ast = parser.parse(message)
+  const one = (form: MessageNode): string => {
+    const parts = form.items.map((item) => {
+      if (item.type === TEXT || item.type === LITERAL)
+        return (item as { value?: string }).value ?? ''
+      if (item.type !== NAMED) throw new Error(`Only {name} may stand in a message: ${message}`)
+      return [(item as NamedNode).key] as const
+    })
+    if (parts.every((part) => typeof part === 'string')) return JSON.stringify(parts.join(''))
+    return `m(${parts.map((part) => JSON.stringify(part)).join(',')})`
+  }
+  return ast.body.type === PLURAL
+    ? `p(${(ast.body as PluralNode).cases.map(one).join(',')})`
+    : one(ast.body as MessageNode)
+}
+
+function script(words: Words): string {
+  const entries = Object.entries(words).map(
+    ([key, value]) =>
+      `${JSON.stringify(key)}: ${typeof value === 'string' ? said(value) : script(value)}`,
+  )
+  return `{ ${entries.join(',\n')} }`
+}
+const HELPERS = "import { m, p } from '~/words/message'\n"
+
+/** Serves `virtual:words` (loaders by place, of the shipped language and of others) and `virtual:words/all` (everything, for the server). */
+export function catalogue(folder: string): Plugin {
+  const places = placesIn(folder)
+  const languages = languagesIn(folder)
+  const named = new RegExp(`["'\`](${places.join('|')})\\.[\\w.]*["'\`$]`, 'g')
+  const ROOT = 'virtual:words'
+  return {
+    name: 'oak-pinch-words',
+    enforce: 'post',
+    resolveId: (id) => (id === ROOT || id.startsWith(`${ROOT}/`) ? `\0${id}` : undefined),
+    load(id) {
+      if (!id.startsWith(`\0${ROOT}`)) return undefined
+      const [language, place] = id.slice(ROOT.length + 2).split('/')
+      const loadersOf = (name: string) =>
+        `{ ${places.map((of) => `${of}: () => import('${ROOT}/${name}/${of}')`).join(', ')} }`
+      if (language === 'all') {
+        const all = languages.map(
+          (name) =>
+            `${JSON.stringify(name)}: { ${places.map((of) => `...${script(wordsOf(folder, name, of))}`).join(',\n')} }`,
+        )
+        return `${HELPERS}export default { ${all.join(',\n')} }`
+      }
+      if (language && place)
+        return `${HELPERS}export default ${script(wordsOf(folder, language, place))}`
+      if (language) return `export default ${loadersOf(language)}`
+      // The shipped language's at hand, the others' when they are spoken: a page carries one list of addresses.
+      const others = languages
+        .filter((name) => name !== SHIPPED)
+        .map((name) => `${JSON.stringify(name)}: () => import('${ROOT}/${name}')`)
+      return `export const languages = ${JSON.stringify(languages)}
+export const loaders = ${loadersOf(SHIPPED)}
+export const otherLoaders = { ${others.join(', ')} }`
+    },
+    // What says something of a place asks for that place's words when it is loaded.
+    transform(code, id) {
+      const path = id.split('?')[0]!
+      if (this.environment.name !== 'client' || !/\/(app|words)\/.*\.(vue|ts)$/.test(path)) return
+      if (path.includes('/node_modules/') || id.includes('type=style')) return
+      const needed = [...new Set([...code.matchAll(named)].map(([, place]) => place!))]
+      if (!needed.length) return
+      return {
+        code: `import { needWords as __needWords } from '~/words/needed'\n__needWords(${JSON.stringify(needed)})\n${code}`,
+        map: null,
+      }
+    },
+  }
+}

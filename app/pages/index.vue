@@ -115,7 +115,9 @@ onBeforeUnmount(() => clearTimeout(timer))
               @start="start"
             />
             <p class="pb-5 text-faded">
-              <template v-if="data.rest">{{ t('today.onCourse', { count: data.rest }) }} </template>
+              <span v-if="data.rest" class="pr-4">{{
+                t('today.onCourse', { count: data.rest })
+              }}</span>
               <NuxtLink to="/clients" class="underline">{{ t('today.allClients') }}</NuxtLink>
               <NuxtLink to="/clients/new" class="pl-4 underline">{{
                 t('today.addClient')

@@ -13,11 +13,14 @@ export function translator(language: string, messages: Messages): Say {
   const context = createCoreContext({
     locale: language,
     messages: { [language]: messages } as never,
-    // Keys are names with dots between them, and nothing else of the library's paths.
-    messageResolver: (words, key) =>
-      key.split('.').reduce((part: unknown, name) => (part as Messages)?.[name], words) as never,
-    // They were compiled when the pages were built; what is left is plain.
-    messageCompiler: (message: unknown) => () => message as string,
+    // Keys are names with dots between them, and nothing else of the library's paths. What was not compiled to a function
+    // when the pages were built is plain.
+    messageResolver: (words, key) => {
+      const found = key
+        .split('.')
+        .reduce((part: unknown, name) => (part as Messages | undefined)?.[name], words)
+      return (typeof found === 'string' ? () => found : found) as never
+    },
     pluralRules: { [language]: pluralRule(language) },
     missingWarn: import.meta.dev,
     fallbackWarn: false,

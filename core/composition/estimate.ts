@@ -285,13 +285,13 @@ export function finish({
   const given = evaluate(terms, inputs)
   const fatPercent = direct ? given : fatPercentOf(given, conversion)
   if (!Number.isFinite(fatPercent) || fatPercent < 0 || fatPercent > HIGHEST_FAT_PERCENT) {
-    const got = Number.isFinite(fatPercent) ? `${fixed(fatPercent, 1)} %` : 'no number'
+    const got = Number.isFinite(fatPercent) ? `${fixed(fatPercent, 1)}%` : 'no number'
     throw new InputError(
       'fatPercent',
       'outside-domain',
-      `${equation.name}: the inputs give ${got}, which is not a result. Accepted: 0 to ${HIGHEST_FAT_PERCENT} %. Look at the values again.`,
+      `${equation.name}: the inputs give ${got}, which is not a result. Accepted: 0 to ${HIGHEST_FAT_PERCENT}%. Look at the values again.`,
       fatPercent,
-      `0 to ${HIGHEST_FAT_PERCENT} %`,
+      `0 to ${HIGHEST_FAT_PERCENT}%`,
     )
   }
   const result: Estimate = {

@@ -102,7 +102,7 @@ export function nutrientPlan(kcal: number, wish: NutrientWish): NutrientPlan {
       'outside-domain',
       'Protein',
       `${Math.round(proteinG)} g, ${Math.round(proteinKcal)} of ${Math.round(kcal)} kcal`,
-      `up to ${Math.floor((kcal - leastFatKcal) / KCAL_PER_GRAM.protein)} g, which leaves ${100 * LEAST_FAT_SHARE} % for fat`,
+      `up to ${Math.floor((kcal - leastFatKcal) / KCAL_PER_GRAM.protein)} g, which leaves ${100 * LEAST_FAT_SHARE}% for fat`,
     )
   }
   const conflicts: string[] = []
@@ -112,7 +112,7 @@ export function nutrientPlan(kcal: number, wish: NutrientWish): NutrientPlan {
     fatKcal = (fatShare ?? 0.3) * kcal
     if (fatKcal > left) {
       conflicts.push(
-        `${Math.round((fatShare ?? 0.3) * 100)} % fat and ${Math.round(proteinG)} g of protein do not fit in ${Math.round(kcal)} kcal: fat is held to what is left.`,
+        `${Math.round((fatShare ?? 0.3) * 100)}% fat and ${Math.round(proteinG)} g of protein do not fit in ${Math.round(kcal)} kcal: fat is held to what is left.`,
       )
       fatKcal = left
     }
@@ -122,7 +122,7 @@ export function nutrientPlan(kcal: number, wish: NutrientWish): NutrientPlan {
     const room = left - Math.min(least, left)
     if (wanted > room) {
       conflicts.push(
-        `${Math.round(carbohydrateG)} g of carbohydrate (${Math.round(wanted)} kcal) do not fit in ${Math.round(kcal)} kcal beside ${Math.round(proteinG)} g of protein and ${Math.round((100 * Math.min(least, left)) / kcal)} % fat: ${Math.floor(room / KCAL_PER_GRAM.carbohydrate)} g do.`,
+        `${Math.round(carbohydrateG)} g of carbohydrate (${Math.round(wanted)} kcal) do not fit in ${Math.round(kcal)} kcal beside ${Math.round(proteinG)} g of protein and ${Math.round((100 * Math.min(least, left)) / kcal)}% fat: ${Math.floor(room / KCAL_PER_GRAM.carbohydrate)} g do.`,
       )
     }
     fatKcal = left - Math.min(wanted, room)

@@ -212,41 +212,41 @@ export const SAFETY_RULES: readonly SafetyRule[] = [
   {
     ...{ id: 'fat-floor', outcome: 'refused', source: 'common practice, no source' },
     who: clinician,
-    when: `a target under ${FAT_FLOORS.male.refused} % fat (men) or ${FAT_FLOORS.female.refused} % (women)`,
+    when: `a target under ${FAT_FLOORS.male.refused}% fat (men) or ${FAT_FLOORS.female.refused}% (women)`,
     applies: ({ sex, targetFatPercent, direction }) =>
       direction !== 'gain' && targetFatPercent < FAT_FLOORS[sex].refused - ROUNDING_POINTS,
     words: ({ sex, targetFatPercent }) =>
-      `This goal leaves ${fixed(targetFatPercent, 1)} % fat; under ${FAT_FLOORS[sex].refused} % nothing is planned here.`,
+      `This goal leaves ${fixed(targetFatPercent, 1)}% fat; under ${FAT_FLOORS[sex].refused}% nothing is planned here.`,
   },
   {
     ...{ id: 'contest-lean', outcome: 'hold', source: 'common practice, no source' },
     who: 'a named physician',
-    when: `a target of ${FAT_FLOORS.male.refused} to ${FAT_FLOORS.male.hold} % fat (men) or ${FAT_FLOORS.female.refused} to ${FAT_FLOORS.female.hold} % (women); cleared only for a dated contest, at most four weeks, with the way back up planned`,
+    when: `a target of ${FAT_FLOORS.male.refused} to ${FAT_FLOORS.male.hold}% fat (men) or ${FAT_FLOORS.female.refused} to ${FAT_FLOORS.female.hold}% (women); cleared only for a dated contest, at most four weeks, with the way back up planned`,
     applies: ({ sex, targetFatPercent, direction }) =>
       direction !== 'gain' &&
       targetFatPercent >= FAT_FLOORS[sex].refused - ROUNDING_POINTS &&
       isContestLean(sex, targetFatPercent),
     words: ({ targetFatPercent, dated }) =>
-      `${fixed(targetFatPercent, 1)} % fat is for a contest day alone: at most four weeks, then back up, and only with a physician’s clearance.${dated ? '' : ' Name the day first.'}`,
+      `${fixed(targetFatPercent, 1)}% fat is for a contest day alone: at most four weeks, then back up, and only with a physician’s clearance.${dated ? '' : ' Name the day first.'}`,
     mayLift: ({ dated }) => dated,
   },
   {
     ...{ id: 'contest-leanness', outcome: 'caution', source: 'common practice, no source' },
     who: 'the coach, with a physician at hand',
-    when: `a target under ${FAT_FLOORS.male.caution} % fat (men) or ${FAT_FLOORS.female.caution} % (women), or one that may truly be under the floor by the error of the estimate`,
+    when: `a target under ${FAT_FLOORS.male.caution}% fat (men) or ${FAT_FLOORS.female.caution}% (women), or one that may truly be under the floor by the error of the estimate`,
     applies: ({ sex, targetFatPercent, standardError, direction }) => {
       const { refused, caution } = FAT_FLOORS[sex]
       if (direction === 'gain' || isContestLean(sex, targetFatPercent)) return false
       return targetFatPercent < caution || targetFatPercent - standardError < refused
     },
     words: ({ targetFatPercent, standardError }) =>
-      `${fixed(targetFatPercent, 1)} % by this estimate may truly be ${fixed(Math.max(0, targetFatPercent - standardError), 1)} %. This lean, hormones, mood and training suffer: few stay for more than some weeks. Missed periods, dizziness or chest pain are for a physician.`,
+      `${fixed(targetFatPercent, 1)}% by this estimate may truly be ${fixed(Math.max(0, targetFatPercent - standardError), 1)}%. This lean, hormones, mood and training suffer: few stay for more than some weeks. Missed periods, dizziness or chest pain are for a physician.`,
   },
   {
     ...{ id: 'energy-availability', outcome: 'refused' },
     source: 'Mountjoy M et al., Br J Sports Med 2018;52:687-697 (from memory)',
     who: 'a sports physician or a sports dietitian',
-    when: `energy availability under ${LEAST_AVAILABILITY} kcal a kg of lean mass, of those who are lean (men under ${LEAN_AT.male} %, women under ${LEAN_AT.female} %) or train ${MUCH_EXERCISE_KCAL} kcal a day or more`,
+    when: `energy availability under ${LEAST_AVAILABILITY} kcal a kg of lean mass, of those who are lean (men under ${LEAN_AT.male}%, women under ${LEAN_AT.female}%) or train ${MUCH_EXERCISE_KCAL} kcal a day or more`,
     applies: (plan) =>
       loses(plan) && countsAvailability(plan) && availabilityOf(plan) < LEAST_AVAILABILITY - 1e-6,
     words: (plan) =>
@@ -296,7 +296,7 @@ export const SAFETY_RULES: readonly SafetyRule[] = [
   {
     ...{ id: 'older', outcome: 'caution', source: 'common practice, no source' },
     who: 'the coach, with a physician at hand',
-    when: `${OLDER_AGE} years and over: at most ${OLDER_PERCENT} % of body mass a week`,
+    when: `${OLDER_AGE} years and over: at most ${OLDER_PERCENT}% of body mass a week`,
     applies: (plan) => loses(plan) && (plan.ageYears ?? 0) >= OLDER_AGE,
     words: () =>
       `${OLDER_AGE} and over: lean mass comes first. Resistance work, protein at each meal, and a slow pace.`,
@@ -327,10 +327,10 @@ export const SAFETY_RULES: readonly SafetyRule[] = [
   {
     ...{ id: 'pace', outcome: 'refused', source: 'common practice, no source' },
     who: 'the coach, within the band',
-    when: `faster than the band: for a loss 1 % of body mass, 2 lb or 1 point of fat a week, ${OLDER_PERCENT} % from ${OLDER_AGE} years on, ${BREASTFEEDING_KCAL} kcal a day while breastfeeding; for a gain 0.5 %`,
+    when: `faster than the band: for a loss 1 % of body mass, 2 lb or 1 point of fat a week, ${OLDER_PERCENT}% from ${OLDER_AGE} years on, ${BREASTFEEDING_KCAL} kcal a day while breastfeeding; for a gain 0.5 %`,
     applies: ({ paceKg, bandKg }) => paceKg > bandKg * (1 + 1e-9) + 1e-9,
     words: ({ paceKg, bandKg, massKg }) =>
-      `${fixed((100 * paceKg) / massKg, 2)} % of body mass a week is faster than the ${fixed((100 * bandKg) / massKg, 2)} % that is the most here.`,
+      `${fixed((100 * paceKg) / massKg, 2)}% of body mass a week is faster than the ${fixed((100 * bandKg) / massKg, 2)}% that is the most here.`,
   },
 ]
 

@@ -230,7 +230,7 @@ export function recommend(client: Candidate): Recommendation {
   }
   if (client.build === 'very lean') {
     cautions.push(
-      `An estimate under about ${client.sex === 'male' ? 5 : 12} % is a reason to see a physician, not a goal.`,
+      `An estimate under about ${client.sex === 'male' ? 5 : 12}% is a reason to see a physician, not a goal.`,
     )
   }
   const wait = deferrals(client)[0]

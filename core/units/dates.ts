@@ -60,11 +60,11 @@ export function isoDateOf(instant: Date): IsoDate {
 // The library's own month names come with every word of its locale, which is more than the rest of the core's dates.
 const MONTHS = 'Jan Feb Mar Apr May Jun Jul Aug Sep Oct Nov Dec'.split(' ')
 
-/** A date for people: 14 Mar, with the year on request. */
+/** A date for people, as the shipped language writes it: Mar 14, with the year on request. */
 export function formatDate(date: IsoDate, withYear = false): string {
   const day = read(date)
-  const short = `${day.getDate()} ${MONTHS[day.getMonth()]}`
-  return withYear ? `${short} ${day.getFullYear()}` : short
+  const short = `${MONTHS[day.getMonth()]} ${day.getDate()}`
+  return withYear ? `${short}, ${day.getFullYear()}` : short
 }
 
 /** 0 for Monday to 6 for Sunday. */

@@ -75,7 +75,7 @@ describe('oak judge', () => {
     const parts = ['fat_mass', 'lean_mass'].map((part) => Number(of('first', part).change))
     expect(parts[0]! + parts[1]!).toBeCloseTo(Number(of('first', 'body_mass').change), 3)
     expect(last[0]!.headline_rule).toBe('phase-clear')
-    expect(last[0]!.headline).toMatch(/^Fat down \d\.\d kg, lean .* since 7 Jan 2030\.$/)
+    expect(last[0]!.headline).toMatch(/^Fat down \d\.\d kg, lean .* since Jan 7, 2030\.$/)
   }, 60_000)
 
   test('weigh-ins say more of the mass', () => {

@@ -193,7 +193,7 @@ describe('girths', () => {
     const headline = headlineOf(look)
     expect(headline.rule).toBe('phase-clear')
     expect(headlineText(headline, { mass: 'kg', length: 'cm' })).toMatch(
-      /^Waist down [56]\.\d cm since 5 Jan 2026\.$/,
+      /^Waist down [56]\.\d cm since Jan 5, 2026\.$/,
     )
     expect(headlineText(headline, { mass: 'kg', length: 'in' })).toMatch(/^Waist down 2\.\d in/)
     expect(headlineOf(lookAt(taped(0))).rule).not.toMatch(/clear/)

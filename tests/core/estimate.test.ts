@@ -227,5 +227,5 @@ test('what one millimetre does to the result', () => {
 test('less than no fat is no result, and is refused with what came out', () => {
   const tall = { sex: 'male', ageYears: 30, heightCm: 200 } as const
   const error = thrownBy(() => estimate('navy-inch', tall, { neck: 45, abdomen: 60 }))
-  expect((error as Error).message).toMatch(/the inputs give [−-]\d+\.\d %, which is not a result/)
+  expect((error as Error).message).toMatch(/the inputs give [−-]\d+\.\d%, which is not a result/)
 })

@@ -166,7 +166,7 @@ describe('a plan before it is kept', () => {
   test('rounds inside every limit, and names the one that it is past', () => {
     expect(propose()).not.toThrow()
     expect(words(propose({ goal: { kind: 'fatMass', value: 2 } }))).toMatch(
-      /^Goal: got 2\. .*3\.2 % fat/,
+      /^Goal: got 2\. .*3\.2% fat/,
     )
     expect(words(propose({ pace: { unit: 'lb', value: 3 } }))).toMatch(
       /^Pace: .*is faster than the/,

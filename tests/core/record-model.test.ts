@@ -255,22 +255,22 @@ describe('the headline', () => {
     [
       'too-fast',
       lookOf({ fat: change(-7, 1, 99), lean: change(-3, 0.9, 99), mass: change(-10, 1, 99) }),
-      'Losing 1.6 % of body mass a week since 4 Feb 2030: too fast.',
+      'Losing 1.6% of body mass a week since Feb 4, 2030: too fast.',
     ],
     [
       'losing-lean',
       lookOf({ fat: change(-1.8, 0.7, 9), lean: change(-3, 0.9, 40), mass: change(-4.8, 1, 99) }),
-      'Down 4.8 kg since 4 Feb 2030, and most of it was lean.',
+      'Down 4.8 kg since Feb 4, 2030, and most of it was lean.',
     ],
     [
       'phase-clear',
       lookOf({ fat: change(-4, 1, 99), lean: still, mass: change(-4, 1, 99) }),
-      'Fat down 4.0 kg, lean held since 4 Feb 2030.',
+      'Fat down 4.0 kg, lean held since Feb 4, 2030.',
     ],
     [
       'first-clear',
       lookOf({ fat: open, lean: open, mass: open }, {}, { fat: change(5, 1, 99), lean: open }),
-      'Fat up 5.0 kg, lean not yet clear since 1 Apr 2029.',
+      'Fat up 5.0 kg, lean not clear yet since Apr 1, 2029.',
     ],
     [
       'off-the-line',
@@ -280,17 +280,17 @@ describe('the headline', () => {
     [
       'probably',
       lookOf({ fat: change(-2, 0.7, 9), lean: open, mass: open }),
-      'Probably fat down 2.0 kg since 4 Feb 2030. Readable from about 1 May 2030.',
+      'Probably fat down 2.0 kg since Feb 4, 2030. Readable from about May 1, 2030.',
     ],
     [
       'no-change',
       lookOf({ fat: still, lean: still, mass: still }),
-      'No change that matters since 4 Feb 2030.',
+      'No change that matters since Feb 4, 2030.',
     ],
     [
       'not-yet',
       lookOf({ fat: open, lean: open, mass: open }),
-      'Not yet clear. Readable from about 1 May 2030.',
+      'Not clear yet. Readable from about May 1, 2030.',
     ],
   ] as const)('%s', (rule, look, words) => {
     const headline = headlineOf(look)
@@ -302,8 +302,8 @@ describe('the headline', () => {
   test('a day from which it should be readable is not said once it is past', () => {
     const headline = headlineOf(lookOf({ fat: open, lean: open, mass: open }))
     const on = (today: string) => headlineText(headline, { mass: 'kg', today })
-    expect(on('2030-04-30')).toBe('Not yet clear. Readable from about 1 May 2030.')
-    expect(on('2030-05-01')).toBe('Not yet clear. Another check-in should tell.')
+    expect(on('2030-04-30')).toBe('Not clear yet. Readable from about May 1, 2030.')
+    expect(on('2030-05-01')).toBe('Not clear yet. Another check-in should tell.')
   })
 
   test('lean that goes with much more fat is what a cut costs', () => {
@@ -328,7 +328,7 @@ describe('the headline', () => {
 
   test('where there is a sum alone it is judged like the rest', () => {
     const headline = headlineOf(lookOf({ sum: change(-22, 5, 80) }))
-    expect(headlineText(headline)).toBe('The sum of folds down 22 mm since 4 Feb 2030.')
+    expect(headlineText(headline)).toBe('The sum of folds down 22 mm since Feb 4, 2030.')
   })
 })
 

@@ -141,7 +141,7 @@ describe('keys', () => {
     await waitForText(page, '−5.0 mm')
     // Single trials of seven folds: 8.0 mm, and a little more for the caliper's graduation.
     expect(await textOf(page, 'reach')).toBe('8.1 mm')
-    expect(await textOf(page, 'running-fat')).toMatch(/^\d\d\.\d %$/)
+    expect(await textOf(page, 'running-fat')).toMatch(/^\d\d\.\d%$/)
   })
 
   test('the read cue counts the seconds of the standard', async () => {

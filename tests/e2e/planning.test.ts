@@ -151,7 +151,7 @@ describe('a plan', () => {
     await waitForText(page, /Pace\s+0\.7% of weight a week\s+0\.5% of weight a week/)
     await press(page, 'Save as a new version')
     await waitForText(page, 'Earlier plans (1)')
-    expect(await textOf(page, 'plan-head')).toMatch(/Version 2, made on/)
+    expect(await textOf(page, 'plan-head')).toMatch(/Version 2 · Made on/)
     const { plans } = await plansOf(id)
     expect(plans.map(({ replacedAt }) => replacedAt === null)).toEqual([true, false])
     expect(plans[0]!.changes).toBe(plans[1]!.id)

@@ -68,13 +68,13 @@ describe('a plan', () => {
       'a goal under the floor',
       { goal: { kind: 'fatPercent', value: 8 } },
       'goal',
-      /Goal: got 8\. Accepted: another\. This goal leaves 8\.0 % fat; under 10 %/,
+      /Goal: got 8\. Accepted: another\. This goal leaves 8\.0% fat; under 10 %/,
     ],
     [
       'a pace past the band',
       { pace: { unit: 'kg', value: 1.5 } },
       'pace',
-      /Pace: got 1\.5\. Accepted: a slower one\. .* is faster than the \d\.\d+ %/,
+      /Pace: got 1\.5\. Accepted: a slower one\. .* is faster than the \d\.\d+%/,
     ],
     [
       'an intake under what the pace asks for',

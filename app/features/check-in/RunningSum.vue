@@ -54,7 +54,7 @@ const figures = computed(() => {
     <div v-for="{ id, short, value, unit } in figures" :key="id" class="leading-none">
       <dt class="text-[14px]">{{ short }}</dt>
       <dd class="figure text-[22px] whitespace-nowrap text-ink" :data-test="`line-${id}`">
-        {{ value }}{{ unit === '%' ? ' %' : '' }}
+        {{ value }}{{ unit === '%' ? '%' : '' }}
       </dd>
     </div>
   </dl>

@@ -39,7 +39,7 @@ watch(step, focus)
 const { landmark, spot, mark, side, others } = useSiteLandmark(props.kind, step, sites)
 const allowed = computed(() => {
   const { kind: by, value } = schemeOf(protocol.value, step.value!.site).tolerance
-  return by === 'percent' ? `${value} %` : `${value} ${by}`
+  return by === 'percent' ? `${value}%` : `${value} ${by}`
 })
 
 /** Round by round it is a pass over all sites; one site at a time it is a reading of this one. */

@@ -17,10 +17,10 @@ const figures = computed(() => {
     add(
       'quick-siri',
       found.brozek === undefined ? t('quick.fat') : t('quick.fatSiri'),
-      `${fixed(found.siri, 2)} %${doubt}`,
+      `${fixed(found.siri, 2)}%${doubt}`,
     )
     if (found.brozek !== undefined)
-      add('quick-brozek', t('quick.fatBroEk'), `${fixed(found.brozek, 2)} %`)
+      add('quick-brozek', t('quick.fatBroEk'), `${fixed(found.brozek, 2)}%`)
     if (density !== undefined)
       add(
         'quick-density',

@@ -34,17 +34,17 @@ const mass = (kg: number | undefined) => (kg === undefined ? '–' : formatMass(
             class="figure pl-3 text-right text-[21px] whitespace-nowrap"
             :class="{ 'text-faded': conversion !== 'siri' }"
           >
-            {{ fixed(siri, 1) }} %
+            {{ fixed(siri, 1) }}%
           </td>
           <td
             class="figure pl-3 text-right text-[21px] whitespace-nowrap"
             :class="{ 'text-faded': conversion !== 'brozek' }"
           >
-            {{ fixed(brozek, 1) }} %
+            {{ fixed(brozek, 1) }}%
           </td>
         </template>
         <td v-else class="figure pl-3 text-center text-[21px] whitespace-nowrap" colspan="2">
-          {{ fixed(siri, 1) }} %
+          {{ fixed(siri, 1) }}%
         </td>
         <td class="figure pl-3 text-right text-[19px] whitespace-nowrap">
           {{ mass(result.estimate.fatMassKg) }}

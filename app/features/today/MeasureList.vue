@@ -34,7 +34,7 @@ function when({ open, state, daysPast, dueOn }: TodayEntry, byDay: boolean) {
       :key="entry.client.id"
       class="flex items-center gap-3 border-b border-line py-1.5"
     >
-      <NuxtLink :to="`/clients/${entry.client.id}`" class="name-link min-w-0 flex-1">
+      <NuxtLink :to="`/clients/${entry.client.id}`" class="name-link flex-1">
         {{ entry.client.name }}
       </NuxtLink>
       <span

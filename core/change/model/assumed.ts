@@ -19,7 +19,7 @@ export interface Assumed {
   why: string
 }
 
-const percent = (share: number, digits = 1) => `${fixed(100 * share, digits)} %`
+const percent = (share: number, digits = 1) => `${fixed(100 * share, digits)}%`
 
 const movement = ({ slope, turn, wander }: Movement) =>
   `${slope} kg a week, turning by ${fixed(turn, 3)} a week and wandering by ${fixed(wander, 3)} kg in four weeks`

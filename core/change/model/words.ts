@@ -53,7 +53,7 @@ function clearly(changes: readonly NamedChange[], units: HeadlineUnits): string 
   const held = rest.map(({ quantity, verdict }) =>
     verdict === 'no-change'
       ? `${quantityName(quantity)} held`
-      : `${quantityName(quantity)} not yet clear`,
+      : `${quantityName(quantity)} not clear yet`,
   )
   return [...clear.map((change) => moved(change, units)), ...held].join(', ')
 }
@@ -75,7 +75,7 @@ export function headlineText(headline: Headline, units: HeadlineUnits = { mass: 
   const until = headline.readableFrom ? ` ${readableText(headline.readableFrom, units.today)}` : ''
   switch (rule) {
     case 'too-fast':
-      return `Losing ${fixed(headline.percentAWeek!, 1)} % of body mass a week${when}: too fast.`
+      return `Losing ${fixed(headline.percentAWeek!, 1)}% of body mass a week${when}: too fast.`
     case 'losing-lean': {
       const [fat, lean] = changes
       const total = Math.abs(fat!.change + lean!.change)
@@ -99,6 +99,6 @@ export function headlineText(headline: Headline, units: HeadlineUnits = { mass: 
     case 'not-yet':
       return weeks === 0
         ? `The first check-in: there is nothing to compare yet.${until}`
-        : `Not yet clear.${until}`
+        : `Not clear yet.${until}`
   }
 }

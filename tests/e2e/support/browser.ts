@@ -23,7 +23,9 @@ const FLAGS = [
 ]
 
 /** Headless Chromium with an empty profile of its own. */
-export async function openBrowser(): Promise<{ browser: Browser; close(): Promise<void> }> {
+export async function openBrowser(
+  language = LANGUAGE,
+): Promise<{ browser: Browser; close(): Promise<void> }> {
   const userDataDir = mkdtempSync(join(tmpdir(), 'oak-pinch-chromium-'))
   const browser = await launch({
     executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
@@ -36,7 +38,7 @@ export async function openBrowser(): Promise<{ browser: Browser; close(): Promis
     ...[
       ['oak-pinch-mass-unit', 'kg'],
       ['oak-pinch-length-unit', 'cm'],
-      ...(LANGUAGE ? [['oak-pinch-language', LANGUAGE]] : []),
+      ...(language ? [['oak-pinch-language', language]] : []),
     ].map(([name, value]) => ({ name: name!, value: value!, domain: '127.0.0.1', path: '/' })),
   )
   return {
@@ -55,7 +57,6 @@ export async function openPage(
 ): Promise<Page & { faults: string[] }> {
   const page = Object.assign(await browser.newPage(), { faults: [] as string[] })
   await page.setViewport(viewport)
-  if (process.env.E2E_T) page.setDefaultTimeout(Number(process.env.E2E_T))
   // What the flows read is what the shipped words are.
   if (IN_LONG_WORDS) await page.evaluateOnNewDocument(readWithoutFiller, FILLER)
   page.on('pageerror', (error) => page.faults.push(String(error)))

@@ -25,7 +25,7 @@ export async function cutOff(page: Page): Promise<string[]> {
       else if (box.right > innerWidth + 1 && !scrolls(element)) say('outside')
       // A button is as wide as it is told to be, and shows more than it has room for.
       else if (
-        /BUTTON|A|LABEL/.test(element.nodeName) &&
+        /^(BUTTON|A|LABEL)$/.test(element.nodeName) &&
         element.scrollWidth > element.clientWidth + 1 &&
         element.clientWidth > 0
       )

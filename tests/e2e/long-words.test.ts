@@ -1,0 +1,73 @@
+import { afterAll, beforeAll, expect, test } from 'vitest'
+import type { Today } from '#shared/contract/today'
+import type { Roster } from '#shared/contract/roster'
+import { PSEUDO_LOCALE } from '../../scripts/pseudo-locale'
+import { DESK, openBrowser, openPage, PHONE, visit } from './support/browser'
+import { cutOff } from './support/cut-off'
+import { TestServer } from './support/server'
+
+/* Every page and stage with words two fifths longer, as other languages have them: nothing is cut off at either size. */
+
+let server: TestServer
+let opened: Awaited<ReturnType<typeof openBrowser>>
+beforeAll(async () => {
+  server = await TestServer.create({ demo: true })
+  opened = await openBrowser(PSEUDO_LOCALE)
+})
+afterAll(async () => {
+  await opened?.close()
+  await server?.remove()
+})
+
+const CLIENT = [
+  '',
+  '/curves',
+  '/body-map',
+  '/weigh-ins',
+  '/photos',
+  '/plan',
+  '/plan/change',
+  '/plan/sheet',
+]
+const PLACES = [
+  ...['', 'clients', 'clients/new', 'leaderboards', 'calendar', 'equipment', 'settings'],
+  ...['reference', 'reference/equations', 'reference/equations/jackson-pollock-7'],
+  ...['reference/ranges', 'reference/judging', 'reference/safety', 'reference/nutrients'],
+  'reference/food-label',
+]
+
+test.each([
+  ['a laptop', DESK],
+  ['a phone', PHONE],
+])('nothing is cut off on %s', async (_, size) => {
+  const page = await openPage(opened.browser, size)
+  const { entries } = await server.get<Roster>('/api/clients')
+  const { id } = entries.find(({ client }) => client.name.startsWith('Tilda'))!.client
+  const { measure } = await server.get<Today>('/api/today')
+  const checkIn = measure.shown.find(({ open }) => open)!.open!.id
+  const faults: string[] = []
+  const look = async (path: string) => {
+    // Drawn with the rest, so that it can be looked at.
+    await page.addStyleTag({ content: '.offscreen { content-visibility: visible !important }' })
+    for (const fault of await cutOff(page)) faults.push(`${path}: ${fault}`)
+  }
+  for (const path of [...PLACES, ...CLIENT.map((part) => `clients/${id}${part}`)]) {
+    await visit(page, `${server.url}/${path}`)
+    await look(path)
+  }
+  await visit(page, `${server.url}/check-in/${checkIn}`)
+  await page.waitForSelector('nav button[aria-current]')
+  const stages = await page.$$('nav[aria-label] button')
+  for (const [i, stage] of stages.entries()) {
+    await stage.click()
+    await page.waitForFunction(
+      (at) => document.querySelectorAll('nav[aria-label] button')[at]!.ariaCurrent === 'step',
+      {},
+      i,
+    )
+    await look(`stage ${i + 1}`)
+  }
+  expect(faults).toEqual([])
+  expect(page.faults).toEqual([])
+  await page.close()
+})

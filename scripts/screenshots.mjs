@@ -55,6 +55,12 @@ const browser = await launch({
   ],
 })
 const page = await browser.newPage()
+// The numbers typed below are of kilograms and centimeters.
+for (const [name, value] of [
+  ['oak-pinch-mass-unit', 'kg'],
+  ['oak-pinch-length-unit', 'cm'],
+])
+  await browser.setCookie({ name, value, domain: '127.0.0.1', path: '/' })
 
 async function go(path) {
   // The live stream of a check-in never lets the network be idle for good.
@@ -125,7 +131,7 @@ await page.keyboard.type('16.5')
 await shot('folds')
 await page.keyboard.press('Enter')
 await enter([31])
-await press('A take')
+await press('A use')
 await enter([19.5, 15, 25, 9.5])
 await enter(['62.4'])
 await shot('read-back')

@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto'
 import { eq, sql } from 'drizzle-orm'
-import { bornFrom, type Birth, type IsoDate } from '#core'
+import { bornFrom, plainName, type Birth, type IsoDate } from '#core'
 import type { Client, ClientChange, NewClient, Screening, SiteNote } from '#shared/contract/clients'
 import { audit, type FieldChange } from '../audit/log'
 import type { Connection, Database } from '../database/driver'
@@ -134,9 +134,9 @@ export async function changeClient(
 /** Erases a client and everything that hangs on them, for good; the name is given once more. */
 export async function eraseClient(db: Database, id: string, name: string): Promise<void> {
   const client = await clientOr404(db, id)
-  if (client.name !== name) {
+  if (plainName(client.name) !== plainName(name)) {
     throw conflict(
-      `Name: got “${name}”. Accepted: ${client.name}, the client to be erased.`,
+      `Type ${client.name}, the name of the client to be deleted (got “${name}”).`,
       'other-name',
       'name',
     )

@@ -1,5 +1,5 @@
 import { sql } from 'drizzle-orm'
-import type { IsoDate } from '#core'
+import { NO_LETTER_OF_A_NAME, plainName, STROKED, type IsoDate } from '#core'
 import { ROSTER_PAGE } from '#shared/contract/choices'
 import type { Roster, RosterEntry, RosterQuery } from '#shared/contract/roster'
 import type { Connection } from '../database/driver'
@@ -8,6 +8,19 @@ import { stateOn } from './queries'
 
 /** Signs that mean something to LIKE, taken as they are. */
 const plain = (text: string) => text.replace(/[\\%_]/g, (sign) => `\\${sign}`)
+
+/** A name as plainName() of the core has it. */
+const PLAIN_NAME = sql`translate(regexp_replace(regexp_replace(normalize(lower(name), NFD),
+  ${NO_LETTER_OF_A_NAME}, '', 'g'), '[[:space:]-]+', ' ', 'g'), ${STROKED.from}, ${STROKED.to})`
+
+/** True of a name that has each word of the search in it, in any order. */
+const isNamed = (search: string) =>
+  sql.join(
+    plainName(search)
+      .split(' ')
+      .map((word) => sql`${PLAIN_NAME} like ${`%${plain(word)}%`}`),
+    sql` and `,
+  )
 
 const ORDERS = {
   name: sql`name`,
@@ -34,7 +47,7 @@ export async function findRoster(
 ): Promise<Roster> {
   const clients = sql`
     select * from clients
-    where name ilike ${`%${plain(search)}%`} and (archived_at is not null) = ${state === 'archived'}`
+    where ${search.trim() ? isNamed(search) : sql`true`} and (archived_at is not null) = ${state === 'archived'}`
   const cut = sql`limit ${ROSTER_PAGE} offset ${(page - 1) * ROSTER_PAGE}`
   const way = descending ? sql`desc` : sql`asc`
   // By what it says: what is to be looked at before what is worth telling, the most pressing first.

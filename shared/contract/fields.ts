@@ -3,7 +3,7 @@ import { addDays, isIsoDate, isoDateOf } from '../../core/index'
 import { errorText } from './problems'
 
 /** An id made by whoever creates the thing, so that sending it twice creates it once. */
-export const idSchema = z.uuid(errorText('Id', 'a UUID')).toLowerCase()
+export const idSchema = z.uuid(errorText('Id', 'the address of something on record')).toLowerCase()
 
 /** Nothing in a record of people is older, and no plan reaches further. */
 const EARLIEST = '1900-01-01'

@@ -365,7 +365,7 @@ test('on a first visit: readings that disagree, conditions that mislead, and a s
   await page.goto(`${server.url}/check-in/${id}`)
   await waitForFocus(page, 'Continue to landmarks')
   expect(await textOf(page, 'script')).toMatch(
-    /^I pinch skin and fat at 3 marked places and read a caliper, 2 times each\./,
+    /^I pinch skin and fat at 3 marked places and read a caliper, twice each\./,
   )
   await press(page, 'after training')
   await waitForText(page, 'measure before it, or on a rest day')

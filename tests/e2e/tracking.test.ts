@@ -447,6 +447,21 @@ test('a client who is not there is said to be not there, on every tab', async ()
   }
 })
 
+test('somebody of the same name is pointed out while they are added, and a bad address leads back', async () => {
+  await flow.addClient(server, 'Núria Twice')
+  await open('/clients/new')
+  await page.type('#name', 'nuria twic')
+  await page.type('#name', 'e')
+  await page.waitForSelector('[data-test="namesake"]')
+  expect(await textOf(page, 'namesake')).toMatch(/already a client named Núria Twice/)
+  await page.type('#name', ' Other')
+  await page.waitForFunction(() => !document.querySelector('[data-test="namesake"]'))
+  await page.goto(`${server.url}/no/such/page`)
+  await waitForText(page, 'There is no such page')
+  await press(page, 'Go to Clients')
+  await page.waitForSelector('[data-test="roster"]')
+})
+
 test('the roster finds, filters and sorts while it is typed', async () => {
   await losing('Zelda Findme', [1])
   await flow.addClient(server, 'Zoltan Findme')

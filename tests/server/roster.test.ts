@@ -35,6 +35,8 @@ beforeAll(async () => {
 }, 60_000)
 afterAll(() => api.close())
 
+const words = (search: string) => search.trim().toLowerCase().split(/\s+/)
+
 const ask = async (query: Record<string, string>) =>
   rosterSchema.parse((await api.get(`/api/clients?${new URLSearchParams(query)}`)).body)
 
@@ -91,9 +93,9 @@ test.each(['late', 'due', 'first', 'coming', 'under way', 'archived'])(
     const named = (entries: RosterEntry[]) => entries.map(({ client }) => client.name).sort()
     expect(wanted.length).toBeGreaterThan(0)
     expect(named(await all({ state }))).toEqual(named(wanted))
-    for (const search of ['BROOK', 'a ash', ' 1 ', '%', '_']) {
+    for (const search of ['BROOK', 'a ash', 'ash a', ' 1 ', '%', '_']) {
       const found = wanted.filter(({ client }) =>
-        client.name.toLowerCase().includes(search.trim().toLowerCase()),
+        words(search).every((word) => client.name.toLowerCase().includes(word)),
       )
       expect(named(await all({ state, search }))).toEqual(named(found))
     }
@@ -108,4 +110,27 @@ test('a page past the last, is the first; questions that are none are refused in
     expect(body.problems[0].message).toMatch(/: got .*Accepted: /)
   }
   expect(await ask({ search: 'nobody of that name' })).toEqual({ entries: [], total: 0, page: 1 })
+})
+
+test('a search goes past case, accents, apostrophes and the order of words', async () => {
+  const names = ['Żaneta Wałęsińska', 'Siobhán O’Brien', 'Ann-Marie Abbott', 'Søren Ødegård']
+  for (const name of names) {
+    await api.post('/api/clients', {
+      ...{ id: crypto.randomUUID(), name, sex: 'female', birthYear: 1990, height: '168' },
+    })
+  }
+  const found = async (search: string) => (await ask({ search })).entries.map((e) => e.client.name)
+  for (const [search, name] of [
+    ['zaneta', names[0]],
+    ['WALESINSKA zaneta', names[0]],
+    ['obrien', names[1]],
+    ["o'brien siobhan", names[1]],
+    ['abbott ann', names[2]],
+    ['ann marie', names[2]],
+    ['odegard', names[3]],
+    ['Ødegård', names[3]],
+  ] as const) {
+    expect(await found(search), search).toEqual([name])
+  }
+  expect(await found('zaneta obrien')).toEqual([])
 })

@@ -11,17 +11,19 @@ export interface ScriptFor {
   sensitive: boolean
 }
 
+const times = (count: number) => (count === 2 ? t('checkIn.twice') : t('checkIn.times', { count }))
+
 /** What the client is told before the first reading: of what is really done, to whom. */
 export function scriptFor(set: ScriptFor): string[] {
   const { folds, girths, rounds, girthRounds, estimates, sensitive } = set
   const tape = t('checkIn.tapeAround', {
     count: girths,
-    times: t('checkIn.times', { count: girthRounds }),
+    times: times(girthRounds),
   })
   return [
     ...(folds
       ? [
-          t('checkIn.pinch', { count: folds, times: t('checkIn.times', { count: rounds }) }),
+          t('checkIn.pinch', { count: folds, times: times(rounds) }),
           ...(girths ? [t('checkIn.thenIPutTape', { tape })] : []),
         ]
       : girths

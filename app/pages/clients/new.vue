@@ -34,6 +34,8 @@ const form = useForm({
   },
 })
 
+const namesake = useNamesake(form.useStore((state) => state.values.name))
+
 const sexes = [
   { value: 'female', name: t('clients.female') },
   { value: 'male', name: t('clients.male') },
@@ -72,6 +74,12 @@ function readBack(typed: string) {
       <form.Field v-slot="{ field, state }" name="name">
         <TextField v-bind="bound(field, state)" :label="t('clients.name')" autofocus />
       </form.Field>
+      <p v-if="namesake" role="status" class="caution" data-test="namesake">
+        {{ t('clients.namesake', { name: namesake.name }) }}
+        <NuxtLink :to="`/clients/${namesake.id}`" class="underline">
+          {{ t('clients.viewNamesake') }}
+        </NuxtLink>
+      </p>
       <form.Field v-slot="{ field, state }" name="sex">
         <FieldRow id="sex" :error="bound(field, state).error">
           <ChoiceRow

@@ -71,3 +71,35 @@ test.each([
   expect(page.faults).toEqual([])
   await page.close()
 })
+
+test('British English has its own dates, spellings and units, from Settings on', async () => {
+  const { browser, close } = await openBrowser('en-US')
+  const page = await openPage(browser)
+  // As on a device on which nothing was chosen yet.
+  await page.deleteCookie(
+    ...['oak-pinch-mass-unit', 'oak-pinch-length-unit'].map((name) => ({
+      name,
+      domain: '127.0.0.1',
+    })),
+  )
+  const unitOf = () =>
+    page.$$eval('[role=radio][aria-checked=true]', (all) => all.map((e) => e.textContent!.trim()))
+  try {
+    await visit(page, `${server.url}/settings`)
+    expect((await unitOf()).slice(0, 2)).toEqual(['lb', 'in'])
+    const reloaded = page.waitForNavigation()
+    await page.select('#language', 'en-GB')
+    await reloaded
+    await visit(page, `${server.url}/settings`)
+    expect((await unitOf()).slice(0, 2)).toEqual(['kg', 'cm'])
+    expect(await page.$eval('html', (e) => e.lang)).toBe('en-GB')
+    // As Unicode's CLDR has them: the day before the month, and no comma after the weekday.
+    await visit(page, server.url)
+    expect(await page.$eval('main > p', (e) => e.textContent!.trim())).toMatch(/^\w+ \d+ \w+$/)
+    await visit(page, `${server.url}/reference/judging`)
+    expect(await page.$eval('main', (e) => e.innerText)).toMatch(/They are judgement/)
+    expect(page.faults).toEqual([])
+  } finally {
+    await close()
+  }
+})

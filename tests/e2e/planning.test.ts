@@ -86,7 +86,7 @@ describe('a plan', () => {
     expect(await textOf(page, 'feasibility')).toMatch(/earliest safe date is \w+ \d+, \d{4}/)
     await press(page, 'fat %')
     await retype('#goal', '9')
-    await waitForText(page, 'under 10 % nothing is planned here')
+    await waitForText(page, 'under 10% nothing is planned here')
     expect(await bodyText()).not.toContain('Save plan')
     await press(page, 'Record this refusal')
     await waitForText(page, 'Recorded: what was asked for')

@@ -68,7 +68,7 @@ describe('a plan', () => {
       'a goal under the floor',
       { goal: { kind: 'fatPercent', value: 8 } },
       'goal',
-      /Goal: got 8\. Accepted: another\. This goal leaves 8\.0% fat; under 10 %/,
+      /Goal: got 8\. Accepted: another\. This goal leaves 8\.0% fat; under 10%/,
     ],
     [
       'a pace past the band',
@@ -116,7 +116,7 @@ describe('a plan', () => {
     }
     const lean = await addClient('Lena Lean')
     expect(await refused(lean, await measure(lean, 3, 0.36))).toMatch(
-      /under 10 % nothing is planned/,
+      /under 10% nothing is planned/,
     )
   })
 

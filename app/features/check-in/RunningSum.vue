@@ -66,7 +66,7 @@ const figures = computed(() => {
     >
       <dt>{{ name }}</dt>
       <dd class="figure text-[30px] whitespace-nowrap text-ink" :data-test="id">
-        {{ value }} {{ unit }}
+        {{ unit === '%' ? `${value}%` : `${value} ${unit}` }}
       </dd>
     </div>
   </dl>

@@ -19,18 +19,16 @@ const usualUnits = () =>
     ? ({ mass: 'lb', length: 'in' } as const)
     : ({ mass: 'kg', length: 'cm' } as const)
 
-/** How this coach thinks of mass. Kept in a cookie, so that pages rendered on the server show it too. */
-export function useMassUnit() {
-  return useCookie<MassUnit>('oak-pinch-mass-unit', {
-    default: () => usualUnits().mass,
-    ...KEPT_ON_DEVICE,
-  })
+/** What is kept in a cookie of this device, or what is usual in its language while nothing was chosen. */
+function useChosen<T extends string>(name: string, usual: () => T) {
+  // Without a default of its own: that would be written down as if it had been chosen.
+  const kept = useCookie<T | undefined>(name, KEPT_ON_DEVICE)
+  return computed<T>({ get: () => kept.value ?? usual(), set: (value) => (kept.value = value) })
 }
 
+/** How this coach thinks of mass. Kept in a cookie, so that pages rendered on the server show it too. */
+export const useMassUnit = () => useChosen<MassUnit>('oak-pinch-mass-unit', () => usualUnits().mass)
+
 /** How this coach thinks of girths. */
-export function useLengthUnit() {
-  return useCookie<LengthUnit>('oak-pinch-length-unit', {
-    default: () => usualUnits().length,
-    ...KEPT_ON_DEVICE,
-  })
-}
+export const useLengthUnit = () =>
+  useChosen<LengthUnit>('oak-pinch-length-unit', () => usualUnits().length)

@@ -7,6 +7,7 @@ import {
   type PluralNode,
 } from '@intlify/message-compiler'
 import type { Plugin } from 'vite'
+import { SHIPPED } from '../app/words/best-language'
 import { pseudo, PSEUDO_LOCALE } from './pseudo-locale'
 
 /*
@@ -15,8 +16,6 @@ import { pseudo, PSEUDO_LOCALE } from './pseudo-locale'
  */
 
 export type Words = { [key: string]: string | Words }
-
-export const SHIPPED = 'en-US'
 
 // As the message compiler numbers its nodes: its enumeration is not there at run time.
 const [PLURAL, TEXT, NAMED, LITERAL] = [1, 3, 4, 9]
@@ -49,19 +48,18 @@ export const placesIn = (folder: string): string[] =>
     .map((name) => name.replace(/\.json$/, ''))
     .sort()
 
-/** The languages: the folders of the catalogue, and the one made up for looking at long words. */
-export const languagesIn = (folder: string): string[] => [
-  ...readdirSync(folder, { withFileTypes: true })
+/** The languages to choose from: the folders of the catalogue. */
+export const languagesIn = (folder: string): string[] =>
+  readdirSync(folder, { withFileTypes: true })
     .filter((entry) => entry.isDirectory())
     .map((entry) => entry.name)
-    .sort(),
-  PSEUDO_LOCALE,
-]
+    .sort()
 
 /** The words of one place in one language; what the language does not say is said as shipped. */
 export function wordsOf(folder: string, language: string, place: string): Words {
   const shipped = read(join(folder, SHIPPED, `${place}.json`))
   if (language === PSEUDO_LOCALE) return each(shipped, pseudo)
+  if (language === SHIPPED) return shipped
   return over(shipped, read(join(folder, language, `${place}.json`)))
 }
 
@@ -97,7 +95,8 @@ const HELPERS = "import { m, p } from '~/words/message'\n"
 /** Serves `virtual:words` (loaders by place, of the shipped language and of others) and `virtual:words/all` (everything, for the server). */
 export function catalogue(folder: string): Plugin {
   const places = placesIn(folder)
-  const languages = languagesIn(folder)
+  const spoken = languagesIn(folder)
+  const languages = [...spoken, PSEUDO_LOCALE]
   const named = new RegExp(`["'\`](${places.join('|')})\\.[\\w.]*["'\`$]`, 'g')
   const ROOT = 'virtual:words'
   return {
@@ -123,14 +122,15 @@ export function catalogue(folder: string): Plugin {
       const others = languages
         .filter((name) => name !== SHIPPED)
         .map((name) => `${JSON.stringify(name)}: () => import('${ROOT}/${name}')`)
-      return `export const languages = ${JSON.stringify(languages)}
+      return `export const spoken = ${JSON.stringify(spoken)}
+export const languages = ${JSON.stringify(languages)}
 export const loaders = ${loadersOf(SHIPPED)}
 export const otherLoaders = { ${others.join(', ')} }`
     },
     // What says something of a place asks for that place's words when it is loaded.
     transform(code, id) {
       const path = id.split('?')[0]!
-      if (this.environment.name !== 'client' || !/\/(app|words)\/.*\.(vue|ts)$/.test(path)) return
+      if (this.environment.name !== 'client' || !/\/app\/.*\.(vue|ts)$/.test(path)) return
       if (path.includes('/node_modules/') || id.includes('type=style')) return
       const needed = [...new Set([...code.matchAll(named)].map(([, place]) => place!))]
       if (!needed.length) return

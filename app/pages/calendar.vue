@@ -80,7 +80,7 @@ const newDay = ref('')
 watch(opened, (entry) => (newDay.value = entry?.dueOn ?? ''))
 const reminder = computed(() =>
   opened.value
-    ? reminderText(opened.value.name.split(' ')[0]!, formatDate(opened.value.dueOn, true))
+    ? reminderText(firstName(opened.value.name), formatDate(opened.value.dueOn, true))
     : '',
 )
 const copied = ref(false)

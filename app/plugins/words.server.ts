@@ -11,14 +11,15 @@ function voiceOf(language: string): Voice {
   voices.set(language, voice)
   return voice
 }
+// Whose page is being made says in which language.
+speakWith(() => useNuxtApp().$voice as Voice)
 
-/** Every language is there when the server makes a page; which one it is goes by whose page it is. */
+/** Every language is there when the server makes a page. */
 export default defineNuxtPlugin({
   name: 'words',
   setup() {
     const voice = voiceOf(useLanguage().value)
     useHead({ htmlAttrs: { lang: voice.language } })
-    speakWith(() => (useNuxtApp().$voice as Voice | undefined) ?? voice)
     return { provide: { voice } }
   },
 })

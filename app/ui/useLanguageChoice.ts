@@ -1,7 +1,9 @@
+import { spoken } from 'virtual:words'
+
 /** The languages to choose from, each by its own name; another one loads the page anew in it. */
 export function useLanguageChoice() {
   const chosen = useLanguage()
-  const languages = spokenLanguages().map((value) => ({
+  const languages = spoken.map((value) => ({
     value,
     name: new Intl.DisplayNames([value], { type: 'language' }).of(value) ?? value,
   }))

@@ -1,5 +1,5 @@
 /** The language that is shipped, and what is spoken where none of those wished for is here. */
-const SHIPPED = 'en-US'
+export const SHIPPED = 'en-US'
 
 /** The first of the languages wished for that is here, else one of the same tongue, else the shipped one. */
 export function bestLanguage(wished: readonly string[], here: readonly string[]): string {

@@ -1,4 +1,5 @@
 import type { Key } from '../../locales/keys'
+import { SHIPPED } from './best-language'
 
 export type { Key }
 export type Values = Record<string, string | number | null | undefined>
@@ -12,7 +13,7 @@ export interface Voice {
   language: string
 }
 
-let voice: () => Voice = () => ({ say: (key) => key, language: 'en-US' })
+let voice: () => Voice = () => ({ say: (key) => key, language: SHIPPED })
 
 /** Names who says it: the page's plugin does, and a test. */
 export function speakWith(whose: () => Voice): void {

@@ -1,8 +1,5 @@
-import { languages } from 'virtual:words'
+import { languages, spoken } from 'virtual:words'
 import { bestLanguage } from './best-language'
-
-/** The languages that a coach can choose. The one made up for looking at long words is not among them. */
-export const spokenLanguages = (): string[] => languages.filter((name) => name !== 'en-XA')
 
 function wishedFor(): string[] {
   if (import.meta.client) return [...navigator.languages]
@@ -17,7 +14,7 @@ export function useLanguage() {
     get: () =>
       chosen.value && languages.includes(chosen.value)
         ? chosen.value
-        : bestLanguage(wishedFor(), spokenLanguages()),
+        : bestLanguage(wishedFor(), spoken),
     set: (name) => (chosen.value = name),
   })
 }

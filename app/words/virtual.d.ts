@@ -1,5 +1,8 @@
 /** Loaders of the catalogue's words. See scripts/words.ts. */
 declare module 'virtual:words' {
+  /** The languages to choose from. */
+  export const spoken: string[]
+  /** Those, and the one made up for looking at long words. */
   export const languages: string[]
   type Loaders = Record<string, () => Promise<{ default: object }>>
   /** Of the shipped language, by place. */

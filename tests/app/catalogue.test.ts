@@ -4,11 +4,11 @@ import { createParser } from '@intlify/message-compiler'
 import ts from 'typescript'
 import { describe, expect, test } from 'vitest'
 import { parse } from 'vue/compiler-sfc'
-import { bestLanguage } from '../../app/words/best-language'
+import { bestLanguage, SHIPPED } from '../../app/words/best-language'
 import { pluralRule } from '../../app/words/plural'
 import { translator } from '../../app/words/translator'
 import { FILLER, pseudo } from '../../scripts/pseudo-locale'
-import { placesIn, SHIPPED, wordsOf, type Words } from '../../scripts/words'
+import { languagesIn, placesIn, wordsOf, type Words } from '../../scripts/words'
 
 const root = new URL('../../', import.meta.url).pathname
 const folder = join(root, 'locales')
@@ -22,9 +22,7 @@ function flat(words: Words, before = ''): [key: string, message: string][] {
   )
 }
 const shipped = places.flatMap((place) => flat(wordsOf(folder, SHIPPED, place)))
-const others = readdirSync(folder, { withFileTypes: true })
-  .filter((entry) => entry.isDirectory() && entry.name !== SHIPPED)
-  .map(({ name }) => name)
+const others = languagesIn(folder).filter((name) => name !== SHIPPED)
 const valuesIn = (message: string) =>
   [...new Set([...message.matchAll(/\{(\w+)\}/g)].map(([, name]) => name!))].sort()
 

@@ -50,7 +50,7 @@ const looking = ref(false)
   <header class="bg-oak text-chalk">
     <div class="flex min-h-[60px] flex-wrap items-center gap-x-6 px-4 sm:px-6">
       <NuxtLink to="/" class="figure hidden text-[26px] sm:block">{{
-        t('checkIn.oakPinch')
+        t('common.oakPinch')
       }}</NuxtLink>
       <p class="min-w-0 flex-1 pt-2 sm:pt-0">
         <NuxtLink :to="`/clients/${client!.id}`" class="font-bold underline underline-offset-4">

@@ -28,9 +28,6 @@ const LANDMARK_STANDARD_WORDS = {
   ...LANDMARK_STANDARD_NAMES,
 }
 
-const VIEWS = { front: 'checkIn.siteFront', back: 'checkIn.siteBack' } as const
-const SIDES = { right: 'checkIn.right', left: 'checkIn.left' } as const
-
 interface Entry {
   site: SiteId
   name: string
@@ -118,18 +115,7 @@ const first = computed(() => (protocol.value.folds[client.value!.sex].length ? '
 
 <template>
   <div class="grid flex-1 lg:grid-cols-[290px_1fr]">
-    <FigurePanel
-      :spot
-      :others
-      :side
-      :label="
-        t(spot ? VIEWS[spot.view] : 'checkIn.siteOnFigure', {
-          name: entry.name,
-          side: t(SIDES[side]),
-          where: entry.where,
-        })
-      "
-    />
+    <FigurePanel :spot :others :side :label="figureLabel(entry.name, entry.where, side, spot)" />
     <section class="grid min-w-0 content-start gap-x-8 px-4 py-5 sm:px-8 xl:grid-cols-[300px_1fr]">
       <div>
         <p class="text-faded">{{ t('checkIn.landmarksFindMarkAllThen') }}</p>
@@ -197,7 +183,7 @@ const first = computed(() => (protocol.value.folds[client.value!.sex].length ? '
         </ul>
         <form class="max-w-xl pt-4" @submit.prevent="keep({ text })">
           <label for="own-mark" class="block pb-1 font-bold">
-            {{ t('checkIn.siteNoteFor', { name: client!.name.split(' ')[0] }) }}
+            {{ t('checkIn.siteNoteFor', { name: firstName(client!.name) }) }}
           </label>
           <div class="flex gap-2">
             <input

@@ -5,7 +5,7 @@ import { ADULT, leastAgeOf, readingsAtLeast } from '#core'
 /** What the client is told before the first reading, what is done with care, and the consent. */
 const store = useCheckInStore()
 const { client, checkIn, protocol, sensitive } = storeToRefs(store)
-const firstName = computed(() => client.value!.name.split(' ')[0])
+const called = computed(() => firstName(client.value!.name))
 const minor = computed(
   () => (leastAgeOf(client.value!, checkIn.value!.measuredOn) ?? ADULT) < ADULT,
 )
@@ -62,11 +62,11 @@ const script = computed(() => {
         {{
           consent.by === 'guardian'
             ? t('checkIn.consentByGuardian')
-            : t('checkIn.consentGiven', { name: firstName })
+            : t('checkIn.consentGiven', { name: called })
         }}
       </template>
       <template v-else>
-        {{ minor ? t('checkIn.askGuardian') : t('checkIn.askConsent', { name: firstName }) }}
+        {{ minor ? t('checkIn.askGuardian') : t('checkIn.askConsent', { name: called }) }}
       </template>
     </button>
   </section>

@@ -63,7 +63,7 @@ const facts = computed(() => {
     heightCm === null
       ? t('checkIn.noHeight')
       : formatAsTyped(heightCm, (heightUnit ?? 'cm') as TypedUnit)
-  return `${t(`checkIn.${sex}`)}, ${ageText(client.value!, checkIn.value!.measuredOn)}, ${height}`
+  return `${sexText(sex)}, ${ageText(client.value!, checkIn.value!.measuredOn)}, ${height}`
 })
 const consent = computed(() => checkIn.value!.consent)
 

@@ -83,7 +83,7 @@ const isOpen = (site: string, trial: number) =>
               @click="emit('pick', { site: row.site, trial: i + 1 })"
             >
               <span class="sr-only"
-                >{{ t('checkIn.correctNameTrialI', { name: row.name, i: i + 1 }) }}
+                >{{ t('checkIn.correctNameTrialTrial', { name: row.name, trial: i + 1 }) }}
               </span>
               {{ show(trial) }}
             </button>

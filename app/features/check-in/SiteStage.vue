@@ -106,8 +106,6 @@ function goTo(site: SiteId) {
   close()
 }
 
-const VIEWS = { front: 'checkIn.siteFront', back: 'checkIn.siteBack' } as const
-
 /** One key each. They work while the field is empty, so that they never stand in the way of a number. */
 const KEYS: Record<string, { does: string; run: () => void }> = {
   a: { does: t('checkIn.takeValueOffered'), run: () => act.accept() },
@@ -122,10 +120,7 @@ const KEYS: Record<string, { does: string; run: () => void }> = {
   ...(props.kind === 'tape'
     ? { x: { does: t('checkIn.takeAnotherGirth'), run: () => (asking.value = 'girth') } }
     : {
-        j: {
-          does: t('checkIn.jawsNotParallelSkip'),
-          run: () => skip('jaws not parallel'),
-        },
+        j: { does: t('checkIn.jawsNotParallelSkip'), run: () => skip('jaws not parallel') },
         b: { does: t('checkIn.beyondCaliperSkip'), run: () => skip('beyond the caliper') },
       }),
   '?': { does: t('checkIn.theseKeys'), run: () => (asking.value = 'keys') },
@@ -159,13 +154,7 @@ function backOnPad() {
       :spot
       :others
       :side
-      :label="
-        t(spot ? VIEWS[spot.view] : 'checkIn.siteOnFigure', {
-          name: landmark.name,
-          side: side === 'left' ? t('checkIn.left') : t('checkIn.right'),
-          where: landmark.text,
-        })
-      "
+      :label="figureLabel(landmark.name, landmark.text, side, spot)"
     >
       <p class="flex justify-between gap-3">
         <span>{{ landmark.caption }}</span>
@@ -281,7 +270,7 @@ function backOnPad() {
         <ReadCue :state="cueState" :ring="cueChoice.ring" :seconds="delay ?? 0" />
       </div>
       <details class="mt-3 max-sm:order-3 lg:hidden">
-        <summary class="min-h-11 py-2 font-bold">{{ t('checkIn.sheetSoFar') }}</summary>
+        <summary class="min-h-11 py-2 font-bold">{{ t('checkIn.sheet') }}</summary>
         <SiteStrip :kind :step @pick="openBox" />
       </details>
     </section>
@@ -302,40 +291,19 @@ function backOnPad() {
       <SiteSheet :kind :step @pick="openBox" />
     </aside>
   </div>
-  <p class="flex flex-wrap gap-x-8 gap-y-1 border-t border-line px-6 py-3 text-faded max-lg:hidden">
-    <span
-      ><kbd class="key">{{ t('checkIn.enter') }}</kbd> {{ t('checkIn.takesNumberGoes') }}</span
-    >
-    <span><kbd class="key">⌫</kbd> {{ t('checkIn.emptyFieldGoesBack') }}</span>
-    <span><kbd class="key">S</kbd> {{ t('checkIn.skip') }}</span>
-    <span><kbd class="key">G</kbd> {{ t('checkIn.goSite') }}</span>
-    <span v-if="kind === 'tape'"><kbd class="key">X</kbd> {{ t('checkIn.anotherGirth') }}</span>
-    <span><kbd class="key">?</kbd> {{ t('checkIn.allKeys') }}</span>
-    <span v-if="kind === 'folds' && delay" class="ml-auto">
-      <kbd class="key">{{ t('checkIn.space') }}</kbd> {{ t('checkIn.readCueDelayS', { delay }) }}
-    </span>
-  </p>
+  <KeyHints :kind :delay />
   <div v-if="step" class="sticky bottom-0">
     <RunningSum v-if="pad && kind === 'folds'" line :sum="sumSoFar" :since="sinceLast" />
-    <KeyPad v-if="pad" @type="text += $event" @back="backOnPad" @enter="onEnter">
-      <button type="button" class="button flex-1" @click="asking = 'skip'">
-        {{ t('checkIn.skip2') }}
-      </button>
-      <button type="button" class="button flex-1" @click="asking = 'site'">
-        {{ t('checkIn.go2') }}
-      </button>
-      <button
-        v-if="kind === 'folds' && delay"
-        type="button"
-        class="button flex-1"
-        @click="cue.start"
-      >
-        {{ t('checkIn.readCue') }}
-      </button>
-      <button v-if="kind === 'tape'" type="button" class="button flex-1" @click="asking = 'girth'">
-        {{ t('checkIn.anotherGirth2') }}
-      </button>
-    </KeyPad>
+    <SitePad
+      v-if="pad"
+      :kind
+      :delay
+      @type="text += $event"
+      @back="backOnPad"
+      @enter="onEnter"
+      @ask="asking = $event"
+      @cue="cue.start"
+    />
   </div>
 
   <KeysDialog

@@ -31,7 +31,7 @@ const { rows, show } = useSiteSheet(props.kind)
           @click="emit('pick', { site: row.site, trial: i + 1 })"
         >
           <span class="sr-only"
-            >{{ t('checkIn.correctNameTrialI', { name: row.name, i: i + 1 }) }}
+            >{{ t('checkIn.correctNameTrialTrial', { name: row.name, trial: i + 1 }) }}
           </span>
           {{ show(trial) }}
         </button>

@@ -22,10 +22,7 @@ const form = reactive({
   cycleWanted: props.client.cycleWanted,
   hiddenOnLeaderboards: props.client.hiddenOnLeaderboards,
 })
-const sexes = [
-  { value: 'female' as const, name: t('clientFile.female') },
-  { value: 'male' as const, name: t('clientFile.male') },
-]
+const sexes = sexChoices()
 const { problems, trouble, done, submit } = useSubmit()
 const erasing = ref(false)
 const erasedName = ref('')
@@ -56,8 +53,6 @@ async function erase() {
   const body = { name: erasedName.value }
   if (await erasure.submit(() => callApi(clients.erase, { params, body }))) await navigateTo('/')
 }
-
-const instant = (at: string) => instantText(at)
 </script>
 
 <template>
@@ -69,12 +64,12 @@ const instant = (at: string) => instantText(at)
         :label="t('client.name')"
         :error="problems.name"
       />
-      <ChoiceRow v-model="form.sex" :label="t('clientFile.sexUsedEquations')" :options="sexes" />
+      <ChoiceRow v-model="form.sex" :label="t('clientFile.fields.sex')" :options="sexes" />
       <div class="grid grid-cols-2 gap-4">
         <TextField
           id="edit-birth"
           v-model="form.birthDate"
-          :label="t('clientFile.birthDate')"
+          :label="t('clientFile.fields.birthDate')"
           :error="problems.birthDate"
           type="date"
         />
@@ -120,7 +115,7 @@ const instant = (at: string) => instantText(at)
       <TextField
         id="edit-cadence"
         v-model="form.cadenceDays"
-        :label="t('clientFile.daysBetweenCheckIns')"
+        :label="t('clientFile.fields.cadenceDays')"
         :error="problems.cadenceDays"
         inputmode="numeric"
       />
@@ -143,7 +138,9 @@ const instant = (at: string) => instantText(at)
         <ul v-if="file.auditLog.length" class="pt-2" data-test="history">
           <li v-for="(entry, i) in file.auditLog" :key="i" class="border-b border-line py-1">
             {{ auditWords(entry) }}
-            <span class="block text-sm text-faded">{{ instant(entry.at) }}, {{ entry.actor }}</span>
+            <span class="block text-sm text-faded"
+              >{{ instantText(entry.at) }}, {{ entry.actor }}</span
+            >
           </li>
         </ul>
         <p v-else class="pt-2 text-faded">{{ t('clientFile.nothingYet') }}</p>

@@ -11,7 +11,7 @@ const facts = computed(() => {
   const height =
     heightCm === null ? [] : [formatAsTyped(heightCm, (heightUnit ?? 'cm') as TypedUnit)]
   const age = ageText(props.client, isoDateOf(new Date()))
-  return [sex, age, ...height, t('client.everyDays', { count: cadenceDays })].join(' · ')
+  return [sexText(sex), age, ...height, t('client.everyDays', { count: cadenceDays })].join(' · ')
 })
 const pages = computed(() =>
   [

@@ -6,7 +6,7 @@ const asked = defineModel<boolean>({ required: true })
 
 <template>
   <p>
-    {{ t('client.seesSumsOnly', { name: name.split(' ')[0] }) }}
+    {{ t('client.seesSumsOnly', { name: firstName(name) }) }}
     <button type="button" class="button ml-2" :aria-pressed="asked" @click="asked = !asked">
       {{ asked ? t('client.hidePercentagesAgain') : t('client.showPercentagesCoach') }}
     </button>

@@ -59,7 +59,7 @@ export function auditWords({
       : because(t('clientFile.dayMovedAway', { day }))
   }
   if (field === 'archived')
-    return now ? t('clientFile.archived') : t('clientFile.restoredFromArchive')
+    return now ? t('clientFile.fields.archived') : t('clientFile.restoredFromArchive')
   const label = FIELDS[field]
   const name = label ? t(label) : field
   const of = subject === 'client' ? name : t('clientFile.ofCheckIn', { day, name })

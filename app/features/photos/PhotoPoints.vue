@@ -60,7 +60,7 @@ const marked = computed(() =>
           ? t(next === 'crown' ? 'photos.tapCrown' : 'photos.tapFloor')
           : kept
             ? t('photos.crownFloorMarked')
-            : t('photos.keeping')
+            : t('photos.storing')
       }}
     </p>
     <button

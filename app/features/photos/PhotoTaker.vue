@@ -121,7 +121,7 @@ onBeforeUnmount(stop)
       <video ref="video" class="w-full bg-ink" playsinline muted />
       <div class="flex gap-3 pt-3">
         <button type="button" class="button button-lead" data-first @click="shoot">
-          {{ t('photos.take2') }}
+          {{ t('photos.take') }}
         </button>
         <button type="button" class="button" @click="stop">{{ t('photos.noPicture') }}</button>
       </div>

@@ -224,15 +224,7 @@ const trainings = TRAINING_TARGETS.map(({ id, name }) => ({ value: id, name }))
       </div>
       <template v-if="shown">
         <p class="min-h-14 text-lg" data-test="meal">
-          {{
-            t('plan.mealLine', {
-              kcal: fixed(shown.meal.kcal, 0),
-              protein: fixed(shown.meal.grams.protein, 0),
-              carbohydrate: fixed(shown.meal.grams.carbohydrate, 0),
-              fat: fixed(shown.meal.grams.fat, 0),
-              note: shown.meal.note,
-            })
-          }}
+          {{ mealText(shown.meal) }}
         </p>
         <p v-for="note in DIET_NOTES[diet]" :key="note">{{ note }}</p>
         <p>

@@ -20,14 +20,13 @@ const rows = computed(() =>
     .filter(({ replacedAt }) => replacedAt !== null)
     .map((plan) => {
       const { refused, findings, definition, startedOn, createdAt, replacedAt, id } = plan
+      const version = versionOf(plan, props.plans)
       return {
         ...{ id, goal: capital(goalWithDay(definition.goal, how.value)) },
         words: refused
           ? t('plan.refusedOn', { day: dayOfInstant(createdAt), why: why(findings) })
           : [
-              ...(versionOf(plan, props.plans) > 1
-                ? [t('plan.version', { version: versionOf(plan, props.plans) })]
-                : []),
+              ...(version > 1 ? [t('plan.version', { version })] : []),
               t('plan.wasInForce', {
                 from: formatDate(startedOn, true),
                 to: dayOfInstant(replacedAt!),

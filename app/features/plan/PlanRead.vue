@@ -11,6 +11,7 @@ import {
 import type { Plan } from '#shared/contract/plans'
 import type { PicturePoint, PlanDrawn } from './picture-panels'
 import {
+  clearedText,
   findingText,
   nutrientsOf,
   paceKgOf,
@@ -112,15 +113,7 @@ const means = computed(() =>
             {{ t('plan.mealsADay', { count: ofDay.meals }) }}
           </h3>
           <p>
-            {{
-              t('plan.mealLine', {
-                kcal: fixed(ofDay.meal.kcal, 0),
-                protein: fixed(ofDay.meal.grams.protein, 0),
-                carbohydrate: fixed(ofDay.meal.grams.carbohydrate, 0),
-                fat: fixed(ofDay.meal.grams.fat, 0),
-                note: ofDay.meal.note,
-              })
-            }}
+            {{ mealText(ofDay.meal) }}
           </p>
           <p v-for="note in DIET_NOTES[ofDay.diet]" :key="note" class="pt-1">{{ note }}</p>
         </section>
@@ -131,12 +124,7 @@ const means = computed(() =>
           <p v-for="finding in plan.findings" :key="finding.rule" class="mb-2 caution">
             {{ findingText(finding, shown) }}
             <template v-if="finding.clearedBy">
-              {{
-                t('plan.cleared', {
-                  by: finding.clearedBy.by,
-                  on: formatDate(finding.clearedBy.on, true),
-                })
-              }}
+              {{ clearedText(finding.clearedBy) }}
             </template>
           </p>
         </section>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { SafetyFinding } from '#core'
-import { findingText } from './plan-words'
+import { clearedText, findingText } from './plan-words'
 
 /** What stands against the plan: what is said, what waits for a clearance, and what is refused, with what is allowed. */
 const emit = defineEmits<{ clear: [rule: string, by: string] }>()
@@ -35,12 +35,7 @@ function record(rule: string) {
         <strong>{{ LEADS[finding.outcome] }}</strong>
         {{ wordsOf(finding) }}
         <span v-if="finding.clearedBy" class="block" data-test="cleared">
-          {{
-            t('plan.cleared', {
-              by: finding.clearedBy.by,
-              on: formatDate(finding.clearedBy.on, true),
-            })
-          }}
+          {{ clearedText(finding.clearedBy) }}
         </span>
         <template v-else-if="finding.outcome === 'hold'">
           <span class="block">{{ t('planner.decidedBy', { who: finding.who }) }}</span>

@@ -1,5 +1,7 @@
 import {
   ACTIVITIES,
+  GOAL_KINDS,
+  PACE_UNITS,
   dayOf,
   kgAWeek,
   mealOf,
@@ -29,21 +31,14 @@ import type { Plan, PlanDefinition } from '#shared/contract/plans'
 import type { ShownUnits } from '../client/record-words'
 
 /** Goals in the coach's words; `level` marks those that speak of what a body is made of. */
-const OF_LEVEL: readonly (GoalKind | PaceUnit)[] = [
+/** Those that speak of what a body is made of. */
+const OF_LEVEL = new Set<GoalKind | PaceUnit>([
   ...(['fatPercent', 'fatMass', 'equationSum', 'gainLean', 'holdLean', 'fatPoints'] as const),
-]
+])
 const named = <T extends GoalKind | PaceUnit>(values: readonly T[], name: (value: T) => string) =>
-  values.map((value) => ({ value, name: name(value), level: OF_LEVEL.includes(value) }))
-export const goalKindsNamed = () =>
-  named(
-    [
-      ...(['loseMass', 'mass', 'fatPercent', 'fatMass', 'girth'] as const),
-      ...(['sum', 'equationSum', 'gainLean', 'holdLean'] as const),
-    ],
-    (kind) => t(`plan.goalKinds.${kind}`),
-  )
-export const pacesNamed = () =>
-  named(['percentMass', 'kg', 'lb', 'fatPoints'] as const, (unit) => t(`plan.paceUnits.${unit}`))
+  values.map((value) => ({ value, name: name(value), level: OF_LEVEL.has(value) }))
+export const goalKindsNamed = () => named(GOAL_KINDS, (kind) => t(`plan.goalKinds.${kind}`))
+export const pacesNamed = () => named(PACE_UNITS, (unit) => t(`plan.paceUnits.${unit}`))
 
 /** How a coach's plan is shown. */
 export interface PlanShown {
@@ -57,7 +52,7 @@ export function goalText(
   { kind, value, girth, occasion }: Goal,
   { units, shown }: PlanShown,
 ): string {
-  if (!shown && OF_LEVEL.includes(kind)) return t('plan.aGoal')
+  if (!shown && OF_LEVEL.has(kind)) return t('plan.aGoal')
   const mass = () => formatMass(value!, units.mass)
   switch (kind) {
     case 'loseMass':
@@ -126,6 +121,10 @@ const dayGrams = ({ protein, carbohydrate, fat }: NutrientPlan['parts']) =>
     carbohydrate: fixed(carbohydrate.grams, 0),
     fat: fixed(fat.grams, 0),
   })
+
+/** Who cleared a hold, and when. */
+export const clearedText = ({ by, on }: { by: string; on: IsoDate }): string =>
+  t('plan.cleared', { by, on: formatDate(on, true) })
 
 /** The nutrients of a kept plan, of the day and of a meal; undefined where none were kept. */
 export function nutrientsOf({ nutrients, intakeKcal, fatKg, leanKg }: PlanDefinition) {

@@ -20,6 +20,7 @@ const standards = (['us', 'int', 'dw', 'gym'] as LandmarkStandard[]).map((value)
   value,
   name: LANDMARK_STANDARD_NAMES[value],
 }))
+const sexes = sexChoices(sexText)
 const foldUnits = [
   { value: 'mm' as const, name: 'mm' },
   { value: 'in' as const, name: 'in' },
@@ -140,12 +141,7 @@ function clear() {
     </FieldRow>
     <InTurn>
       <div class="flex flex-wrap gap-x-8 gap-y-3">
-        <ChoiceRow
-          v-model="sex"
-          :label="t('quick.sexUsedEquations')"
-          compact
-          :options="SEX_CHOICES"
-        />
+        <ChoiceRow v-model="sex" :label="t('quick.sexUsedEquations')" compact :options="sexes" />
         <ChoiceRow v-model="tool" :label="t('quick.measured')" compact :options="TOOLS" />
       </div>
     </InTurn>

@@ -106,7 +106,7 @@ const parts = computed(() => {
   <section class="max-w-3xl" data-test="client-picture">
     <p class="text-faded">{{ client.name }} · {{ formatDate(checkIn.measuredOn, true) }}</p>
     <h2 class="pt-1 pb-5 text-[36px] sm:text-[48px]">
-      {{ sentence || t('result.measurementsRecorded') }}
+      {{ sentence || t('result.measured') }}
     </h2>
     <div v-if="bars.length" class="space-y-2 pb-8">
       <p v-if="followed && !followed.whole && bars.length > 1" class="text-faded">

@@ -62,7 +62,7 @@ const COLUMNS = [
   { sort: 'name', name: t('clients.name') },
   { sort: 'last', name: t('clients.lastMeasured') },
   { sort: 'due', name: t('clients.due') },
-  { sort: 'says', name: t('clients.recordSays') },
+  { sort: 'says', name: t('clients.record') },
 ]
 const sorted = (sort: string) =>
   query.value.sort === sort ? (query.value.descending ? 'descending' : 'ascending') : 'none'

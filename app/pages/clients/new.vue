@@ -36,10 +36,7 @@ const form = useForm({
 
 const namesake = useNamesake(form.useStore((state) => state.values.name))
 
-const sexes = [
-  { value: 'female', name: t('clients.female') },
-  { value: 'male', name: t('clients.male') },
-] as { value: 'female' | 'male'; name: string }[]
+const sexes = sexChoices()
 
 /** What a field of the form gives its input: the words are of its first problem, its own or the server's. */
 function bound(

@@ -89,7 +89,7 @@ async function remove() {
                 aria-hidden="true"
               />
               <span class="text-faded">{{
-                t('leaderboards.lineDates', {
+                t('leaderboards.period', {
                   from: formatDate(line.from),
                   to: formatDate(line.to),
                 })

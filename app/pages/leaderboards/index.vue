@@ -39,7 +39,7 @@ async function save(form: LeaderboardForm) {
     </ul>
     <p v-else class="pb-3">{{ t('leaderboards.noGroupYet') }}</p>
     <button type="button" class="button mt-4" @click="adding = true">
-      {{ t('leaderboards.makeGroup') }}
+      {{ t('leaderboards.newGroup') }}
     </button>
     <AskDialog :title="t('leaderboards.newGroup')" :open="adding" @close="adding = false">
       <LeaderboardForm :save />

@@ -18,11 +18,18 @@ describe('by simulation (seeded; the errors of the reference tables, which are j
     }
   }, 120_000)
 
-  test('docs/how-it-computes.md says what the simulation and the registry say (npm run docs)', { timeout: 120_000 }, async () => {
-    const path = new URL('../../docs/how-it-computes.md', import.meta.url)
-    const text = readFileSync(path, 'utf8')
-    const config = await resolveConfig(path)
-    const fresh = await format(withParts(text, generatedParts()), { ...config, parser: 'markdown' })
-    expect(text).toBe(fresh)
-  })
+  test(
+    'docs/how-it-computes.md says what the simulation and the registry say (npm run docs)',
+    { timeout: 120_000 },
+    async () => {
+      const path = new URL('../../docs/how-it-computes.md', import.meta.url)
+      const text = readFileSync(path, 'utf8')
+      const config = await resolveConfig(path)
+      const fresh = await format(withParts(text, generatedParts()), {
+        ...config,
+        parser: 'markdown',
+      })
+      expect(text).toBe(fresh)
+    },
+  )
 })

@@ -37,10 +37,15 @@ export default defineNuxtConfig({
       htmlAttrs: { lang: 'en' },
       title: 'Oak Pinch',
       meta: [
-        { name: 'viewport', content: 'width=device-width, initial-scale=1' },
+        { name: 'viewport', content: 'width=device-width, initial-scale=1, viewport-fit=cover' },
         { name: 'theme-color', content: '#74481F' },
+        { name: 'apple-mobile-web-app-title', content: 'Oak Pinch' },
       ],
-      link: [{ rel: 'icon', type: 'image/svg+xml', href: '/icon.svg' }],
+      link: [
+        { rel: 'icon', type: 'image/svg+xml', href: '/icon.svg' },
+        { rel: 'apple-touch-icon', href: '/icons/touch-180.png' },
+        { rel: 'manifest', href: '/manifest.webmanifest' },
+      ],
     },
   },
   components: [
@@ -70,6 +75,7 @@ export default defineNuxtConfig({
     srcDir: 'service-worker',
     filename: 'sw.ts',
     injectRegister: false,
+    // The one in public/ serves: what it says is the same whatever is built.
     manifest: false,
     client: { registerPlugin: false },
     injectManifest: { globPatterns: ['**/*.{js,css,woff2,svg}'] },
@@ -101,6 +107,7 @@ export default defineNuxtConfig({
     },
   },
   nitro: {
+    plugins: [rootFolder('demo/server-plugin.ts')],
     serverAssets: [{ baseName: 'migrations', dir: './database/migrations' }],
     compressPublicAssets: { gzip: true, brotli: true },
   },

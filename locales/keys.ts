@@ -27,6 +27,7 @@ import type result from './en-US/result.json'
 import type settings from './en-US/settings.json'
 import type today from './en-US/today.json'
 import type weighIns from './en-US/weighIns.json'
+import type welcome from './en-US/welcome.json'
 
 type Catalogue = typeof bodyMap &
   typeof calendar &
@@ -53,7 +54,8 @@ type Catalogue = typeof bodyMap &
   typeof result &
   typeof settings &
   typeof today &
-  typeof weighIns
+  typeof weighIns &
+  typeof welcome
 
 type Leaves<T, Before extends string = ''> = {
   [K in keyof T & string]: T[K] extends string ? `${Before}${K}` : Leaves<T[K], `${Before}${K}.`>

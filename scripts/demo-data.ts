@@ -15,7 +15,7 @@ const migrations = fileURLToPath(new URL('../server/database/migrations', import
 const { db, close } = await openDatabase(folder, migrations)
 try {
   await ensureGym(db)
-  await seedDemo(db, writePhoto)
+  await seedDemo(db, (id, bytes) => writePhoto(db, id, bytes))
 } finally {
   await close()
 }

@@ -3,7 +3,7 @@ import { spawn } from 'node:child_process'
 import { mkdirSync, mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import { launch } from 'puppeteer-core'
+import { openChromium } from './chromium.mjs'
 import { ensureBuild, ensureChromium, makeDemo, root } from './tools.mjs'
 
 const DESK = { width: 1280, height: 800 }
@@ -42,18 +42,7 @@ const entryOf = (name) => today.measure.shown.find((e) => e.client.name.startsWi
 const { entries } = await fetch(`${base}/api/clients`).then((r) => r.json())
 const clientOf = (name) => entries.find((e) => e.client.name.startsWith(name)).client.id
 
-const browser = await launch({
-  executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
-  headless: true,
-  userDataDir: join(folder, 'chromium'),
-  args: [
-    '--no-sandbox',
-    '--disable-gpu',
-    '--no-first-run',
-    '--disable-background-networking',
-    '--disable-sync',
-  ],
-})
+const { browser, close } = await openChromium()
 const page = await browser.newPage()
 // The numbers typed below are of kilograms and centimeters.
 for (const [name, value] of [
@@ -170,6 +159,6 @@ await shot('reference')
 await go('/equipment')
 await shot('equipment')
 
-await browser.close()
+await close()
 server.kill()
 rmSync(folder, { recursive: true, force: true })

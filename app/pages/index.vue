@@ -1,10 +1,13 @@
 <script setup lang="ts">
 import type { TodayItem } from '#shared/contract/today'
-import { today } from '~/contract'
+import { gym as gymRoutes, today } from '~/contract'
 
 await breathe()
 
 const { data, error, refresh } = await useAsyncData('today', () => callApi(today.list, {}))
+const { data: gym } = await useAsyncData('welcome', () =>
+  data.value?.empty ? callApi(gymRoutes.view, {}) : Promise.resolve(null),
+)
 await breathe()
 const { start, busy, trouble } = useStartCheckIn()
 const { trouble: doneTrouble, submit } = useSubmit()
@@ -48,84 +51,89 @@ onBeforeUnmount(() => clearTimeout(timer))
   <main class="mx-auto max-w-6xl px-4 py-6 sm:px-7">
     <p v-if="error" role="alert" class="font-bold text-clay">{{ error.message }}</p>
     <template v-if="data">
-      <p class="text-faded">{{ day }}</p>
-      <h1 class="pt-1 pb-4 text-[40px]">{{ heading }}</h1>
-      <AlertLine :text="trouble || doneTrouble" />
-      <p v-if="data.clients === 0" class="pb-4 text-lg">
-        {{ t('today.noClientsYetAddFirst') }}
-      </p>
-      <p role="status" class="text-faded" :class="{ 'pb-3': lastDone || data.pending }">
-        <template v-if="lastDone">
-          {{ t('today.doneNameUntilSomethingNew', { name: lastDone.client.name }) }}
-          <button type="button" class="min-h-11 px-2 underline" @click="setDone(lastDone, false)">
-            {{ t('today.undo') }}
-          </button>
-        </template>
-        <template v-if="data.pending">
-          {{ t('today.stillReading', { count: data.pending }) }}
-        </template>
-      </p>
-      <div class="grid items-start gap-x-14 lg:grid-cols-[1fr_23rem]">
-        <InTurn>
-          <div>
-            <ItemList
-              v-if="data.look.all"
-              :title="t('today.lookAt')"
-              :items="data.look.shown"
-              :more="data.look.all - data.look.shown.length"
-              more-to="/clients?says=look&sort=says"
-              :busy
-              @start="start"
-              @done="(item: TodayItem) => setDone(item, true)"
-            />
-            <ItemList
-              v-if="data.tell.all"
-              :title="t('today.worthTellingThem')"
-              :items="data.tell.shown"
-              :more="data.tell.all - data.tell.shown.length"
-              more-to="/clients?says=tell&sort=says"
-              :busy
-              @start="start"
-              @done="(item: TodayItem) => setDone(item, true)"
-            />
-            <p v-if="!data.look.all && !data.tell.all && data.clients" class="pb-5 text-lg">
-              {{ t('today.noRecordAsksLook') }}
-            </p>
-          </div>
-        </InTurn>
-        <InTurn>
-          <div>
-            <MeasureList
-              v-if="data.measure.all"
-              :title="t('today.measure')"
-              :entries="data.measure.shown"
-              :more="data.measure.all - data.measure.shown.length"
-              more-to="/clients?sort=due"
-              :busy
-              @start="start"
-            />
-            <MeasureList
-              v-if="data.week.all"
-              :title="t('today.thisWeek')"
-              :entries="data.week.shown"
-              :more="data.week.all - data.week.shown.length"
-              more-to="/calendar"
-              :busy
-              by-day
-              @start="start"
-            />
-            <p class="pb-5 text-faded">
-              <span v-if="data.rest" class="pr-4">{{
-                t('today.onCourse', { count: data.rest })
-              }}</span>
-              <NuxtLink to="/clients" class="underline">{{ t('today.allClients') }}</NuxtLink>
-              <NuxtLink to="/clients/new" class="pl-4 underline">{{
-                t('today.addClient')
-              }}</NuxtLink>
-            </p>
-          </div>
-        </InTurn>
-      </div>
+      <template v-if="data.empty && gym">
+        <InTurn><LazyWelcomePage :gym /></InTurn>
+      </template>
+      <template v-else>
+        <p class="text-faded">{{ day }}</p>
+        <h1 class="pt-1 pb-4 text-[40px]">{{ heading }}</h1>
+        <AlertLine :text="trouble || doneTrouble" />
+        <p v-if="data.clients === 0" class="pb-4 text-lg">
+          {{ t('today.noClientsYetAddFirst') }}
+        </p>
+        <p role="status" class="text-faded" :class="{ 'pb-3': lastDone || data.pending }">
+          <template v-if="lastDone">
+            {{ t('today.doneNameUntilSomethingNew', { name: lastDone.client.name }) }}
+            <button type="button" class="min-h-11 px-2 underline" @click="setDone(lastDone, false)">
+              {{ t('today.undo') }}
+            </button>
+          </template>
+          <template v-if="data.pending">
+            {{ t('today.stillReading', { count: data.pending }) }}
+          </template>
+        </p>
+        <div class="grid items-start gap-x-14 lg:grid-cols-[1fr_23rem]">
+          <InTurn>
+            <div>
+              <ItemList
+                v-if="data.look.all"
+                :title="t('today.lookAt')"
+                :items="data.look.shown"
+                :more="data.look.all - data.look.shown.length"
+                more-to="/clients?says=look&sort=says"
+                :busy
+                @start="start"
+                @done="(item: TodayItem) => setDone(item, true)"
+              />
+              <ItemList
+                v-if="data.tell.all"
+                :title="t('today.worthTellingThem')"
+                :items="data.tell.shown"
+                :more="data.tell.all - data.tell.shown.length"
+                more-to="/clients?says=tell&sort=says"
+                :busy
+                @start="start"
+                @done="(item: TodayItem) => setDone(item, true)"
+              />
+              <p v-if="!data.look.all && !data.tell.all && data.clients" class="pb-5 text-lg">
+                {{ t('today.noRecordAsksLook') }}
+              </p>
+            </div>
+          </InTurn>
+          <InTurn>
+            <div>
+              <MeasureList
+                v-if="data.measure.all"
+                :title="t('today.measure')"
+                :entries="data.measure.shown"
+                :more="data.measure.all - data.measure.shown.length"
+                more-to="/clients?sort=due"
+                :busy
+                @start="start"
+              />
+              <MeasureList
+                v-if="data.week.all"
+                :title="t('today.thisWeek')"
+                :entries="data.week.shown"
+                :more="data.week.all - data.week.shown.length"
+                more-to="/calendar"
+                :busy
+                by-day
+                @start="start"
+              />
+              <p class="pb-5 text-faded">
+                <span v-if="data.rest" class="pr-4">{{
+                  t('today.onCourse', { count: data.rest })
+                }}</span>
+                <NuxtLink to="/clients" class="underline">{{ t('today.allClients') }}</NuxtLink>
+                <NuxtLink to="/clients/new" class="pl-4 underline">{{
+                  t('today.addClient')
+                }}</NuxtLink>
+              </p>
+            </div>
+          </InTurn>
+        </div>
+      </template>
     </template>
   </main>
 </template>

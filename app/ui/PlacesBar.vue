@@ -1,38 +1,98 @@
 <script setup lang="ts">
-/** The places of the application, on top of every page of the desk. */
-const places = {
-  '/': t('common.today'),
-  '/clients': t('common.clients'),
-  '/leaderboards': t('common.leaderboards'),
-  '/calendar': t('common.calendar'),
-  '/reference': t('common.reference'),
-  '/equipment': t('common.equipment'),
-  '/settings': t('common.settings'),
-}
+import { onClickOutside } from '@vueuse/core'
+
+/**
+ * The places of the application: on top of every page of the desk, and on a phone a bar of four at the foot of the
+ * screen, within the thumb's reach, with the others behind More.
+ */
+const places = [
+  { to: '/', name: t('common.today'), thumb: true },
+  { to: '/clients', name: t('common.clients'), thumb: true },
+  { to: '/leaderboards', name: t('common.leaderboards') },
+  { to: '/calendar', name: t('common.calendar'), thumb: true },
+  { to: '/reference', name: t('common.reference'), thumb: true },
+  { to: '/equipment', name: t('common.equipment') },
+  { to: '/settings', name: t('common.settings') },
+]
 const route = useRoute()
 /** A place and all that is in it. */
 const isHere = (place: string) =>
   route.path === place || (place !== '/' && route.path.startsWith(`${place}/`))
+const isMore = computed(() => places.some(({ to, thumb }) => !thumb && isHere(to)))
+
+const more = ref(false)
+const bar = useTemplateRef<HTMLElement>('bar')
+const button = useTemplateRef<HTMLButtonElement>('button')
+onClickOutside(bar, () => (more.value = false))
+watch(
+  () => route.path,
+  () => (more.value = false),
+)
+function leave() {
+  if (!more.value) return
+  more.value = false
+  button.value?.focus()
+}
 </script>
 
 <template>
-  <header class="bg-oak text-chalk print:hidden">
-    <div class="flex min-h-[60px] flex-wrap items-center gap-x-7 px-4 sm:px-6">
-      <NuxtLink to="/" class="figure text-[26px]">{{ t('common.oakPinch') }}</NuxtLink>
+  <header
+    ref="bar"
+    class="bg-oak text-chalk max-sm:fixed max-sm:inset-x-0 max-sm:bottom-0 max-sm:z-20 max-sm:pb-[env(safe-area-inset-bottom)] print:hidden"
+    @keydown.esc="leave"
+  >
+    <div class="flex items-center gap-x-7 sm:min-h-[60px] sm:flex-wrap sm:px-6">
+      <NuxtLink to="/" class="figure text-[26px] max-sm:hidden">{{
+        t('common.oakPinch')
+      }}</NuxtLink>
       <nav
         :aria-label="t('common.places')"
-        class="flex max-sm:-mx-4 max-sm:w-[calc(100%+2rem)] max-sm:overflow-x-auto max-sm:px-2 sm:gap-2"
+        class="flex max-sm:grid max-sm:flex-1 max-sm:grid-cols-5 sm:gap-2"
+        :class="{ 'more-open': more }"
       >
         <NuxtLink
-          v-for="(label, to) in places"
+          v-for="{ to, name, thumb } in places"
           :key="to"
           :to
-          class="border-b-4 border-transparent px-2 pt-4 pb-3 sm:px-3"
-          :class="isHere(to) ? 'border-lamp! font-bold' : ''"
+          class="place"
+          :class="[isHere(to) ? 'border-lamp! font-bold' : '', { 'under-more': !thumb }]"
         >
-          {{ label }}
+          {{ name }}
         </NuxtLink>
+        <button
+          ref="button"
+          type="button"
+          class="place sm:hidden"
+          :class="{ 'border-lamp! font-bold': isMore }"
+          :aria-expanded="more"
+          @click="more = !more"
+        >
+          {{ t('common.more') }}
+        </button>
       </nav>
     </div>
   </header>
 </template>
+
+<style scoped>
+@reference '~/assets/main.css';
+
+.place {
+  @apply border-b-4 border-transparent px-2 pt-4 pb-3 sm:px-3;
+}
+
+@media (width < 640px) {
+  .place {
+    @apply flex min-h-14 min-w-0 items-center justify-center border-t-4 border-b-0 px-0.5 py-1 text-center text-[15px] leading-tight;
+  }
+  .under-more {
+    @apply hidden;
+  }
+  /* The others stand above the bar, the nearest at the thumb. */
+  .more-open .under-more {
+    @apply col-span-5 flex justify-start border-t-0 border-l-4 px-5 text-lg;
+
+    order: -1;
+  }
+}
+</style>

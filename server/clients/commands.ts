@@ -146,7 +146,7 @@ export async function eraseClient(db: Database, id: string, name: string): Promi
     await tx.delete(clients).where(eq(clients.id, id))
     return rows.map((photo) => photo.id)
   })
-  await deletePhotos(pictures)
+  await deletePhotos(db, pictures)
 }
 
 /** Keeps a screening; the ones before it stay as its history. The same id again keeps it once. */

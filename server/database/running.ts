@@ -3,6 +3,8 @@ import { tmpdir } from 'node:os'
 import { dirname, join } from 'node:path'
 import { DataFolderInUse } from './lock'
 import { ensureGym } from '../equipment/commands'
+import { purgePhotos } from '../photos/commands'
+import { keepPhotosInMemory, writePhoto } from '../files/photos'
 import { dataFolder } from '../files/data-folder'
 import { openDatabase, type Database, type OpenDatabase } from './driver'
 
@@ -27,10 +29,12 @@ async function withMigrations<T>(use: (folder: string) => Promise<T>): Promise<T
 
 const ANALYZE_EVERY_MS = 15 * 60_000
 
-async function start(): Promise<OpenDatabase> {
-  const folder = dataFolder()
+/** @param folder of the data; undefined for a database in memory, which is gone with the server */
+async function start(folder: string | undefined): Promise<OpenDatabase> {
   const open = await withMigrations((migrations) => openDatabase(folder, migrations))
   await ensureGym(open.db)
+  if (!folder) await fillWithMadeUp(open.db)
+  await purgePhotos(open.db)
   // Nothing does it by itself in PGlite, and without it the planner takes every table for nearly empty.
   await open.analyze()
   const timer = setInterval(() => open.analyze(), ANALYZE_EVERY_MS)
@@ -46,7 +50,7 @@ async function start(): Promise<OpenDatabase> {
 
 /** The database of this server, opened once. */
 export async function useDatabase(): Promise<Database> {
-  opening ??= start().catch((error: unknown) => {
+  opening ??= start(dataFolder()).catch((error: unknown) => {
     const line =
       error instanceof DataFolderInUse
         ? error.message
@@ -57,6 +61,37 @@ export async function useDatabase(): Promise<Database> {
   return (await opening).db
 }
 
+let openingMadeUp: Promise<OpenDatabase> | undefined
+
+/**
+ * The made-up club, to look around in: made the first time somebody looks, in memory, apart from everything of the
+ * gym's own.
+ */
+export async function useMadeUpDatabase(): Promise<Database> {
+  openingMadeUp ??= start(undefined).catch((error: unknown) => {
+    openingMadeUp = undefined
+    throw error
+  })
+  return (await openingMadeUp).db
+}
+
+/** Puts the made-up club into an empty database, its pictures by their ids. */
+type FillWithMadeUp = (
+  db: Database,
+  keepPhoto: (id: string, bytes: Uint8Array) => Promise<void>,
+) => Promise<void>
+
+let fill: FillWithMadeUp | undefined
+/** Says who makes up the club: demo/ does, which the server itself knows nothing of. */
+export function provideMadeUp(filling: FillWithMadeUp): void {
+  fill = filling
+}
+
+async function fillWithMadeUp(db: Database): Promise<void> {
+  keepPhotosInMemory(db)
+  await fill?.(db, (id, bytes) => writePhoto(db, id, bytes))
+}
+
 /** For tests: the database to use from now on. */
 export function provideDatabase(open: OpenDatabase): void {
   opening = Promise.resolve(open)
@@ -64,7 +99,7 @@ export function provideDatabase(open: OpenDatabase): void {
 
 /** Closes the database, if it was opened, so that a stop in good order leaves it clean. */
 export async function closeDatabase(): Promise<void> {
-  const open = await opening
-  opening = undefined
-  await open?.close()
+  const all = [opening, openingMadeUp]
+  opening = openingMadeUp = undefined
+  for (const open of all) await (await open)?.close()
 }

@@ -1,5 +1,6 @@
 import {
   defineEventHandler,
+  getCookie,
   getQuery,
   setResponseStatus,
   type EventHandler,
@@ -8,8 +9,9 @@ import {
 import type { z } from 'zod'
 import { isoDateOf, type IsoDate } from '#core'
 import type { BodyOf, ParamsOf, QueryOf, Route } from '#shared/contract/define'
+import { MADE_UP_COOKIE } from '#shared/contract/made-up'
 import type { Database } from '../database/driver'
-import { useDatabase } from '../database/running'
+import { useDatabase, useMadeUpDatabase } from '../database/running'
 import { contentTypeOf, readBytes, readJson } from './body'
 import { answerTo, Refusal } from './errors'
 
@@ -66,7 +68,8 @@ export function defineApi<T extends Route>(
       const file = route.file
         ? await fileOf(event, route.file)
         : { bytes: new Uint8Array(), type: '' }
-      const db = await useDatabase()
+      const madeUp = getCookie(event, MADE_UP_COOKIE) !== undefined
+      const db = await (madeUp ? useMadeUpDatabase() : useDatabase())
       const today = isoDateOf(new Date())
       const answer = await handle({
         event,

@@ -1,4 +1,4 @@
-import { eq, sql } from 'drizzle-orm'
+import { and, eq, isNull, sql } from 'drizzle-orm'
 import type { Photo } from '#shared/contract/photos'
 import type { Connection } from '../database/driver'
 import { jsonOf, listOf } from '../database/json'
@@ -12,8 +12,8 @@ export const listPhotos = (db: Connection, clientId: string): Promise<Photo[]> =
     listOf(
       sql`json_build_object('id', p.id, 'view', p.view, 'takenOn', p.taken_on, 'width', p.width, 'height', p.height,
         'crown', p.crown, 'groundPoint', p.ground_point)`,
-      sql`from photos p where p.client_id = ${clientId}`,
-      sql`p.taken_on desc, array_position(array['front', 'side', 'back'], p.view)`,
+      sql`from photos p where p.client_id = ${clientId} and p.deleted_at is null`,
+      sql`p.taken_on desc, array_position(array['front', 'side', 'back'], p.view), p.stored_at`,
     ),
   )
 
@@ -22,7 +22,7 @@ export async function photoOr404(db: Connection, id: string) {
   const [row] = await db
     .select({ id: photos.id, clientId: photos.clientId, type: photos.type })
     .from(photos)
-    .where(eq(photos.id, id))
+    .where(and(eq(photos.id, id), isNull(photos.deletedAt)))
   if (!row) throw notFound('No such photo.')
   return row
 }

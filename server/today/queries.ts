@@ -82,7 +82,7 @@ export async function findToday(db: Database, today: IsoDate): Promise<Today> {
     db,
     sql`with everybody as materialized (${everybody(today)}),
       items as materialized (${itemsOn(today)})
-      select json_build_object('clients', (select count(*)::int from everybody),
+      select json_build_object('empty', not exists (select from clients), 'clients', (select count(*)::int from everybody),
         'look', ${itemsOf('look', SHOWN.look)},
         'tell', ${itemsOf('tell', SHOWN.tell)},
         'measure', ${entriesOf(

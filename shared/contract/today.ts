@@ -38,6 +38,8 @@ const entries = z.object({ shown: z.array(todayEntrySchema), all: z.number() })
 
 export const todaySchema = z.object({
   today: isoDateSchema,
+  /** Nobody was ever put on record: the first start. */
+  empty: z.boolean(),
   /** Clients who are not archived. */
   clients: z.number(),
   look: items,

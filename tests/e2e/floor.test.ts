@@ -128,6 +128,26 @@ describe('keys', () => {
     expect(checkIn.readings.map((r) => r.value)).toEqual([9, 10.5, 11])
   })
 
+  test('a skip is taken back before any reading is', async () => {
+    const id = await secondCheckIn('Ugo Undo')
+    await openFolds(id)
+    for (const value of [9, 10.5]) await enter(page, value)
+    await page.keyboard.press('b')
+    await waitForText(page, 'Triceps skipped: beyond the caliper')
+    expect(await textOf(page, 'site')).toBe('Subscapular')
+    await page.keyboard.press('u')
+    await page.waitForFunction(() => !document.querySelector('[data-test="skipped"]'))
+    expect(await textOf(page, 'site')).toBe('Triceps')
+    // The skip is gone; the next one takes back a reading, the last one.
+    await page.keyboard.press('u')
+    await waitForText(page, 'Enter to keep')
+    expect(await textOf(page, 'site')).toBe('Midaxillary')
+    await enter(page, 11)
+    const checkIn = await stored(id)
+    expect(checkIn.skipped).toEqual([])
+    expect(checkIn.readings.map((r) => r.value)).toEqual([9, 10.5, 11])
+  })
+
   test('the sum, what the hand can tell and fat % stand beside the sheet', async () => {
     // A hand without duplicates of its own yet: the usual error holds.
     const gym = await server.post<Gym>('/api/gym/testers', {
@@ -178,6 +198,73 @@ test('the read-back says what is missing, alone or once only, and corrects in pl
   const chest = readings.filter((r) => r.site === 'chest' && r.trial === 1)
   expect(chest.map((r) => r.value)).toEqual([9, 9.5])
   expect(chest[1]!.supersedes).toBe(chest[0]!.id)
+})
+
+test('Back leads to the stage before, and a reload loses no digit that was typed', async () => {
+  const id = await secondCheckIn('Bea Back')
+  await page.goto(`${server.url}/`)
+  await openFolds(id)
+  await enter(page, 9)
+  await page.keyboard.type('10.')
+  await page.reload()
+  await waitForFocus(page, 'reading')
+  const typed = () => page.$eval('#reading', (e) => (e as HTMLInputElement).value)
+  expect(await typed()).toBe('10.')
+  expect(await textOf(page, 'site')).toBe('Midaxillary')
+  await enter(page, '5')
+  await page.goBack()
+  await waitForFocus(page, 'Continue to folds')
+  await page.goBack()
+  await waitForFocus(page, 'Continue to landmarks')
+  await page.goForward()
+  await waitForFocus(page, 'Continue to folds')
+  await page.keyboard.press('Enter')
+  await waitForFocus(page, 'reading')
+  expect(await textOf(page, 'site')).toBe('Triceps')
+  expect(await typed()).toBe('')
+  expect((await stored(id)).readings.map((r) => r.value)).toEqual([9, 10.5])
+  // Nothing of it is left behind in the browser.
+  const kept = await page.evaluate(() =>
+    Object.keys(localStorage).filter((key) => key.startsWith('oak-pinch-typed')),
+  )
+  expect(kept).toEqual([])
+})
+
+test('what is closed opens where each value can be corrected, and asks for no new reading', async () => {
+  const { id } = await flow.addClient(server, 'Cori Correct')
+  const checkIn = await flow.startCheckIn(server, id, 3)
+  await flow.closeWithSheet(server, checkIn)
+  await visit(page, `${server.url}/clients/${id}/check-ins/${checkIn.id}`)
+  await flow.press(page, 'Correct readings')
+  await page.waitForSelector('[data-test="read-back"]')
+  await tabTo(page, 'Correct Chest, reading 1')
+  await page.keyboard.press('Enter')
+  await waitForFocus(page, 'correction')
+  await enter(page, '10')
+  await waitForText(page, 'Edit history')
+  const chest = (await stored(checkIn.id)).readings.filter((r) => r.site === 'chest')
+  expect(chest.at(-1)).toMatchObject({ value: 10, trial: 1 })
+  await flow.press(page, 'Correct the weight')
+  await waitForFocus(page, 'mass')
+})
+
+test('a protocol of folds alone takes any girth on the spot', async () => {
+  const { id } = await flow.addClient(server, 'Gia Girth')
+  const checkIn = await flow.startCheckIn(server, id, 0)
+  await server.patch(`/api/check-ins/${checkIn.id}`, {
+    ...{ protocolId: 'eight-fold-int', revision: checkIn.revision, window: randomUUID() },
+  })
+  await page.goto(`${server.url}/check-in/${checkIn.id}`)
+  await waitForFocus(page, 'Continue to landmarks')
+  await flow.press(page, 'Tape')
+  await waitForText(page, 'This protocol has no girths')
+  await flow.press(page, 'Add a girth')
+  await flow.press(page, '6 Waist')
+  await waitForFocus(page, 'reading')
+  await enter(page, '81.5')
+  const { extraGirths, readings } = await stored(checkIn.id)
+  expect(extraGirths).toEqual(['waist'])
+  expect(readings.map((r) => [r.site, r.value])).toEqual([['waist', 815]])
 })
 
 test('by touch alone on a phone: the keypad takes seven folds', async () => {

@@ -209,9 +209,8 @@ test('the same by touch alone on a phone', async () => {
   for (const value of GIRTHS) await take(value)
   await waitForFocus(page, 'mass')
   await expectEight(id)
-  // A thumb has no Enter; a word about a row stands under it, where the window is too narrow for a column of words.
-  await page.type('#mass', '80')
-  await page.tap('button[type="submit"]')
+  // A word about a row stands under it, where the window is too narrow for a column of words.
+  await take('80')
   await page.waitForSelector('[data-test="read-back"]')
   expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBe(PHONE.width)
   const sheet = await page.$eval('[aria-label="Readings"]', (e) => [e.scrollWidth, e.clientWidth])
@@ -426,8 +425,12 @@ describe('repairing the record', () => {
     await page.type('#reason', 'taken under the wrong name')
     await press(page, 'Move check-in')
     await waitForText(page, 'No check-in yet.')
-    const moved = await flow.recordOf(server, right.id)
-    expect(moved.checkIns.map((c) => c.id)).toEqual([id])
+    expect(await textOf(page, 'said')).toContain('Moved to Rhea Right')
+    const movedTo = async () => (await flow.recordOf(server, right.id)).checkIns.map((c) => c.id)
+    expect(await movedTo()).toEqual([id])
+    await press(page, 'Undo')
+    await page.waitForSelector('[data-test="ledger"]')
+    expect(await movedTo()).toEqual([])
 
     await press(page, 'Edit, change log, archive')
     await page.waitForSelector('#edit-name')

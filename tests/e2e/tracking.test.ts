@@ -413,6 +413,15 @@ test('photos: freed of their metadata, marked by two taps, one laid over the oth
   expect(marked.groundPoint!.y - marked.crown!.y).toBeCloseTo(0.8, 1)
   await press(page, 'with a slider')
   await page.waitForSelector('input[type=range]')
+  // A second one of the same view and day stands beside the first, and what is deleted can be had back.
+  await choose()
+  await page.waitForFunction(() => document.querySelectorAll('#then option').length === 3)
+  await press(page, 'Delete')
+  await page.waitForFunction(() => document.querySelectorAll('#then option').length === 2)
+  expect(await textOf(page, 'said')).toContain('Front photo of')
+  await press(page, 'Undo')
+  await page.waitForFunction(() => document.querySelectorAll('#then option').length === 3)
+  expect(await photosOf()).toHaveLength(3)
 })
 
 test('a board is made, names nobody who hides, and ties who is not clearly apart', async () => {

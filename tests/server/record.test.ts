@@ -335,7 +335,7 @@ describe('repairs', () => {
     const wrong = await api.post(`/api/clients/${client.id}/erase`, { name: 'Orrin' })
     expect([wrong.status, wrong.body.problems[0].message]).toEqual([
       409,
-      'Name: got “Orrin”. Accepted: Orrin Gone, the client to be erased.',
+      'Type Orrin Gone, the name of the client to be deleted (got “Orrin”).',
     ])
     await api.post(`/api/clients/${client.id}/erase`, { name: 'Orrin Gone' })
     expect((await api.get(`/api/clients/${client.id}`)).status).toBe(404)

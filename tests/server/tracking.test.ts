@@ -7,6 +7,7 @@ import { addDays, isoDateOf } from '#core'
 import { clientRecordSchema } from '#shared/contract/record'
 import { rosterSchema } from '#shared/contract/roster'
 import { boardSchema } from '#shared/contract/leaderboards'
+import { purgePhotos } from '../../server/photos/commands'
 import { startApi } from './support/app'
 import * as club from './support/club'
 
@@ -79,12 +80,23 @@ describe('photos', () => {
     expect((await api.patch(`/api/photos/${first.id}`, points)).body[0]).toMatchObject(points)
     const upside = { crown: points.groundPoint, groundPoint: points.crown }
     expect((await api.patch(`/api/photos/${first.id}`, upside)).status).toBe(422)
-    // One a view and day: another takes its place.
-    const [second, ...more] = (await api.send(path(), png, 'image/png')).body
+    // A view may be taken twice on a day: both stay.
+    const [, second, ...more] = (await api.send(path(), png, 'image/png')).body
     expect(more).toEqual([])
-    expect(existsSync(join(folder, 'photos', first.id))).toBe(false)
+    const there = ({ id: photo }: { id: string }) => existsSync(join(folder, 'photos', photo))
+    expect([first, second].map(there)).toEqual([true, true])
+    // What was deleted can be had back for a while, with its points, and then it is gone with its file.
+    expect((await api.delete(`/api/photos/${first.id}`)).body).toEqual([second])
+    expect((await api.get(`/api/photos/${first.id}`)).status).toBe(404)
+    await purgePhotos(api.db, Date.now() + 30_000)
+    expect((await api.post(`/api/photos/${first.id}/restore`)).body[0]).toMatchObject(points)
+    await api.delete(`/api/photos/${first.id}`)
+    await purgePhotos(api.db, Date.now() + 61_000)
+    expect(there(first)).toBe(false)
+    expect((await api.post(`/api/photos/${first.id}/restore`)).status).toBe(404)
+    await api.delete(`/api/photos/${second.id}`)
     await api.post(`/api/clients/${id}/erase`, { name: 'Fay Photo' })
-    expect(existsSync(join(folder, 'photos', second.id))).toBe(false)
+    expect(there(second)).toBe(false)
   })
 
   test.each([

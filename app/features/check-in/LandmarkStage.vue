@@ -91,7 +91,13 @@ function find(site: SiteId) {
 const mark = computed(() => store.siteNoteOf(current.value))
 const side = computed(() => mark.value?.side ?? 'right')
 const text = ref('')
-watch([current, mark], () => (text.value = mark.value?.text ?? ''), { immediate: true })
+const kept = computed(() => mark.value?.text ?? '')
+watch([current, kept], () => (text.value = kept.value), { immediate: true })
+const half = computed({
+  get: () => (text.value.trim() === kept.value ? '' : text.value),
+  set: (typed) => (text.value = typed),
+})
+useHalfTyped('site-note', half, () => current.value)
 
 function keep(change: { text?: string; side?: 'right' | 'left' }) {
   const site = current.value

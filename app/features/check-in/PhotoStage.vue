@@ -13,7 +13,9 @@ const taken = ref<string[]>([])
       :taken-on="checkIn!.measuredOn"
       @kept="
         (all) =>
-          (taken = all.filter((p) => p.takenOn === checkIn!.measuredOn).map(({ view }) => view))
+          (taken = all
+            .filter((p) => p.takenOn === checkIn!.measuredOn)
+            .map(({ view }) => viewName(view)))
       "
     />
     <p v-if="taken.length" class="pt-2">{{ t('checkIn.todayJoin', { join: taken.join(', ') }) }}</p>

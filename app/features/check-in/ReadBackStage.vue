@@ -1,8 +1,9 @@
 <script setup lang="ts">
+import { useMediaQuery } from '@vueuse/core'
 import { isSkinfold, readingsInForce, schemeOf, siteNameIn, type SiteId } from '#core'
 import type { SheetRow } from '~/features/check-in/useSiteSheet'
 
-const emit = defineEmits<{ done: []; go: [] }>()
+const emit = defineEmits<{ done: []; go: [to?: 'scale'] }>()
 
 const store = useCheckInStore()
 const { view, protocol, readings, findings, sheet, lastMass, heightCm } = storeToRefs(store)
@@ -71,6 +72,8 @@ const toLookAt = computed(
 const editing = ref<{ site: SiteId; trial: number }>()
 const text = ref('')
 const problem = ref('')
+/** Small screens get the keypad in place of the system's own. */
+const pad = useMediaQuery('(max-width: 1023px)')
 const isOpen = (site: SiteId, trial: number) =>
   editing.value?.site === site && editing.value.trial === trial
 
@@ -81,6 +84,17 @@ function edit(site: SiteId, trial: number) {
   void nextTick(() => document.getElementById('correction')?.focus())
 }
 
+useHalfTyped(
+  'correction',
+  text,
+  () => (editing.value ? `${editing.value.site}/${editing.value.trial}` : ''),
+  (box) => {
+    const [site, trial] = box.split('/')
+    if (site) edit(site as SiteId, Number(trial))
+    return !!site
+  },
+)
+
 /** Takes the correction; the value before stays on record as superseded. */
 function correct() {
   const taking = take(editing.value!, text.value)
@@ -90,6 +104,7 @@ function correct() {
 
 function stop() {
   editing.value = undefined
+  text.value = ''
   problem.value = ''
   on.value?.focus()
 }
@@ -164,7 +179,7 @@ const whoOf = (testerId: string | undefined) =>
                     id="correction"
                     v-model="text"
                     class="figure h-11 w-20 border-2 border-leaf bg-white px-1 text-right text-[21px]"
-                    inputmode="decimal"
+                    :inputmode="pad ? 'none' : 'decimal'"
                     autocomplete="off"
                     :placeholder="part.show(row.trials[trial - 1])"
                     aria-describedby="correction-problem"
@@ -217,6 +232,9 @@ const whoOf = (testerId: string | undefined) =>
         <strong>{{ t('checkIn.height') }}</strong>
         <span class="figure text-[26px]">{{ formatLength(heightCm, lengthUnit) }}</span>
       </template>
+      <button type="button" class="button" @click="emit('go', 'scale')">
+        {{ sheet?.subject.massKg === undefined ? t('checkIn.weigh') : t('checkIn.correctWeight') }}
+      </button>
     </p>
     <details v-if="replaced.length" class="pt-3">
       <summary class="cursor-pointer font-bold">
@@ -248,5 +266,15 @@ const whoOf = (testerId: string | undefined) =>
         {{ t('checkIn.takeWhatMissing') }}
       </button>
     </div>
+  </div>
+  <div v-if="pad && editing" class="sticky bottom-0 mt-auto">
+    <KeyPad
+      :signs="!isSkinfold(editing.site) && lengthUnit === 'in' ? [' ', '/'] : []"
+      @type="text += $event"
+      @back="text = text.slice(0, -1)"
+      @enter="correct"
+    >
+      <button type="button" class="button flex-1" @click="stop">{{ t('checkIn.cancel') }}</button>
+    </KeyPad>
   </div>
 </template>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useMediaQuery } from '@vueuse/core'
 import {
   ADULT,
   leastAgeOf,
@@ -29,6 +30,15 @@ const A_DAYS_WATER_KG = 1
 const part = ref<'height' | 'mass'>(wanted && heightCm.value === undefined ? 'height' : 'mass')
 
 const text = ref('')
+useHalfTyped(
+  'scale',
+  text,
+  () => part.value,
+  (box) => {
+    part.value = box === 'height' ? 'height' : 'mass'
+    return true
+  },
+)
 const problem = ref('')
 const field = useTemplateRef<HTMLInputElement>('field')
 const focus = () => void nextTick(() => field.value?.focus())
@@ -37,6 +47,13 @@ watch(part, () => {
   text.value = ''
   problem.value = ''
   focus()
+})
+
+/** Small screens get the keypad in place of the system's own; feet, inches and stones have signs of their own. */
+const pad = useMediaQuery('(max-width: 1023px)')
+const signs = computed(() => {
+  if (part.value === 'height') return lengthUnit.value === 'in' ? ["'", '"'] : []
+  return massUnit.value === 'lb' ? [' ', '/'] : []
 })
 
 const now = computed(() => sheet.value?.subject.massKg)
@@ -162,6 +179,7 @@ const unlike = computed(
         id="mass"
         ref="field"
         v-model="text"
+        :inputmode="pad ? 'none' : 'decimal'"
         autocomplete="off"
         enterkeyhint="done"
         maxlength="20"
@@ -255,4 +273,13 @@ const unlike = computed(
       </button>
     </div>
   </form>
+  <div v-if="pad" class="sticky bottom-0 mt-auto">
+    <KeyPad
+      :signs
+      :action="text === '' ? t('checkIn.padNext') : undefined"
+      @type="text += $event"
+      @back="text = text.slice(0, -1)"
+      @enter="onEnter"
+    />
+  </div>
 </template>

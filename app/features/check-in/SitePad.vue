@@ -5,6 +5,7 @@ import type { SiteKind } from './useSiteEntry'
 defineProps<{
   kind: SiteKind
   /** Seconds of the reading timer, where there is one. */ delay?: number
+  /** Read in inches and their fractions. */ inches?: boolean
 }>()
 const emit = defineEmits<{
   type: [text: string]
@@ -16,7 +17,12 @@ const emit = defineEmits<{
 </script>
 
 <template>
-  <KeyPad @type="emit('type', $event)" @back="emit('back')" @enter="emit('enter')">
+  <KeyPad
+    :signs="inches ? [' ', '/'] : []"
+    @type="emit('type', $event)"
+    @back="emit('back')"
+    @enter="emit('enter')"
+  >
     <button type="button" class="button flex-1" @click="emit('ask', 'skip')">
       {{ t('checkIn.skip2') }}
     </button>

@@ -1,28 +1,30 @@
 <script setup lang="ts">
 import { useMediaQuery } from '@vueuse/core'
-import {
-  GIRTH_IDS,
-  nameOf,
-  readingsInForce,
-  schemeOf,
-  siteNameIn,
-  thrownAwayIn,
-  trialsOf,
-  type GirthId,
-  type SiteId,
-} from '#core'
-import { SKIP_REASONS_OF, type SkipReason } from '#shared/contract/choices'
+import { readingsInForce, schemeOf, thrownAwayIn, trialsOf, type GirthId, type SiteId } from '#core'
+import type { SkipReason } from '#shared/contract/choices'
 import type { SiteKind } from '~/features/check-in/useSiteEntry'
 
 const props = defineProps<{ kind: SiteKind }>()
 const emit = defineEmits<{ done: [] }>()
 const store = useCheckInStore()
-const { protocol, last, skipped } = storeToRefs(store)
+const { protocol, last } = storeToRefs(store)
 const { sites, scheme, sumSoFar, sinceLast, shownUnit, show } = useSiteSheet(props.kind)
-const { text, problem, meant, step, before, trials, apart, finding, offer, other, ...act } =
-  useSiteEntry(props.kind, show)
+const {
+  text,
+  problem,
+  meant,
+  step,
+  before,
+  trials,
+  apart,
+  finding,
+  offer,
+  other,
+  skipped,
+  ...act
+} = useSiteEntry(props.kind, show)
 const { openBox } = act
-/** Seconds to the reading; none for a caliper that is read at its click. */
+/** Seconds to the reading; none for a caliper read at its click. */
 const delay = computed(() => protocol.value.readingDelaySeconds?.[1])
 const cue = useReadCue(() => delay.value ?? 0)
 const { state: cueState, choice: cueChoice } = cue
@@ -53,30 +55,17 @@ const whichReading = computed(() => {
 
 /** Something is said about a reading, or the read cue runs. */
 const noticed = computed(
-  () => !!problem.value || !!finding.value || !!apart.value || cueState.value !== 'idle',
+  () =>
+    [problem.value, finding.value, apart.value, skipped.value].some(Boolean) ||
+    cueState.value !== 'idle',
 )
 
 const speaking = useVoiceChoice()
 const asking = ref<'keys' | 'skip' | 'site' | 'figure' | 'girth'>()
-const siteOptions = computed(() =>
-  sites.value.map((site) => ({ value: site, name: siteNameIn(protocol.value, site) })),
-)
-/** Girths that the set does not have: any can be taken besides. */
-const extraOptions = computed(() =>
-  GIRTH_IDS.filter((girth) => !sites.value.includes(girth)).map((girth) => ({
-    value: girth,
-    name: nameOf(girth),
-  })),
-)
 function addGirth(girth: GirthId) {
   store.updateCheckIn({ extraGirths: { [girth]: true } })
   goTo(girth)
 }
-const reasons = SKIP_REASONS_OF[props.kind].map((reason) => ({
-  value: reason as SkipReason,
-  name: reason,
-}))
-
 function close() {
   asking.value = undefined
   focus()
@@ -90,14 +79,13 @@ function onEnter() {
 }
 
 function skip(reason: SkipReason) {
-  if (step.value) store.skip(step.value.site, reason)
-  openBox(undefined)
+  act.skip(reason)
   close()
   if (!step.value) emit('done')
 }
 
 function goTo(site: SiteId) {
-  if (skipped.value.some((s) => s.site === site)) store.skip(site, null)
+  if (store.skipped.some((s) => s.site === site)) store.skip(site, null)
   const { count, dropsFirst } = schemeOf(protocol.value, site)
   const taken = trialsOf(store.readings, site, protocol.value).filter((t) => t !== undefined)
   const inForce = readingsInForce(store.readings)
@@ -267,6 +255,7 @@ function backOnPad() {
           <strong>{{ t('checkIn.apart', { apart: show(apart), unit: shownUnit }) }}</strong>
           {{ t('checkIn.moreThanAllowed', { allowed }) }}
         </p>
+        <SkippedLine v-if="skipped" :skipped @undo="act.undo" />
         <ReadCue :state="cueState" :ring="cueChoice.ring" :seconds="delay ?? 0" />
       </div>
       <details class="mt-3 max-sm:order-3 lg:hidden">
@@ -280,7 +269,9 @@ function backOnPad() {
       :finding
       :offer
       :other
+      :skipped
       @keydown="onKey"
+      @undo="act.undo"
       @done="emit('done')"
       @girth="asking = 'girth'"
       @accept="act.accept"
@@ -298,6 +289,7 @@ function backOnPad() {
       v-if="pad"
       :kind
       :delay
+      :inches="kind === 'tape' && unit === 'in'"
       @type="text += $event"
       @back="backOnPad"
       @enter="onEnter"
@@ -322,26 +314,14 @@ function backOnPad() {
     :others
     @close="close"
   />
-  <NumberedChoice
-    :title="t('checkIn.skipNameWhy', { name: landmark?.name ?? '' })"
-    :open="asking === 'skip'"
-    unchosen
-    :options="reasons"
-    @choose="skip"
-    @close="close"
-  />
-  <NumberedChoice
-    :title="t('checkIn.anotherGirth2')"
-    :open="asking === 'girth'"
-    :options="extraOptions"
-    @choose="addGirth"
-    @close="close"
-  />
-  <NumberedChoice
-    :title="t('checkIn.go2')"
-    :open="asking === 'site'"
-    :options="siteOptions"
-    @choose="goTo"
+  <SiteChoices
+    :kind
+    :asking
+    :sites
+    :name="landmark?.name ?? ''"
+    @skip="skip"
+    @site="goTo"
+    @girth="addGirth"
     @close="close"
   />
 </template>

@@ -1,10 +1,28 @@
 <script setup lang="ts">
-import type { Finding } from '#core'
+import type { Finding, SiteId } from '#core'
+import type { SkipReason } from '#shared/contract/choices'
 import type { SiteKind } from '~/features/check-in/useSiteEntry'
 
 /** The end of a stage: every site is in, and what is found about the last one is said before it is left. */
-defineProps<{ kind: SiteKind; finding?: Finding; offer: string; other?: string }>()
-const emit = defineEmits<{ done: []; girth: []; accept: [which?: 'second']; again: [] }>()
+const props = defineProps<{
+  kind: SiteKind
+  finding?: Finding
+  offer: string
+  other?: string
+  /** The site that was skipped last. */ skipped?: { site: SiteId; reason: SkipReason }
+}>()
+const emit = defineEmits<{
+  done: []
+  girth: []
+  accept: [which?: 'second']
+  again: []
+  undo: []
+}>()
+const { protocol, client } = storeToRefs(useCheckInStore())
+/** A protocol without girths: any can be taken here all the same. */
+const noGirths = computed(
+  () => props.kind === 'tape' && protocol.value.girths[client.value!.sex].length === 0,
+)
 
 const goOn = useTemplateRef<HTMLButtonElement>('goOn')
 onMounted(() => goOn.value?.focus())
@@ -13,7 +31,10 @@ onMounted(() => goOn.value?.focus())
 <template>
   <section class="px-4 py-8 sm:px-10">
     <p class="text-faded">{{ kind === 'folds' ? t('checkIn.folds') : t('checkIn.tape') }}</p>
-    <h2 class="pb-4 text-[44px]">{{ t('checkIn.allSites') }}</h2>
+    <h2 class="pb-4 text-[44px]">
+      {{ noGirths ? t('checkIn.noGirths') : t('checkIn.allSites') }}
+    </h2>
+    <p v-if="noGirths" class="pb-4 text-lg">{{ t('checkIn.addGirthsHere') }}</p>
     <FindingLine
       v-if="finding"
       :finding
@@ -23,6 +44,7 @@ onMounted(() => goOn.value?.focus())
       @accept="emit('accept', $event)"
       @again="emit('again')"
     />
+    <SkippedLine v-if="skipped" :skipped class="pb-4" @undo="emit('undo')" />
     <div class="flex flex-wrap gap-3">
       <button ref="goOn" type="button" class="button button-lead" @click="emit('done')">
         {{ t('checkIn.go') }}

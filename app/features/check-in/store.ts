@@ -278,6 +278,7 @@ export const useCheckInStore = defineStore('check-in', () => {
     }
     await callApi(checkIns.close, { params: { id } })
     await session.forget(id)
+    forgetHalfTyped(id)
   }
 
   /** Throws away a check-in that was started by mistake. */
@@ -286,6 +287,7 @@ export const useCheckInStore = defineStore('check-in', () => {
     for (const operation of outbox.of(id)) outbox.drop(operation.id)
     await callApi(checkIns.discard, { params: { id } })
     await session.forget(id)
+    forgetHalfTyped(id)
   }
 
   /** What was set aside is sent once more, on the state that is known now. */

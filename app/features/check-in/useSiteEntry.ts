@@ -10,6 +10,7 @@ import {
   type SiteId,
   type SiteStep,
 } from '#core'
+import type { SkipReason } from '#shared/contract/choices'
 
 export type SiteKind = 'folds' | 'tape'
 
@@ -78,6 +79,18 @@ export function useSiteEntry(kind: SiteKind, show: (value: number) => string) {
     problem.value = ''
     meant.value = undefined
   }
+  useHalfTyped(
+    kind,
+    text,
+    () => (step.value ? `${step.value.site}/${step.value.trial}` : ''),
+    (box) => {
+      const [site, trial] = box.split('/')
+      const known = protocol.value[kind === 'folds' ? 'folds' : 'girths'][store.client!.sex]
+      const found = known.find((one) => one === site)
+      if (found) openBox({ site: found, trial: Number(trial) })
+      return found !== undefined
+    },
+  )
 
   /** What was likely meant, of a value refused or of one already taken. */
   const offered = computed(() => (meant.value ? [meant.value] : (finding.value?.suggestions ?? [])))
@@ -111,8 +124,30 @@ export function useSiteEntry(kind: SiteKind, show: (value: number) => string) {
     openBox({ site, trial: trial ?? last })
   }
 
-  /** U: takes the last reading back. A correction gives way to what it replaced; a first value is asked for again. */
+  /** The site that was skipped last, until something is taken after it. */
+  const skipped = ref<{ site: SiteId; reason: SkipReason }>()
+
+  /** Leaves the open site out. */
+  function skip(reason: SkipReason) {
+    if (!step.value) return
+    const { site } = step.value
+    store.skip(site, reason)
+    skipped.value = { site, reason }
+    openBox(undefined)
+  }
+
+  /**
+   * U: takes the last thing back. A site that was skipped is asked for again, a correction gives way to what it replaced,
+   * and a first value is asked for again.
+   */
   function undo() {
+    if (skipped.value) {
+      const { site } = skipped.value
+      skipped.value = undefined
+      store.skip(site, null)
+      openBox(undefined)
+      return
+    }
     const mine = readings.value.filter((r) => r.kind === (kind === 'folds' ? 'skinfold' : 'girth'))
     const last = mine.at(-1)
     if (!last?.site) return
@@ -135,6 +170,7 @@ export function useSiteEntry(kind: SiteKind, show: (value: number) => string) {
     }
     say(isSkinfold(site) ? formatFold(taking.value) : lengthText(taking.value, unit.value))
     taken.value = site
+    skipped.value = undefined
     openBox(undefined)
   }
 
@@ -148,7 +184,7 @@ export function useSiteEntry(kind: SiteKind, show: (value: number) => string) {
   }
 
   return {
-    ...{ text, problem, meant, step, trials, before, apart, finding, offer, other },
-    ...{ enter, back, openBox, accept, again, undo },
+    ...{ text, problem, meant, step, trials, before, apart, finding, offer, other, skipped },
+    ...{ enter, back, openBox, accept, again, undo, skip },
   }
 }

@@ -6,10 +6,15 @@ import { checkIns } from '~/contract'
 export function useStartCheckIn() {
   const { busy, trouble, submit } = useSubmit()
 
-  /** @param paperOf the date of a paper sheet that is typed in later */
-  async function start(clientId: string, paperOf?: IsoDate) {
+  /**
+   * @param how.paperOf the date of a paper sheet that is typed in later
+   * @param how.protocolId a protocol other than the client's last one, or the gym's
+   */
+  async function start(clientId: string, how: { paperOf?: IsoDate; protocolId?: string } = {}) {
+    const { paperOf, protocolId } = how
     const now = new Date()
     const body = {
+      ...(protocolId ? { protocolId } : {}),
       ...{ id: newId(), clientId, measuredOn: paperOf ?? isoDateOf(now) },
       ...(paperOf ? { fromPaper: true } : {}),
       startedAt: now.toISOString(),

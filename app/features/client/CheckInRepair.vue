@@ -11,6 +11,7 @@ const props = defineProps<{
 const emit = defineEmits<{ done: [] }>()
 
 const { busy, trouble, submit, clear } = useSubmit()
+const { say } = useSaid()
 const asking = ref<'void' | 'move'>()
 const reason = ref('')
 const target = ref('')
@@ -28,20 +29,35 @@ async function ask(what: 'void' | 'move') {
     .filter(({ id }) => id !== props.clientId)
 }
 
-async function send(call: () => Promise<unknown>) {
+/** Sends, says what was done with the way back, and is done. */
+async function send(call: () => Promise<unknown>, done: string, back?: () => Promise<unknown>) {
   if ((await submit(call)) === undefined) return
   asking.value = undefined
   emit('done')
+  const again = back && (async () => (await submit(back)) !== undefined && refreshNuxtData())
+  say(done, again)
 }
 
-const restore = () => send(() => callApi(checkIns.restore, { params: params.value }))
+const day = computed(() => formatDate(props.checkIn.measuredOn, true))
+const asItWas = () => callApi(checkIns.restore, { params: params.value })
+const restore = () => send(asItWas, t('clientFile.restored', { day: day.value }))
 function go() {
   const body = { reason: reason.value }
-  return asking.value === 'void'
-    ? send(() => callApi(checkIns.void, { params: params.value, body }))
-    : send(() =>
-        callApi(checkIns.move, { params: params.value, body: { ...body, clientId: target.value } }),
-      )
+  const move = (clientId: string, why: string) =>
+    callApi(checkIns.move, { params: params.value, body: { reason: why, clientId } })
+  if (asking.value === 'void') {
+    const voiding = () => callApi(checkIns.void, { params: params.value, body })
+    return send(voiding, t('clientFile.voided', { day: day.value }), asItWas)
+  }
+  const { id, name } = others.value.find((other) => other.id === target.value) ?? {
+    ...{ id: target.value, name: '' },
+  }
+  const from = props.clientId
+  return send(
+    () => move(id, reason.value),
+    t('clientFile.movedTo', { name }),
+    () => move(from, t('clientFile.undoneMove')),
+  )
 }
 </script>
 
@@ -63,7 +79,7 @@ function go() {
     <AskForm
       :title="
         t(asking === 'void' ? 'clientFile.voidTitle' : 'clientFile.moveTitle', {
-          day: formatDate(checkIn.measuredOn, true),
+          day,
         })
       "
       :open="asking !== undefined"

@@ -25,7 +25,10 @@ const placed = computed(() => {
   <img
     :src="`/api/photos/${photo.id}`"
     :alt="
-      t('photos.fromViewTakenon', { view: photo.view, takenOn: formatDate(photo.takenOn, true) })
+      t('photos.fromViewTakenon', {
+        view: viewName(photo.view),
+        takenOn: formatDate(photo.takenOn, true),
+      })
     "
     class="absolute"
     :style="placed"

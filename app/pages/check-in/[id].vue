@@ -3,9 +3,13 @@ import type { Component } from 'vue'
 
 definePageMeta({ layout: false })
 
-type Stage = 'ready' | 'landmarks' | 'folds' | 'tape' | 'scale' | 'photos' | 'read-back' | 'result'
+const STAGES = [
+  ...(['ready', 'landmarks', 'folds', 'tape', 'scale', 'photos', 'read-back', 'result'] as const),
+]
+type Stage = (typeof STAGES)[number]
 
 const route = useRoute()
+const router = useRouter()
 const store = useCheckInStore()
 const { client, checkIn, next, nextTape, protocol, trouble } = storeToRefs(store)
 
@@ -33,19 +37,47 @@ function loadAll() {
 const stage = ref<Stage>()
 const opened = ref(false)
 
+/* The stage is part of the address: the browser's Back leads to the stage before and not out of the check-in. */
+const stageInAddress = () => STAGES.find((name) => name === route.query.stage)
+let going = false
+async function go(to: Stage) {
+  const from = stage.value
+  stage.value = to
+  going = true
+  // The address that the check-in was opened by says no stage; it does from now on, to come back to.
+  if (!stageInAddress()) await router.replace({ query: { stage: from } })
+  if (stageInAddress() !== to) await router.push({ query: { stage: to } })
+  going = false
+}
+watch(
+  stageInAddress,
+  (to) => {
+    if (to && opened.value && !going) stage.value = to
+  },
+  { flush: 'sync' },
+)
+
 usePageTitle(() => client.value?.name ?? t('checkIn.checkIn'))
 
-/** Where the work stands: the first stage that is not done. */
-function stageOfWork(): Stage {
-  if (store.readings.length === 0) return 'ready'
+/** The first stage with something left to measure, or the result. */
+function stageOfMissing(): Stage {
   if (next.value) return 'folds'
   if (nextTape.value) return 'tape'
   return store.sheet?.subject.massKg === undefined ? 'scale' : 'result'
 }
 
+/** Where the work stands. What is closed opens where its values can be corrected. */
+function stageOfWork(): Stage {
+  if (checkIn.value?.closedAt != null) return 'read-back'
+  return store.readings.length === 0 ? 'ready' : stageOfMissing()
+}
+
 onMounted(async () => {
   await store.open(String(route.params.id))
-  stage.value = stageOfWork()
+  if (checkIn.value) {
+    const asked = stageInAddress()
+    stage.value = stages.value.some(({ id }) => id === asked) ? asked! : stageOfWork()
+  }
   opened.value = true
   if (stage.value === 'ready') afterPaint(loadAll)
   else loadAll()
@@ -69,7 +101,12 @@ const stages = computed(() => {
       wanted: folds[sex].length + girths[sex].length > 0,
     },
     { id: 'folds', name: t('checkIn.folds'), done: !next.value, wanted: folds[sex].length > 0 },
-    { id: 'tape', name: t('checkIn.tape'), done: !nextTape.value, wanted: girths[sex].length > 0 },
+    {
+      id: 'tape',
+      name: t('checkIn.tape'),
+      done: girths[sex].length > 0 && !nextTape.value,
+      wanted: true,
+    },
     { id: 'scale', name: t('checkIn.scale'), done: weighed, wanted: true },
     { id: 'photos', name: t('checkIn.photos'), done: false, wanted: true },
     { id: 'read-back', name: t('checkIn.readBack'), done: false, wanted: true },
@@ -83,16 +120,21 @@ const stages = computed(() => {
   return all.filter(({ wanted }) => wanted)
 })
 
-/** On to the stage after this one. Photos are for who wants them: nobody is led there. */
+/**
+ * On to the stage after this one. Photos, and the tape where the protocol has no girths, are for who wants them: nobody
+ * is led there.
+ */
 function goOn() {
   const at = stages.value.findIndex(({ id }) => id === stage.value)
-  stage.value = stages.value.slice(at + 1).find(({ id }) => id !== 'photos')?.id ?? 'result'
+  const asked = (id: Stage) =>
+    id !== 'photos' && (id !== 'tape' || protocol.value.girths[client.value!.sex].length > 0)
+  go(stages.value.slice(at + 1).find(({ id }) => asked(id))?.id ?? 'result')
 }
 </script>
 
 <template>
   <div class="flex min-h-dvh flex-col">
-    <CheckInRail v-if="client" v-model="stage" :stages />
+    <CheckInRail v-if="client" :model-value="stage" :stages @update:model-value="go($event!)" />
     <main v-if="opened && checkIn && client" class="flex flex-1 flex-col">
       <h1 class="sr-only">{{ t('checkIn.checkName', { name: client.name }) }}</h1>
       <ReadyStage v-if="stage === 'ready'" @begin="goOn" />
@@ -110,12 +152,12 @@ function goOn() {
         :is="later.readBack"
         v-else-if="stage === 'read-back'"
         @done="goOn"
-        @go="stage = stageOfWork()"
+        @go="(to: Stage | undefined) => go(to ?? stageOfMissing())"
       />
       <component
         :is="later.result"
         v-else-if="stage === 'result'"
-        @go="(to: Stage | undefined) => (stage = to ?? stageOfWork())"
+        @go="(to: Stage | undefined) => go(to ?? stageOfMissing())"
       />
     </main>
     <main v-else-if="trouble" class="mx-auto max-w-xl p-6">

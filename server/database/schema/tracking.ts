@@ -60,9 +60,11 @@ export const photos = pg.pgTable(
     crown: pg.jsonb('crown').$type<{ x: number; y: number }>(),
     groundPoint: pg.jsonb('ground_point').$type<{ x: number; y: number }>(),
     storedAt: instant('stored_at').notNull().defaultNow(),
+    /** Deleted, and to be had back for a moment; then it goes for good. */
+    deletedAt: instant('deleted_at'),
   },
   (t) => [
-    pg.uniqueIndex('photos_one_a_view_and_day').on(t.clientId, t.takenOn, t.view),
+    pg.index('photos_of_client').on(t.clientId, t.takenOn, t.view),
     pg.check('photos_view', oneOf(t.view, ['front', 'side', 'back'])),
     pg.check('photos_size', sql`${t.width} > 0 and ${t.height} > 0`),
   ],

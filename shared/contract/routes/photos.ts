@@ -37,6 +37,12 @@ export const photos = {
     body: photoPointsSchema,
     reply: z.array(photoSchema),
   }),
+  restore: route({
+    ...byId,
+    method: 'POST',
+    path: '/api/photos/:id/restore',
+    reply: z.array(photoSchema),
+  }),
   remove: route({
     ...byId,
     method: 'DELETE',

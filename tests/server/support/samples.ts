@@ -161,6 +161,7 @@ async function makeSamples(api: Api) {
       body: { crown: { x: 0.5, y: 0.1 }, groundPoint: { x: 0.5, y: 0.9 } },
     }),
     'photos.remove': () => ({ params: { id: randomUUID() } }),
+    'photos.restore': () => ({ params: { id: randomUUID() } }),
     'plans.list': () => mine,
     'plans.keep': () => ({
       ...mine,

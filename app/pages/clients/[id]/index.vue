@@ -100,7 +100,7 @@ async function enterPaper() {
     paperTrouble.value = t('record.paperDate')
     return
   }
-  await start(id, paperDate.value)
+  await start(id, { paperOf: paperDate.value })
 }
 
 /** Without an equation there is no curve and no line of fat and lean. */

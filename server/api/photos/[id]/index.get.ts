@@ -7,7 +7,7 @@ import { photoOr404 } from '../../../photos/queries'
 
 export default defineApi(photos.picture, async ({ event, db, params: { id } }) => {
   const photo = await photoOr404(db, id)
-  const bytes = await readPhoto(photo.id)
+  const bytes = await readPhoto(db, photo.id)
   if (!bytes) throw notFound('The picture of this photo is gone.')
   setResponseHeaders(event, {
     'content-type': photo.type,

@@ -1,0 +1,23 @@
+<script setup lang="ts">
+import { siteNameIn, type SiteId } from '#core'
+import type { SkipReason } from '#shared/contract/choices'
+
+/** The site that was skipped last, and the way back. */
+defineProps<{ skipped: { site: SiteId; reason: SkipReason } }>()
+const emit = defineEmits<{ undo: [] }>()
+const { protocol } = storeToRefs(useCheckInStore())
+</script>
+
+<template>
+  <p role="status" data-test="skipped" class="mt-2 flex flex-wrap items-center gap-x-3 sm:mt-4">
+    {{
+      t('checkIn.skippedBecause', {
+        site: siteNameIn(protocol, skipped.site),
+        reason: skipped.reason,
+      })
+    }}
+    <button type="button" class="button" @click="emit('undo')">
+      <kbd class="key mr-2">U</kbd>{{ t('checkIn.undoSkip') }}
+    </button>
+  </p>
+</template>

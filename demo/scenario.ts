@@ -1,5 +1,6 @@
 /* One long file, since it is one story: cut up, its people and dates could not be followed from one to the other. */
 
+import type { FigureView } from '../app/ui/figure/outline'
 import { randomLcg, randomNormal } from 'd3-random'
 import { v5 as uuidFrom } from 'uuid'
 import {
@@ -81,7 +82,8 @@ export interface DemoEvent {
 export interface DemoPhoto {
   id: string
   clientId: string
-  view: 'front' | 'back'
+  view: FigureView
+  build: Sex
   takenOn: string
   /** How wide the drawn figure is against its outline, and how near the camera stood. */
   wide: number
@@ -645,8 +647,9 @@ export function scenario(today: string): Scenario {
   const photos = PEOPLE.flatMap((person) =>
     (person.drawn ?? []).flatMap((wide, i) => {
       const takenOn = addDays(today, -(i === 0 ? person.daysAgo[0]! : lastOf(person)))
-      return (['front', 'back'] as const).map((view) => ({
+      return (['front', 'side', 'back'] as const).map((view) => ({
         ...{ id: id(person.name, takenOn, view), clientId: of(person), view, takenOn, wide },
+        build: person.sex,
         near: i === 0 ? 0.86 : 0.95,
       }))
     }),

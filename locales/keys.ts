@@ -13,6 +13,7 @@ import type curves from './en-US/curves.json'
 import type equations from './en-US/equations.json'
 import type equipment from './en-US/equipment.json'
 import type food from './en-US/food.json'
+import type guide from './en-US/guide.json'
 import type judging from './en-US/judging.json'
 import type leaderboards from './en-US/leaderboards.json'
 import type photos from './en-US/photos.json'
@@ -25,6 +26,7 @@ import type record from './en-US/record.json'
 import type reference from './en-US/reference.json'
 import type result from './en-US/result.json'
 import type settings from './en-US/settings.json'
+import type terms from './en-US/terms.json'
 import type today from './en-US/today.json'
 import type weighIns from './en-US/weighIns.json'
 import type welcome from './en-US/welcome.json'
@@ -41,6 +43,7 @@ type Catalogue = typeof bodyMap &
   typeof equations &
   typeof equipment &
   typeof food &
+  typeof guide &
   typeof judging &
   typeof leaderboards &
   typeof photos &
@@ -53,6 +56,7 @@ type Catalogue = typeof bodyMap &
   typeof reference &
   typeof result &
   typeof settings &
+  typeof terms &
   typeof today &
   typeof weighIns &
   typeof welcome

@@ -3,7 +3,9 @@ const { lookingAround, leave } = useMadeUp()
 </script>
 
 <template>
-  <div class="min-h-dvh max-sm:pb-[calc(3.5rem+env(safe-area-inset-bottom))] print:pb-0">
+  <div
+    class="min-h-dvh pt-[env(safe-area-inset-top)] max-sm:pb-[calc(3.5rem+env(safe-area-inset-bottom))] print:pb-0"
+  >
     <InTurn>
       <PlacesBar />
     </InTurn>

@@ -8,6 +8,9 @@ const { data, error, refresh } = await useAsyncData('today', () => callApi(today
 const { data: gym } = await useAsyncData('welcome', () =>
   data.value?.empty ? callApi(gymRoutes.view, {}) : Promise.resolve(null),
 )
+const WelcomePage = gym.value
+  ? await loadedPart(() => import('~/features/today/WelcomePage.vue'))
+  : undefined
 await breathe()
 const { start, busy, trouble } = useStartCheckIn()
 const { trouble: doneTrouble, submit } = useSubmit()
@@ -51,9 +54,9 @@ onBeforeUnmount(() => clearTimeout(timer))
   <main class="mx-auto max-w-6xl px-4 py-6 sm:px-7">
     <p v-if="error" role="alert" class="font-bold text-clay">{{ error.message }}</p>
     <template v-if="data">
-      <template v-if="data.empty && gym">
-        <InTurn><LazyWelcomePage :gym /></InTurn>
-      </template>
+      <InTurn v-if="data.empty && gym && WelcomePage">
+        <component :is="WelcomePage" :gym />
+      </InTurn>
       <template v-else>
         <p class="text-faded">{{ day }}</p>
         <h1 class="pt-1 pb-4 text-[40px]">{{ heading }}</h1>

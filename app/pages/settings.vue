@@ -190,7 +190,7 @@ const retire = (id: string) => take(() => callApi(routes.removeProtocol, { param
           <h2 class="border-b-2 border-ink pb-1 text-2xl">{{ t('settings.archivedClients') }}</h2>
           <ul>
             <li v-for="client in archived" :key="client.id">
-              <NuxtLink :to="`/clients/${client.id}`" class="inline-block py-2 underline">
+              <NuxtLink :to="`/clients/${client.id}`" class="link">
                 {{ client.name }}
               </NuxtLink>
             </li>

@@ -29,6 +29,6 @@ export default defineNuxtPlugin({
     useHead({ htmlAttrs: { lang: language } })
     await loadAll()
     useRouter().beforeResolve(async () => void (await loadAll()))
-    whenNeeded(() => void loadAll().then(() => arrived.value++))
+    whenNeeded(() => void loadAll().then(() => arrived.value++), loadAll)
   },
 })

@@ -8,7 +8,7 @@ defineProps<{ label: string; pages: { to: RouteLocationRaw; label: string }[] }>
 <template>
   <nav
     :aria-label="label"
-    class="flex gap-x-6 overflow-x-auto border-b border-line pb-2 print:hidden"
+    class="flex gap-x-6 overflow-x-auto border-b border-line pb-2 max-sm:more-beside max-sm:-mx-4 max-sm:px-4 max-sm:pr-14 print:hidden"
   >
     <NuxtLink
       v-for="page in pages"

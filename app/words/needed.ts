@@ -5,6 +5,7 @@
 
 const needed = new Set<string>()
 let onNew: (() => void) | undefined
+let arriving: () => Promise<unknown> = () => Promise.resolve()
 
 /** Names places whose words are needed from now on. */
 export function needWords(places: readonly string[]): void {
@@ -15,7 +16,19 @@ export function needWords(places: readonly string[]): void {
 
 export const placesNeeded = (): readonly string[] => [...needed]
 
-/** Calls back when a script that came later names a place for the first time. */
-export function whenNeeded(call: () => void): void {
+/**
+ * Calls back when a script that came later names a place for the first time.
+ *
+ * @param arrival gives what is done when the words of all places that were named are there
+ */
+export function whenNeeded(call: () => void, arrival: typeof arriving): void {
   onNew = call
+  arriving = arrival
+}
+
+/** A part of a page that is loaded apart from it, once its words are there too: it may say them from the start. */
+export async function loadedPart<T>(load: () => Promise<{ default: T }>): Promise<T> {
+  const { default: part } = await load()
+  await arriving()
+  return part
 }

@@ -6,6 +6,7 @@ import type {
   SettingsChange,
   TesterForm,
 } from '#shared/contract/equipment'
+import { FIRST_TESTER_NAME } from '#shared/contract/choices'
 import type { Connection, Database } from '../database/driver'
 import {
   instrumentCheckPoints,
@@ -27,7 +28,10 @@ const ONE_ROW = 1
 
 /** Puts in the tester, the instruments and the settings that an empty data folder needs before the first check-in. */
 export async function ensureGym(db: Database): Promise<void> {
-  await db.insert(people).values({ id: FIRST_TESTER, name: 'Coach' }).onConflictDoNothing()
+  await db
+    .insert(people)
+    .values({ id: FIRST_TESTER, name: FIRST_TESTER_NAME })
+    .onConflictDoNothing()
   await db
     .insert(instruments)
     .values([

@@ -14,6 +14,9 @@ export const LONGEST_SIDE = 1600
 
 export const CLIENT_NOTE_KINDS = ['phase', 'holiday', 'injury', 'illness', 'other'] as const
 
+/** What whoever measures first is called until they say their name. */
+export const FIRST_TESTER_NAME = 'Coach'
+
 export const JAWS = ['spring', 'hand', 'click'] as const
 export const JAW_NAMES: Record<(typeof JAWS)[number], string> = {
   spring: 'held by a spring',

@@ -264,7 +264,7 @@ test('a protocol of folds alone takes any girth on the spot', async () => {
   await enter(page, '81.5')
   const { extraGirths, readings } = await stored(checkIn.id)
   expect(extraGirths).toEqual(['waist'])
-  expect(readings.map((r) => [r.site, r.value])).toEqual([['waist', 815]])
+  expect(readings.map((r) => [r.site, r.value])).toEqual([['waist', 81.5]])
 })
 
 test('by touch alone on a phone: the keypad takes seven folds', async () => {

@@ -71,7 +71,12 @@ test.each(ROUTES)('%s takes what is right', async (name, route) => {
   const { status, answer } = await send(route, made.samples[name]!())
   // What is not there any more, or stands in the way, is said with a status of its own.
   const usual: Record<string, number> = {
-    ...{ 'photos.remove': 404, 'photos.restore': 404, 'leaderboards.remove': 404, 'clients.erase': 409 },
+    ...{
+      'photos.remove': 404,
+      'photos.restore': 404,
+      'leaderboards.remove': 404,
+      'clients.erase': 409,
+    },
     ...{ 'plans.keep': 422, 'plans.refuse': 422, 'checkIns.close': 404 },
   }
   expect(status, JSON.stringify(answer)).toBe(usual[name] ?? route.status ?? 200)

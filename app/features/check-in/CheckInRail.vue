@@ -47,7 +47,7 @@ const looking = ref(false)
 </script>
 
 <template>
-  <header class="bg-oak text-chalk">
+  <header class="bg-oak pt-[env(safe-area-inset-top)] text-chalk">
     <div class="flex min-h-[60px] flex-wrap items-center gap-x-6 px-4 sm:px-6">
       <NuxtLink to="/" class="figure hidden text-[26px] sm:block">{{
         t('common.oakPinch')
@@ -86,7 +86,7 @@ const looking = ref(false)
       <nav
         ref="rail"
         :aria-label="t('checkIn.stages')"
-        class="relative flex max-sm:-mx-4 max-sm:w-[calc(100%+2rem)] max-sm:overflow-x-auto max-sm:px-2"
+        class="relative flex max-sm:-mx-4 max-sm:more-beside max-sm:w-[calc(100%+2rem)] max-sm:overflow-x-auto max-sm:px-2 max-sm:pr-14"
       >
         <button
           v-for="{ id, name, done } in stages"

@@ -40,7 +40,7 @@ const rows = [
         v-for="sign in row"
         :key="sign"
         type="button"
-        class="figure min-h-14 rounded border-2 border-line bg-chalk text-[32px] active:bg-white"
+        class="figure min-h-14 rounded border-2 border-line bg-chalk text-[32px] low:min-h-11 active:bg-white"
         :style="{ gridRow: i + 2 }"
         @click="emit('type', sign)"
       >
@@ -49,7 +49,7 @@ const rows = [
     </template>
     <button
       type="button"
-      class="figure row-start-5 min-h-14 rounded border-2 border-line bg-chalk text-[26px] active:bg-white"
+      class="figure row-start-5 min-h-14 low:min-h-11 rounded border-2 border-line bg-chalk text-[26px] active:bg-white"
       style="grid-column: 3"
       :aria-label="t('checkIn.back')"
       @click="emit('back')"

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import type { Build } from '../../ui/figure/outline'
 import type { FigureSpot } from '../../ui/figure/sites'
 
 /** A landmark on the figure, large: for a small screen. */
@@ -6,6 +7,8 @@ defineProps<{
   open: boolean
   landmark: { name: string; text: string; caption: string }
   spot: FigureSpot
+  build: Build
+  side: 'right' | 'left'
   others: FigureSpot[]
 }>()
 const emit = defineEmits<{ close: [] }>()
@@ -14,7 +17,16 @@ const emit = defineEmits<{ close: [] }>()
 <template>
   <AskDialog :title="landmark.name" :open @close="emit('close')">
     <div class="h-[60vh]">
-      <BodyFigure :view="spot.view" :current="spot" :others :label="landmark.text" />
+      <BodyFigure
+        :view="spot.view"
+        :build
+        :current="spot"
+        :others
+        :name="landmark.name"
+        :turned="side === 'left'"
+        :label="landmark.text"
+        near
+      />
     </div>
     <p class="py-3">
       {{ t('checkIn.textCaption', { text: landmark.text, caption: landmark.caption }) }}

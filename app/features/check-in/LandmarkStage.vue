@@ -75,11 +75,11 @@ const entries = computed<Entry[]>(() => {
 const current = ref<SiteId>(entries.value[0]!.site)
 const entry = computed(() => entries.value.find(({ site }) => site === current.value)!)
 const found = ref(new Set<SiteId>())
-const spot = computed(() => spotOf(current.value))
+const spot = computed(() => spotOf(current.value, client.value!.sex))
 const others = computed(() =>
   entries.value
     .filter(({ site }) => site !== current.value)
-    .flatMap(({ site }) => spotOf(site) ?? [])
+    .flatMap(({ site }) => spotOf(site, client.value!.sex) ?? [])
     .filter(({ view }) => view === spot.value?.view),
 )
 
@@ -121,7 +121,14 @@ const first = computed(() => (protocol.value.folds[client.value!.sex].length ? '
 
 <template>
   <div class="grid flex-1 lg:grid-cols-[290px_1fr]">
-    <FigurePanel :spot :others :side :label="figureLabel(entry.name, entry.where, side, spot)" />
+    <FigurePanel
+      :spot
+      :others
+      :side
+      :build="client!.sex"
+      :name="entry.name"
+      :label="figureLabel(entry.name, entry.where, side, spot)"
+    />
     <section class="grid min-w-0 content-start gap-x-8 px-4 py-5 sm:px-8 xl:grid-cols-[300px_1fr]">
       <div>
         <p class="text-faded">{{ t('checkIn.landmarksFindMarkAllThen') }}</p>
@@ -215,7 +222,9 @@ const first = computed(() => (protocol.value.folds[client.value!.sex].length ? '
       </div>
     </section>
   </div>
-  <div class="sticky bottom-0 border-t border-line bg-chalk px-4 py-3 sm:px-6">
+  <div
+    class="sticky bottom-0 border-t border-line bg-chalk px-4 pt-3 pb-[calc(0.75rem+env(safe-area-inset-bottom))] sm:px-6"
+  >
     <button ref="on" type="button" class="button button-lead" @click="emit('done')">
       {{ first === 'folds' ? t('checkIn.continueFolds') : t('checkIn.continueTape') }}
     </button>

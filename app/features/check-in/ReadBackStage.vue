@@ -119,7 +119,10 @@ const whoOf = (testerId: string | undefined) =>
 </script>
 
 <template>
-  <div class="mx-auto w-full max-w-5xl px-4 py-6 sm:px-8">
+  <div
+    class="mx-auto w-full max-w-5xl px-4 py-6 sm:px-8"
+    :class="{ 'beside-dock': pad && editing }"
+  >
     <p class="text-faded">{{ t('checkIn.readBack') }}</p>
     <h2 class="pb-3 text-[36px] sm:text-[44px]" data-test="read-back">
       {{
@@ -232,6 +235,9 @@ const whoOf = (testerId: string | undefined) =>
         <strong>{{ t('checkIn.height') }}</strong>
         <span class="figure text-[26px]">{{ formatLength(heightCm, lengthUnit) }}</span>
       </template>
+      <span v-else-if="view!.client.heightCm === null" class="text-clay">{{
+        t('checkIn.heightMissing')
+      }}</span>
       <button type="button" class="button" @click="emit('go', 'scale')">
         {{ sheet?.subject.massKg === undefined ? t('checkIn.weigh') : t('checkIn.correctWeight') }}
       </button>
@@ -267,7 +273,7 @@ const whoOf = (testerId: string | undefined) =>
       </button>
     </div>
   </div>
-  <div v-if="pad && editing" class="sticky bottom-0 mt-auto">
+  <div v-if="pad && editing" class="dock">
     <KeyPad
       :signs="!isSkinfold(editing.site) && lengthUnit === 'in' ? [' ', '/'] : []"
       @type="text += $event"

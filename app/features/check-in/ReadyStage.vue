@@ -196,7 +196,10 @@ const otherSetup = computed(() => {
 
       <div class="space-y-5">
         <section aria-labelledby="with">
-          <h3 id="with" class="border-b-2 border-ink pb-1 text-xl">{{ t('checkIn.whoWhat') }}</h3>
+          <h3 id="with" class="border-b-2 border-ink pb-1 text-xl">
+            {{ t('checkIn.whoWhat') }}
+            <AboutTerm term="tester" />
+          </h3>
           <div class="grid grid-cols-2 gap-x-4 gap-y-2 pt-2">
             <div v-for="tool in tools" :key="tool.key">
               <label :for="tool.key" class="text-faded">{{ tool.label }}</label>
@@ -249,6 +252,7 @@ const otherSetup = computed(() => {
         <section aria-labelledby="protocol">
           <h3 id="protocol" class="border-b-2 border-ink pb-1 text-xl">
             {{ t('checkIn.protocol') }}
+            <AboutTerm term="protocol" />
           </h3>
           <p v-if="advised" class="py-2" data-test="advice">
             <strong>{{ t('checkIn.advised', { protocol: advised.name }) }}</strong>
@@ -269,6 +273,7 @@ const otherSetup = computed(() => {
           <ChoiceRow v-model="chosen" :label="t('checkIn.protocol')" hide-label compact :options />
           <p class="pt-2 text-faded">
             {{ protocol.when }} {{ LANDMARK_STANDARD_NAMES[protocol.standard] }}.
+            <AboutTerm term="standard" />
             {{
               known ? t('checkIn.whatEachSiteReadLast') : t('checkIn.thereNothingCompareTheseSites')
             }}
@@ -277,7 +282,9 @@ const otherSetup = computed(() => {
       </div>
     </div>
   </div>
-  <div class="sticky bottom-0 border-t border-line bg-chalk px-4 py-3 sm:px-6">
+  <div
+    class="sticky bottom-0 border-t border-line bg-chalk px-4 pt-3 pb-[calc(0.75rem+env(safe-area-inset-bottom))] sm:px-6"
+  >
     <div class="mx-auto flex max-w-6xl flex-wrap items-center gap-x-6 gap-y-2">
       <button ref="begin" type="button" class="button button-lead" @click="emit('begin')">
         {{ t('checkIn.landmarks') }}

@@ -64,7 +64,10 @@ const figures = computed(() => {
       :key="id"
       class="flex items-baseline justify-between gap-4"
     >
-      <dt>{{ name }}</dt>
+      <dt>
+        {{ name }}
+        <AboutTerm v-if="id === 'reach'" term="detectable" />
+      </dt>
       <dd class="figure text-[30px] whitespace-nowrap text-ink" :data-test="id">
         {{ unit === '%' ? `${value}%` : `${value} ${unit}` }}
       </dd>

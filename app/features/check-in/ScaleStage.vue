@@ -4,6 +4,8 @@ import {
   ADULT,
   leastAgeOf,
   attempt,
+  equationById,
+  leadEquation,
   lengthIn,
   massIn,
   parseHeight,
@@ -11,20 +13,27 @@ import {
   readingsInForce,
   type Typed,
   type TypedUnit,
+  variantFor,
 } from '#core'
 
 const emit = defineEmits<{ done: [] }>()
 
 const store = useCheckInStore()
-const { view, client, checkIn, lastMass, sheet, heightCm, readings } = storeToRefs(store)
+const { view, client, checkIn, protocol, lastMass, sheet, heightCm, readings } = storeToRefs(store)
 const massUnit = useMassUnit()
 const lengthUnit = useLengthUnit()
 const { say } = useVoice()
 
-/** Height is asked for first where none is on record and of those who may still grow; others on request. */
+/**
+ * Height is asked for first of those who may still grow, and where the equation counts it and none is on record; of
+ * others on request.
+ */
 const HEIGHT_TRIALS = 3
 const growing = (leastAgeOf(client.value!, checkIn.value!.measuredOn) ?? ADULT) < ADULT
-const wanted = client.value!.heightCm === null || growing
+const lead = leadEquation(protocol.value, client.value!.sex)
+const counted =
+  lead !== undefined && variantFor(equationById(lead), client.value!.sex).needs.includes('heightCm')
+const wanted = growing || (counted && client.value!.heightCm === null)
 /** What food and water alone move body mass by within a day, or more: common practice, no source. */
 const A_DAYS_WATER_KG = 1
 const part = ref<'height' | 'mass'>(wanted && heightCm.value === undefined ? 'height' : 'mass')
@@ -149,7 +158,11 @@ const unlike = computed(
 </script>
 
 <template>
-  <form class="mx-auto w-full max-w-3xl px-4 py-6 sm:py-10" novalidate @submit.prevent="onEnter">
+  <form
+    class="mx-auto w-full max-w-3xl beside-dock px-4 py-6 low:py-2! sm:py-10"
+    novalidate
+    @submit.prevent="onEnter"
+  >
     <template v-if="part === 'height'">
       <p class="text-faded">
         {{
@@ -159,14 +172,14 @@ const unlike = computed(
           })
         }}
       </p>
-      <h2 class="text-[44px] sm:text-[68px]">{{ t('checkIn.height') }}</h2>
+      <h2 class="text-[44px] low:text-[30px]! sm:text-[68px]">{{ t('checkIn.height') }}</h2>
       <p class="text-lg">
         {{ t('checkIn.barefootHeelsWallLookingStraight') }}
       </p>
     </template>
     <template v-else>
       <p class="text-faded">{{ t('checkIn.scale') }}</p>
-      <h2 class="text-[44px] sm:text-[68px]">{{ t('checkIn.weight') }}</h2>
+      <h2 class="text-[44px] low:text-[30px]! sm:text-[68px]">{{ t('checkIn.weight') }}</h2>
       <p class="text-lg">
         {{ t('checkIn.barefootLightClothesOrSame') }}
       </p>
@@ -183,7 +196,7 @@ const unlike = computed(
         autocomplete="off"
         enterkeyhint="done"
         maxlength="20"
-        class="figure h-[110px] w-[260px] border-0 border-b-[6px] border-ink bg-board px-3 text-right text-[80px] leading-none sm:h-[164px] sm:w-[400px] sm:text-[130px]"
+        class="figure h-[110px] w-[260px] border-0 border-b-[6px] border-ink bg-board px-3 text-right text-[80px] leading-none low:h-[84px]! low:w-[220px]! low:text-[64px]! sm:h-[164px] sm:w-[400px] sm:text-[130px]"
         :aria-invalid="!!problem"
         aria-describedby="mass-problem"
         @keydown="onKey"
@@ -255,6 +268,7 @@ const unlike = computed(
       <span v-else-if="heightOnRecord" class="text-faded">
         {{ t('checkIn.heightOnRecord', { height: heightOnRecord }) }}
       </span>
+      <span v-else class="text-faded">{{ t('checkIn.heightMissing') }}</span>
     </div>
     <p v-if="part === 'mass' && unlike" class="pt-2 text-clay">
       {{
@@ -273,7 +287,7 @@ const unlike = computed(
       </button>
     </div>
   </form>
-  <div v-if="pad" class="sticky bottom-0 mt-auto">
+  <div v-if="pad" class="dock">
     <KeyPad
       :signs
       :action="text === '' ? t('checkIn.padNext') : undefined"

@@ -136,12 +136,14 @@ function backOnPad() {
 </script>
 
 <template>
-  <div class="grid flex-1 lg:grid-cols-[290px_1fr_352px]">
+  <div class="grid flex-1 lg:grid-cols-[290px_1fr_352px]" :class="{ 'beside-dock': step }">
     <FigurePanel
       v-if="landmark"
       :spot
       :others
       :side
+      :build="store.client!.sex"
+      :name="landmark.name"
       :label="figureLabel(landmark.name, landmark.text, side, spot)"
     >
       <p class="flex justify-between gap-3">
@@ -152,7 +154,10 @@ function backOnPad() {
       </p>
     </FigurePanel>
 
-    <section v-if="step && landmark" class="flex flex-col px-4 py-3 sm:px-10 sm:py-8">
+    <section
+      v-if="step && landmark"
+      class="flex flex-col px-4 py-3 low:px-4! low:py-2! sm:px-10 sm:py-8"
+    >
       <div class="flex gap-4">
         <div class="min-w-0 flex-1">
           <p class="text-faded">
@@ -164,8 +169,11 @@ function backOnPad() {
                 what: landmark.what,
               })
             }}
+            <AboutTerm v-if="scheme.order === 'rounds'" term="round" />
           </p>
-          <h2 class="pb-1 text-[40px] sm:text-[68px]" data-test="site">{{ landmark.name }}</h2>
+          <h2 class="pb-1 text-[40px] low:text-[30px]! sm:text-[68px]" data-test="site">
+            {{ landmark.name }}
+          </h2>
           <p class="max-w-xl text-lg max-sm:leading-snug" :class="{ 'max-sm:hidden': noticed }">
             {{ landmark.text }}
           </p>
@@ -188,6 +196,8 @@ function backOnPad() {
         >
           <BodyFigure
             :view="spot.view"
+            :build="store.client!.sex"
+            :turned="side === 'left'"
             :current="spot"
             label=""
             aria-hidden="true"
@@ -218,7 +228,7 @@ function backOnPad() {
           enterkeyhint="next"
           autocomplete="off"
           maxlength="12"
-          class="figure h-[92px] w-[210px] border-0 border-b-[6px] border-ink bg-board px-3 text-right caret-leaf text-[80px] leading-none sm:h-[164px] sm:w-[330px] sm:text-[150px]"
+          class="figure h-[92px] w-[210px] border-0 border-b-[6px] border-ink bg-board px-3 text-right caret-leaf text-[80px] leading-none low:h-[84px]! low:w-[170px]! low:text-[70px]! sm:h-[164px] sm:w-[330px] sm:text-[150px]"
           :aria-invalid="!!problem"
           aria-describedby="reading-problem"
           @keydown="onKey"
@@ -283,7 +293,7 @@ function backOnPad() {
     </aside>
   </div>
   <KeyHints :kind :delay />
-  <div v-if="step" class="sticky bottom-0">
+  <div v-if="step" class="dock lg:bg-transparent!">
     <RunningSum v-if="pad && kind === 'folds'" line :sum="sumSoFar" :since="sinceLast" />
     <SitePad
       v-if="pad"
@@ -312,6 +322,8 @@ function backOnPad() {
     :landmark
     :spot
     :others
+    :side
+    :build="store.client!.sex"
     @close="close"
   />
   <SiteChoices

@@ -28,7 +28,7 @@ export function useSiteLandmark(
         : t('checkIn.foldWhereWordsSay'),
     }
   })
-  const spot = computed(() => step.value && spotOf(step.value.site))
+  const spot = computed(() => step.value && spotOf(step.value.site, client.value!.sex))
   /** The client's own mark and side of the site in hand. */
   const mark = computed(() => step.value && store.siteNoteOf(step.value.site))
   const side = computed(() => mark.value?.side ?? 'right')
@@ -37,7 +37,7 @@ export function useSiteLandmark(
       ? []
       : sites.value
           .filter((site) => site !== step.value?.site)
-          .flatMap((site) => spotOf(site) ?? [])
+          .flatMap((site) => spotOf(site, client.value!.sex) ?? [])
           .filter(({ view }) => view === spot.value?.view),
   )
 

@@ -102,7 +102,7 @@ const advice = computed(() => adviceOn(props.headline))
       </li>
     </ul>
     <p class="pt-2 text-faded">
-      <NuxtLink to="/reference/judging" class="underline">{{ t('record.whyWeSaySo') }}</NuxtLink>
+      <NuxtLink to="/reference/judging" class="link">{{ t('record.whyWeSaySo') }}</NuxtLink>
     </p>
     <div class="space-y-2 pt-3" data-test="advice">
       <p v-for="(suggestion, i) in advice.next" :key="suggestion.what">

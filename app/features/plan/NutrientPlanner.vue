@@ -238,7 +238,7 @@ const trainings = TRAINING_TARGETS.map(({ id, name }) => ({ value: id, name }))
                 fat: Math.round(shown.meal.grams.fat),
               },
             }"
-            class="underline"
+            class="link"
           >
             {{ t('planner.readLabel') }}
           </NuxtLink>

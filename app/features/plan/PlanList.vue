@@ -46,7 +46,7 @@ const rows = computed(() =>
   >
     <ul>
       <li v-for="row in rows" :key="row.id" class="border-b border-line py-2">
-        <NuxtLink :to="`/clients/${clientId}/plan/${row.id}`" class="underline">
+        <NuxtLink :to="`/clients/${clientId}/plan/${row.id}`" class="link">
           {{ row.goal }}
         </NuxtLink>
         · {{ row.words }}

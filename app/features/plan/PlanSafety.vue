@@ -62,9 +62,7 @@ function record(rule: string) {
       </li>
     </ul>
     <p v-if="findings.some(({ outcome }) => outcome !== 'caution')" class="pb-2">
-      <NuxtLink to="/reference/safety" class="underline">{{
-        t('planner.whatNotPlannedWhy')
-      }}</NuxtLink>
+      <NuxtLink to="/reference/safety" class="link">{{ t('planner.whatNotPlannedWhy') }}</NuxtLink>
     </p>
     <button v-if="nearest" type="button" class="button" @click="takeNearest">{{ nearest }}</button>
   </section>

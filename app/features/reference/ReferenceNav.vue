@@ -6,6 +6,7 @@ const pages = [
   { to: '/reference/judging', label: t('reference.howChangesJudged') },
   { to: '/reference/safety', label: t('reference.safety') },
   { to: '/reference/nutrients', label: t('reference.nutrients') },
+  { to: '/guide', label: t('reference.guide') },
   { to: '/reference/food-label', label: t('reference.foodLabel') },
 ]
 </script>

@@ -14,8 +14,8 @@ defineProps<{
     <ul>
       <slot />
     </ul>
-    <p v-if="more > 0" class="pt-2">
-      <NuxtLink :to="moreTo" class="underline">{{ t('today.moreMore', { more }) }}</NuxtLink>
+    <p v-if="more > 0">
+      <NuxtLink :to="moreTo" class="link">{{ t('today.moreMore', { more }) }}</NuxtLink>
     </p>
   </section>
 </template>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { v4 as newId } from 'uuid'
 import type { Gym, InstrumentForm } from '#shared/contract/equipment'
+import { FIRST_TESTER_NAME } from '#shared/contract/choices'
 import type { ClientForm } from '#shared/contract/clients'
 import { clients, gym as routes } from '~/contract'
 
@@ -13,15 +14,18 @@ const { gym } = defineProps<{ gym: Gym }>()
 const massUnit = useMassUnit()
 const lengthUnit = useLengthUnit()
 
-const coach = ref('')
+/** Nobody has said a name yet where it is the one that every record starts with. */
+const named = gym.testers.find(({ id: testerId }) => testerId === gym.settings.testerId)?.name
+const coach = ref(named === FIRST_TESTER_NAME ? '' : (named ?? ''))
+type CaliperKind = 'spring' | 'hand' | 'click' | 'none'
 /** Each kind of caliper with the graduation that is usual of it, mm: common practice, no source. */
 const CALIPERS = [
   { value: 'spring', graduation: 0.5, name: t('welcome.spring'), detail: t('welcome.springHint') },
   { value: 'hand', graduation: 1, name: t('welcome.hand'), detail: t('welcome.handHint') },
   { value: 'click', graduation: 1, name: t('welcome.click'), detail: t('welcome.clickHint') },
   { value: 'none', graduation: null, name: t('welcome.none'), detail: t('welcome.noneHint') },
-] as const
-const caliper = ref<(typeof CALIPERS)[number]['value']>('spring')
+] satisfies { value: CaliperKind; graduation: number | null; name: string; detail: string }[]
+const caliper = ref<CaliperKind>('spring')
 const protocolId = computed(() => (caliper.value === 'none' ? 'tape-only' : 'three-fold'))
 
 // Made once: what is sent again after an answer that got lost adds nobody twice.
@@ -82,23 +86,23 @@ const { enter } = useMadeUp()
 <template>
   <section class="mx-auto max-w-3xl">
     <h1 class="pb-1 text-[40px]">{{ t('welcome.title') }}</h1>
-    <p class="pb-5 text-lg">{{ t('welcome.intro') }}</p>
+    <p class="pb-4 text-lg">{{ t('welcome.intro') }}</p>
     <form class="space-y-5" novalidate @submit.prevent="measure">
-      <TextField
-        id="coach"
-        v-model="coach"
-        :label="t('welcome.yourName')"
-        :hint="t('welcome.yourNameHint')"
-        :error="you.problems.value.name"
-        class="max-w-md"
-        autocomplete="name"
-        autofocus
-      />
-      <div class="flex flex-wrap gap-x-10 gap-y-4">
+      <div class="flex flex-wrap items-start gap-x-8 gap-y-4">
+        <TextField
+          id="coach"
+          v-model="coach"
+          :label="t('welcome.yourName')"
+          :hint="t('welcome.yourNameHint')"
+          :error="you.problems.value.name"
+          class="sm:w-72!"
+          autocomplete="name"
+          autofocus
+        />
         <ChoiceRow v-model="massUnit" :label="t('welcome.weight')" :options="MASS_UNITS" />
         <ChoiceRow v-model="lengthUnit" :label="t('welcome.girths')" :options="LENGTH_UNITS" />
       </div>
-      <ChoiceRow v-model="caliper" :label="t('welcome.caliper')" :options="[...CALIPERS]" />
+      <ChoiceRow v-model="caliper" :label="t('welcome.caliper')" even :options="CALIPERS" />
       <fieldset class="border-2 border-line bg-board px-4 pt-2 pb-4 sm:px-5">
         <legend class="figure px-1 text-[26px]">{{ t('welcome.measure') }}</legend>
         <p class="pb-3 text-faded">
@@ -149,9 +153,7 @@ const { enter } = useMadeUp()
       </li>
     </ul>
     <p class="pt-4">
-      <NuxtLink to="/guide" class="inline-flex min-h-11 items-center underline">{{
-        t('welcome.guide')
-      }}</NuxtLink>
+      <NuxtLink to="/guide" class="link">{{ t('welcome.guide') }}</NuxtLink>
     </p>
   </section>
 </template>

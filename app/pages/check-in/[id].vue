@@ -28,7 +28,7 @@ const LATER = {
 type Later = keyof typeof LATER
 const later = shallowReactive<Partial<Record<Later, Component>>>({})
 async function load(name: Later) {
-  later[name] ??= (await LATER[name]()).default
+  later[name] ??= await loadedPart<Component>(LATER[name])
 }
 function loadAll() {
   for (const name of Object.keys(LATER) as Later[]) load(name).catch(() => {})

@@ -1,10 +1,11 @@
 <script setup lang="ts">
-import { FIGURE_HEIGHT, FIGURE_WIDTH } from './outline'
+import { FIGURE_HEIGHT, FIGURE_WIDTH, type Build, type FigureView } from './outline'
 import type { FigureSpot } from './sites'
 
 /** Where on the body it changed: a shape at each site, as large as the change, and its number on a leader line. */
 const props = defineProps<{
-  view: 'front' | 'back'
+  view: FigureView
+  build: Build
   spots: {
     id: string
     name: string
@@ -43,6 +44,13 @@ const placed = computed<Placed[]>(() => {
   return sides.flat()
 })
 
+/** Room for the names on the sides that have some. */
+const frame = computed(() => {
+  const has = (side: boolean) => placed.value.some(({ left }) => left === side)
+  const [before, after] = [true, false].map((side) => (has(side) ? MARGIN : 4)) as [number, number]
+  return { x: -before, width: before + FIGURE_WIDTH + after }
+})
+
 const SMALLEST = 4
 const LARGEST = 11
 /** A triangle that points the way the site went. */
@@ -55,12 +63,12 @@ function triangle({ spot, share }: (typeof props.spots)[number]): string {
 
 <template>
   <svg
-    :viewBox="`${-MARGIN} 0 ${FIGURE_WIDTH + 2 * MARGIN} ${FIGURE_HEIGHT}`"
+    :viewBox="`${frame.x} 0 ${frame.width} ${FIGURE_HEIGHT}`"
     role="img"
     :aria-label="label"
     class="block h-full w-full"
   >
-    <FigureBody :view />
+    <FigureBody :view :build />
     <g v-for="{ mark, left, y } in placed" :key="mark.id">
       <path
         :d="`M${mark.spot.x} ${mark.spot.y}L${left ? -6 : FIGURE_WIDTH + 6} ${y}`"

@@ -1,18 +1,25 @@
 <script setup lang="ts">
-import { DETAILS, OUTLINE, SILHOUETTE } from './outline'
+import { drawFigure, type Build, type FigureView } from './outline'
 
 /** The drawn body itself, for whatever is shown on it. */
-defineProps<{ view: 'front' | 'back' }>()
+const { build, view } = defineProps<{ view: FigureView; build: Build }>()
+const figure = computed(() => drawFigure(build, view))
 </script>
 
 <template>
   <g fill="none" stroke-linecap="round" stroke-linejoin="round">
-    <path :d="SILHOUETTE" class="fill-board" />
-    <g class="stroke-faded" stroke-width="1.6">
-      <path v-for="path in OUTLINE" :key="path" :d="path" />
-    </g>
-    <g class="stroke-faded" stroke-width="1.1" opacity="0.75">
-      <path v-for="path in DETAILS[view]" :key="path" :d="path" />
+    <template v-for="part in figure.parts" :key="part.shape">
+      <path :d="part.shape" class="fill-board" />
+      <path
+        v-for="path in part.outline"
+        :key="path"
+        :d="path"
+        class="stroke-faded"
+        stroke-width="1.6"
+      />
+    </template>
+    <g class="stroke-faded" stroke-width="1" opacity="0.75">
+      <path v-for="path in figure.details" :key="path" :d="path" />
     </g>
   </g>
 </template>

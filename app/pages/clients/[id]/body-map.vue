@@ -75,7 +75,7 @@ const largest = computed(() =>
 )
 const spots = computed(() =>
   shownSites.value.flatMap(({ site, change, beyond }) => {
-    const spot = spotOf(site)
+    const spot = spotOf(site, view.value.client.sex)
     if (!spot) return []
     return [
       {
@@ -87,7 +87,11 @@ const spots = computed(() =>
     ]
   }),
 )
-const sides = (['front', 'back'] as const).map((side) => ({ side }))
+const sides = computed(() =>
+  (['front', 'side', 'back'] as const)
+    .map((side) => ({ side, marks: spots.value.filter(({ spot }) => spot.view === side) }))
+    .filter(({ side, marks }) => side !== 'side' || marks.length > 0),
+)
 const rows = computed(() => [...sitesOf.value.folds, ...sitesOf.value.girths])
 </script>
 
@@ -111,13 +115,19 @@ const rows = computed(() => [...sitesOf.value.folds, ...sitesOf.value.girths])
           {{ t('bodyMap.mapLegend', { day: formatDate(now.measuredOn, true) }) }}
         </p>
       </div>
-      <div class="grid gap-4 sm:grid-cols-2" data-test="body-map">
-        <div v-for="{ side } in sides" :key="side" class="h-[480px]">
+
+      <div
+        class="grid gap-4 sm:grid-cols-2"
+        :class="{ 'xl:grid-cols-3': sides.length > 2 }"
+        data-test="body-map"
+      >
+        <div v-for="{ side, marks } in sides" :key="side" class="h-[480px]">
           <InTurn>
             <ChangeFigure
               :view="side"
-              :spots="spots.filter(({ spot }) => spot.view === side)"
-              :label="t('bodyMap.changesSeenFromSideTable', { side })"
+              :build="view.client.sex"
+              :spots="marks"
+              :label="t('bodyMap.changesSeenFromSideTable', { side: t(`common.${side}`) })"
             />
           </InTurn>
         </div>

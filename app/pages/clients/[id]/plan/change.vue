@@ -27,9 +27,7 @@ async function read(all: Plan[]) {
     <PercentagesChoice v-if="hiding" v-model="asked" :name="view.client.name" class="pb-3" />
     <p class="text-lg">
       {{ t('planner.currentStays') }}
-      <NuxtLink :to="`/clients/${id}/plan`" class="underline">{{
-        t('planner.viewCurrent')
-      }}</NuxtLink>
+      <NuxtLink :to="`/clients/${id}/plan`" class="link">{{ t('planner.viewCurrent') }}</NuxtLink>
     </p>
     <PlanMaker
       v-if="kept && view"

@@ -4,6 +4,7 @@
 import type bodyMap from './en-US/bodyMap.json'
 import type calendar from './en-US/calendar.json'
 import type caller from './en-US/caller.json'
+import type charts from './en-US/charts.json'
 import type checkIn from './en-US/checkIn.json'
 import type client from './en-US/client.json'
 import type clientFile from './en-US/clientFile.json'
@@ -34,6 +35,7 @@ import type welcome from './en-US/welcome.json'
 type Catalogue = typeof bodyMap &
   typeof calendar &
   typeof caller &
+  typeof charts &
   typeof checkIn &
   typeof client &
   typeof clientFile &

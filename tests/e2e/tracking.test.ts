@@ -204,6 +204,32 @@ describe('the ledger', () => {
     expect([...fat].sort((a, b) => b - a)).toEqual(fat)
   })
 
+  test('its values are read by pointing, by the arrow keys and in a table', async () => {
+    const { id } = await losing('Walt Walk', [1, 0.97, 0.9, 0.86])
+    await open(`/clients/${id}`)
+    await press(page, 'Values as a table')
+    const table = await page.$$eval('[aria-label="Values as a table"] tbody tr', (all) =>
+      all.map((row) => [...row.children].map((cell) => (cell as HTMLElement).innerText)),
+    )
+    expect(table).toHaveLength(4)
+    const saidOf = ([day, lean, fat]: string[]) => `${day}: Lean, kg ${lean} · Fat, kg ${fat}`
+    const [box] = await page.$$eval('[data-plot]', (all) =>
+      all.map((plot) => plot.getBoundingClientRect().toJSON() as DOMRect),
+    )
+    // A third along, and not on a point of its line: the nearest day is said.
+    await page.mouse.move(box!.x + box!.width * 0.36, box!.y + 4)
+    expect(await textOf(page, 'chart-says')).toBe(saidOf(table[1]!))
+    await page.focus('[data-test="chart-walk"]')
+    await page.keyboard.press('End')
+    await page.keyboard.press('End')
+    expect(await textOf(page, 'chart-says')).toBe(saidOf(table[3]!))
+    await page.keyboard.press('ArrowLeft')
+    expect(await textOf(page, 'chart-says')).toBe(saidOf(table[2]!))
+    await page.keyboard.press('Home')
+    expect(await textOf(page, 'chart-says')).toBe(saidOf(table[0]!))
+    expect(await flow.violations(page)).toEqual([])
+  })
+
   test('who sees sums and girths only reads nothing of fat and lean on any of these pages', async () => {
     const { id } = await losing('Noa Numbers', [1, 0.85])
     await server.patch(`/api/clients/${id}`, { showPercentages: false })
@@ -236,7 +262,7 @@ describe('curves', () => {
       const middle = x + (52 + width - 96) / 2
       for (let down = 0; down < height; down += 3) {
         await page.mouse.move(middle, y + down)
-        if (/: lean \d+\.\d kg/.test(await bodyText())) return
+        if (/: lean \d+\.\d \(\d+\.\d to \d+\.\d\) kg/.test(await bodyText())) return
       }
       throw new Error('No point says what it is.')
     }, 20_000)

@@ -7,6 +7,7 @@ import type { SiteKind } from '~/features/check-in/useSiteEntry'
 const props = defineProps<{ kind: SiteKind }>()
 const emit = defineEmits<{ done: [] }>()
 const store = useCheckInStore()
+const rehearse = useRehearsal()
 const { protocol, last } = storeToRefs(store)
 const { sites, scheme, sumSoFar, sinceLast, shownUnit, show } = useSiteSheet(props.kind)
 const {
@@ -32,10 +33,15 @@ const unit = useLengthUnit()
 
 /** Small screens get the keypad in place of the system's own. */
 const pad = useMediaQuery('(max-width: 1023px)')
+/** The sheet is drawn while it is looked at: a reading waits for nothing that nobody sees. */
+const sheetOpen = ref(false)
 
 const field = useTemplateRef<HTMLInputElement>('field')
 const focus = () => void nextTick(() => field.value?.focus())
-onMounted(focus)
+onMounted(() => {
+  focus()
+  afterPaint(rehearse)
+})
 watch(step, focus)
 
 const { landmark, spot, mark, side, others } = useSiteLandmark(props.kind, step, sites)
@@ -138,7 +144,7 @@ function backOnPad() {
 <template>
   <div class="grid flex-1 lg:grid-cols-[290px_1fr_352px]" :class="{ 'beside-dock': step }">
     <FigurePanel
-      v-if="landmark"
+      v-if="!pad && landmark"
       :spot
       :others
       :side
@@ -268,9 +274,13 @@ function backOnPad() {
         <SkippedLine v-if="skipped" :skipped @undo="act.undo" />
         <ReadCue :state="cueState" :ring="cueChoice.ring" :seconds="delay ?? 0" />
       </div>
-      <details class="mt-3 max-sm:order-3 lg:hidden">
+      <details
+        v-if="pad"
+        class="mt-3 max-sm:order-3"
+        @toggle="sheetOpen = ($event.target as HTMLDetailsElement).open"
+      >
         <summary class="min-h-11 py-2 font-bold">{{ t('checkIn.sheet') }}</summary>
-        <SiteStrip :kind :step @pick="openBox" />
+        <SiteStrip v-if="sheetOpen" :kind :step @pick="openBox" />
       </details>
     </section>
     <SitesDone
@@ -288,11 +298,11 @@ function backOnPad() {
       @again="act.again"
     />
 
-    <aside class="border-l border-line bg-board px-4 py-5 max-lg:hidden">
+    <aside v-if="!pad" class="border-l border-line bg-board px-4 py-5 max-lg:hidden">
       <SiteSheet :kind :step @pick="openBox" />
     </aside>
   </div>
-  <KeyHints :kind :delay />
+  <KeyHints v-if="!pad" :kind :delay />
   <div v-if="step" class="dock lg:bg-transparent!">
     <RunningSum v-if="pad && kind === 'folds'" line :sum="sumSoFar" :since="sinceLast" />
     <SitePad

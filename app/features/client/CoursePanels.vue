@@ -51,6 +51,32 @@ function endOf(quantity: RecordQuantity) {
       }
     : { amount: '', sure: '' }
 }
+/** Every day with what the lines are at, for who points at them and for the table. */
+const columns = computed(() => [
+  t('charts.date'),
+  ...panels.value.map(
+    ({ quantity }) => `${quantityTitle(quantity)}, ${unitOfQuantity(quantity, props.units)}`,
+  ),
+])
+const rows = computed(() =>
+  props.course.map(({ date }) => {
+    const points = panels.value.map((panel) => panel.points.find((point) => point.date === date))
+    return {
+      head: formatDate(date, true),
+      x: (100 * daysBetween(ends.value.first, date)) / days.value,
+      cells: points.map(
+        (point) =>
+          point &&
+          t('charts.range', {
+            value: signed(point.value, 1),
+            low: signed(point.low, 1),
+            high: signed(point.high, 1),
+          }),
+      ),
+    }
+  }),
+)
+const whole = computed(() => panels.value.map(({ quantity }) => label(quantity)).join(' '))
 const label = (quantity: RecordQuantity) => {
   const { amount, sure } = endOf(quantity)
   return t('record.panelLabel', {
@@ -65,64 +91,72 @@ const label = (quantity: RecordQuantity) => {
 
 <template>
   <figure class="min-w-0" data-test="panels">
-    <div v-for="panel in panels" :key="panel.quantity" class="pb-3">
-      <h3 class="pb-1 text-lg" :class="toneOf(panel.quantity).text">
-        {{ quantityTitle(panel.quantity) }}, {{ unitOfQuantity(panel.quantity, units) }}
-        {{ from }}
-      </h3>
-      <div
-        class="relative mr-24 ml-10"
-        :style="{ height: `${panel.height}px` }"
-        role="img"
-        :aria-label="label(panel.quantity)"
-        :data-panel="panel.quantity"
-      >
-        <PanelGrid :lines="panel.grid" :text="gridText" :base="0" />
-        <span
-          v-for="mark in shownMarks"
-          :key="mark.date"
-          class="absolute inset-y-0 border-l-2 border-dotted border-clay"
-          :style="{ left: `${mark.x}%` }"
-        />
-        <svg
-          class="absolute inset-0 h-full w-full overflow-visible"
-          viewBox="0 0 100 100"
-          preserveAspectRatio="none"
+    <ChartWalk v-slot="{ x }" :label="whole" :columns :rows>
+      <div v-for="panel in panels" :key="panel.quantity" class="pb-3">
+        <h3 class="pb-1 text-lg" :class="toneOf(panel.quantity).text">
+          {{ quantityTitle(panel.quantity) }}, {{ unitOfQuantity(panel.quantity, units) }}
+          {{ from }}
+        </h3>
+        <div
+          class="relative mr-24 ml-10"
+          :style="{ height: `${panel.height}px` }"
+          role="img"
+          :aria-label="label(panel.quantity)"
+          :data-panel="panel.quantity"
+          data-plot
         >
-          <polygon :points="panel.band" :class="toneOf(panel.quantity).fill" opacity="0.16" />
-          <polyline
-            :points="panel.line"
-            fill="none"
-            stroke-width="3"
-            vector-effect="non-scaling-stroke"
-            :stroke-dasharray="panel.quantity === 'fat' ? '9 4' : undefined"
-            :class="toneOf(panel.quantity).stroke"
+          <span
+            v-if="x !== undefined"
+            class="absolute inset-y-0 border-l-2 border-ink"
+            :style="{ left: `${x}%` }"
           />
-        </svg>
-        <span
-          v-for="point in panel.points"
-          :key="point.date"
-          class="absolute size-2.5 -translate-1/2 rounded-full border-2 border-current"
-          :class="[toneOf(panel.quantity).text, isOther(point.date) ? 'bg-chalk' : 'bg-current']"
-          :style="{ left: `${point.x}%`, top: `${point.y}%` }"
-          :title="
-            t('record.pointLabel', {
-              date: formatDate(point.date, true),
-              read: signed(point.read, 1),
-              unit: unitOfQuantity(panel.quantity, units),
-            })
-          "
-        />
-        <span
-          class="figure absolute left-full -translate-y-1/2 pl-3 text-[20px] leading-none whitespace-nowrap"
-          :class="toneOf(panel.quantity).text"
-          :style="{ top: `${panel.end}%` }"
-        >
-          {{ endOf(panel.quantity).amount }}
-          <span class="block text-[15px]">{{ endOf(panel.quantity).sure }}</span>
-        </span>
+          <PanelGrid :lines="panel.grid" :text="gridText" :base="0" />
+          <span
+            v-for="mark in shownMarks"
+            :key="mark.date"
+            class="absolute inset-y-0 border-l-2 border-dotted border-clay"
+            :style="{ left: `${mark.x}%` }"
+          />
+          <svg
+            class="absolute inset-0 h-full w-full overflow-visible"
+            viewBox="0 0 100 100"
+            preserveAspectRatio="none"
+          >
+            <polygon :points="panel.band" :class="toneOf(panel.quantity).fill" opacity="0.16" />
+            <polyline
+              :points="panel.line"
+              fill="none"
+              stroke-width="3"
+              vector-effect="non-scaling-stroke"
+              :stroke-dasharray="panel.quantity === 'fat' ? '9 4' : undefined"
+              :class="toneOf(panel.quantity).stroke"
+            />
+          </svg>
+          <span
+            v-for="point in panel.points"
+            :key="point.date"
+            class="absolute size-2.5 -translate-1/2 rounded-full border-2 border-current"
+            :class="[toneOf(panel.quantity).text, isOther(point.date) ? 'bg-chalk' : 'bg-current']"
+            :style="{ left: `${point.x}%`, top: `${point.y}%` }"
+            :title="
+              t('record.pointLabel', {
+                date: formatDate(point.date, true),
+                read: signed(point.read, 1),
+                unit: unitOfQuantity(panel.quantity, units),
+              })
+            "
+          />
+          <span
+            class="figure absolute left-full -translate-y-1/2 pl-3 text-[20px] leading-none whitespace-nowrap"
+            :class="toneOf(panel.quantity).text"
+            :style="{ top: `${panel.end}%` }"
+          >
+            {{ endOf(panel.quantity).amount }}
+            <span class="block text-[15px]">{{ endOf(panel.quantity).sure }}</span>
+          </span>
+        </div>
       </div>
-    </div>
+    </ChartWalk>
     <figcaption class="mr-24 ml-10 text-[15px] text-faded">
       <span class="flex justify-between">
         <span>{{ formatDate(ends.first, true) }}</span>

@@ -66,6 +66,41 @@ function seriesOf({ name, color, symbol, dash, loose, points }: Curve) {
   ]
 }
 
+/** A value with its band, where it has one. */
+const valueText = ({ value, low, high }: CurvePoint): string | undefined => {
+  if (value === null) return undefined
+  const text = (of: number) => fixed(of, props.digits)
+  return low === undefined || high === undefined
+    ? text(value)
+    : t('charts.range', { value: text(value), low: text(low), high: text(high) })
+}
+/** What every curve is at on a day, a line each. */
+function valuesOn(date: IsoDate): string {
+  const lines = props.curves.flatMap(({ name, points }) => {
+    const point = points.find((one) => one.date === date)
+    const text = point && valueText(point)
+    return text ? [`${formatDate(date, true)}: ${name} ${text} ${props.unit}`] : []
+  })
+  return lines.map(escapeText).join('<br>')
+}
+/** A tooltip is markup: a name that was typed stays a text. */
+const escapeText = (text: string) => text.replace(/[&<>]/g, (sign) => `&#${sign.charCodeAt(0)};`)
+
+const columns = computed(() => [
+  t('charts.date'),
+  ...props.curves.map(({ name }) => `${name}, ${props.unit}`),
+])
+const rows = computed(() => {
+  const days = [...new Set(props.curves.flatMap(({ points }) => points.map((p) => p.date)))].sort()
+  return days.map((date) => ({
+    head: formatDate(date, true),
+    cells: props.curves.map(({ points }) => {
+      const point = points.find((one) => one.date === date)
+      return point && valueText(point)
+    }),
+  }))
+})
+
 /** Notes on the time axis, and the goal across it. */
 const markLines = computed(() => [
   ...props.events.map(({ date, words }) => ({
@@ -93,10 +128,16 @@ const option = computed<EChartsCoreOption>(() => ({
   animation: false,
   grid: { left: 52, right: 96, top: 30, bottom: 64 },
   tooltip: {
-    trigger: 'item',
+    // The nearest day, wherever the pointer or finger is: nobody has to hit a point.
+    trigger: 'axis',
+    triggerOn: 'mousemove|click',
+    confine: true,
+    axisPointer: { type: 'line', snap: true, lineStyle: { color: INK } },
     textStyle: { color: INK, fontFamily: 'inherit' },
-    formatter: ({ seriesName, value }: { seriesName: string; value: [number, number] }) =>
-      `${formatDate(dateAt(value[0]), true)}: ${seriesName} ${fixed(value[1], props.digits)} ${props.unit}`,
+    formatter: (all: { value: [number, number | null] }[]) => {
+      const ms = all[0]?.value[0]
+      return ms === undefined ? '' : valuesOn(dateAt(ms))
+    },
   },
   xAxis: {
     type: 'time',
@@ -140,11 +181,15 @@ const edges = computed(() => [
 </script>
 
 <template>
-  <ChartFrame
-    :option
-    :label
-    :brushing
-    @live="emit('live')"
-    @brush="(from, to) => emit('brush', dateAt(from), dateAt(to))"
-  />
+  <ChartWalk :label :columns :rows own-words>
+    <div class="h-[380px]">
+      <ChartFrame
+        :option
+        :label
+        :brushing
+        @live="emit('live')"
+        @brush="(from, to) => emit('brush', dateAt(from), dateAt(to))"
+      />
+    </div>
+  </ChartWalk>
 </template>

@@ -9,6 +9,10 @@ export interface PanelPoint {
   date: string
   /** The reading, as a change in the unit of the panel. */
   read: number
+  /** The line there and the 95% range about it, in the same unit. */
+  value: number
+  low: number
+  high: number
 }
 
 /** One quantity over time as a change, drawn to the same scale as the other panels. */
@@ -79,7 +83,7 @@ export function coursePanels(
       quantity,
       height: Math.round((LARGEST_PX * (to - from)) / span),
       grid,
-      points: days.map(({ x, date, read }) => ({ x, date, read, y: yOf(read) })),
+      points: days.map((day) => ({ ...day, y: yOf(day.read) })),
       line: cornersText(days.map(({ x, value }) => ({ x, y: yOf(value) }))),
       band: bandText(days, yOf),
       end: yOf(days.at(-1)!.value),

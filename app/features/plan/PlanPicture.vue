@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { BandOfWeek, MassUnit } from '#core'
+import { addDays, type BandOfWeek, type MassUnit } from '#core'
 import {
   drawPlan,
   pathsOf,
@@ -62,77 +62,105 @@ function labelOf(quantity: PictureQuantity) {
       : []),
   ].join(', ')
 }
+const columns = computed(() => [
+  t('charts.date'),
+  ...drawn.value.panels.map(({ quantity }) => `${TITLES[quantity]}, ${props.unit}`),
+])
+const rows = computed(() =>
+  (drawn.value.panels[0]?.byWeek ?? []).map(({ week, x }) => ({
+    head: t('charts.week', {
+      week,
+      day: formatDate(addDays(props.plan.startedOn, 7 * week)),
+    }),
+    x,
+    cells: drawn.value.panels.map(({ byWeek }) => {
+      const { value, low, high } = byWeek[week]!
+      return low === undefined || high === undefined
+        ? fixed(value, 1)
+        : t('charts.range', { value: fixed(value, 1), low: fixed(low, 1), high: fixed(high, 1) })
+    }),
+  })),
+)
+const whole = computed(() => drawn.value.panels.map(({ quantity }) => labelOf(quantity)).join('. '))
 </script>
 
 <template>
   <figure class="min-w-0" data-test="plan-picture" :data-banded="bands ? '' : undefined">
-    <div v-for="panel in drawn.panels" :key="panel.quantity" class="pb-3">
-      <h3 class="pb-1 text-lg" :class="TONES[panel.quantity].text">
-        {{ TITLES[panel.quantity] }}, {{ unit }}
-      </h3>
-      <div
-        class="relative mr-16 ml-12"
-        :style="{ height: `${panel.height}px` }"
-        role="img"
-        :aria-label="labelOf(panel.quantity)"
-        :data-panel="panel.quantity"
-      >
-        <PanelGrid :lines="panel.grid" :text="gridText" />
-        <svg
-          class="absolute inset-0 h-full w-full overflow-hidden"
-          viewBox="0 0 100 100"
-          preserveAspectRatio="none"
-        >
-          <polygon :points="panel.band" :class="TONES[panel.quantity].fill" opacity="0.16" />
-          <g fill="none" :class="TONES[panel.quantity].stroke">
-            <polyline
-              :points="panel.held"
-              stroke-width="1.5"
-              stroke-dasharray="1 4"
-              vector-effect="non-scaling-stroke"
-            />
-            <polyline
-              :points="panel.forbes"
-              stroke-width="1.5"
-              stroke-dasharray="7 5"
-              vector-effect="non-scaling-stroke"
-            />
-            <polyline :points="panel.way" stroke-width="3" vector-effect="non-scaling-stroke" />
-          </g>
-        </svg>
-        <span
-          v-if="panel.goal"
-          class="absolute inset-x-0 border-t-2 border-dotted border-ink"
-          :style="{ top: `${panel.goal.y}%` }"
+    <ChartWalk v-slot="{ x }" :label="whole" :columns :rows>
+      <div v-for="panel in drawn.panels" :key="panel.quantity" class="pb-3">
+        <h3 class="pb-1 text-lg" :class="TONES[panel.quantity].text">
+          {{ TITLES[panel.quantity] }}, {{ unit }}
+        </h3>
+        <div
+          class="relative mr-16 ml-12"
+          :style="{ height: `${panel.height}px` }"
+          role="img"
+          :aria-label="labelOf(panel.quantity)"
+          :data-panel="panel.quantity"
+          data-plot
         >
           <span
-            class="figure absolute left-full -translate-y-1/2 pl-2 text-[18px] leading-none whitespace-nowrap"
+            v-if="x !== undefined"
+            class="absolute inset-y-0 border-l-2 border-ink"
+            :style="{ left: `${x}%` }"
+          />
+          <PanelGrid :lines="panel.grid" :text="gridText" />
+          <svg
+            class="absolute inset-0 h-full w-full overflow-hidden"
+            viewBox="0 0 100 100"
+            preserveAspectRatio="none"
           >
-            {{ fixed(panel.goal.value, 1) }}
-            <span class="block text-[14px]">{{ t('plan.goalMark') }}</span>
+            <polygon :points="panel.band" :class="TONES[panel.quantity].fill" opacity="0.16" />
+            <g fill="none" :class="TONES[panel.quantity].stroke">
+              <polyline
+                :points="panel.held"
+                stroke-width="1.5"
+                stroke-dasharray="1 4"
+                vector-effect="non-scaling-stroke"
+              />
+              <polyline
+                :points="panel.forbes"
+                stroke-width="1.5"
+                stroke-dasharray="7 5"
+                vector-effect="non-scaling-stroke"
+              />
+              <polyline :points="panel.way" stroke-width="3" vector-effect="non-scaling-stroke" />
+            </g>
+          </svg>
+          <span
+            v-if="panel.goal"
+            class="absolute inset-x-0 border-t-2 border-dotted border-ink"
+            :style="{ top: `${panel.goal.y}%` }"
+          >
+            <span
+              class="figure absolute left-full -translate-y-1/2 pl-2 text-[18px] leading-none whitespace-nowrap"
+            >
+              {{ fixed(panel.goal.value, 1) }}
+              <span class="block text-[14px]">{{ t('plan.goalMark') }}</span>
+            </span>
           </span>
-        </span>
-        <span
-          v-for="point in panel.points"
-          :key="point.date"
-          class="absolute size-2.5 -translate-1/2 rounded-full border-2 border-chalk bg-ink"
-          :style="{ left: `${point.x}%`, top: `${point.y}%` }"
-          :title="`${formatDate(point.date, true)}: ${fixed(point.value, 1)} ${unit}`"
-          data-point
-        />
+          <span
+            v-for="point in panel.points"
+            :key="point.date"
+            class="absolute size-2.5 -translate-1/2 rounded-full border-2 border-chalk bg-ink"
+            :style="{ left: `${point.x}%`, top: `${point.y}%` }"
+            :title="`${formatDate(point.date, true)}: ${fixed(point.value, 1)} ${unit}`"
+            data-point
+          />
+        </div>
       </div>
-    </div>
-    <div class="relative mr-16 ml-12 h-6 text-[15px] text-faded">
-      <span
-        v-for="(day, i) in drawn.days"
-        :key="day.x"
-        class="absolute whitespace-nowrap"
-        :class="i === 0 ? '' : day.x > 95 ? '-translate-x-full' : '-translate-x-1/2'"
-        :style="{ left: `${day.x}%` }"
-      >
-        {{ day.words }}
-      </span>
-    </div>
+      <div class="relative mr-16 ml-12 h-6 text-[15px] text-faded">
+        <span
+          v-for="(day, i) in drawn.days"
+          :key="day.x"
+          class="absolute whitespace-nowrap"
+          :class="i === 0 ? '' : day.x > 95 ? '-translate-x-full' : '-translate-x-1/2'"
+          :style="{ left: `${day.x}%` }"
+        >
+          {{ day.words }}
+        </span>
+      </div>
+    </ChartWalk>
     <figcaption class="ml-12 text-[15px] text-faded">
       {{ t(shown ? 'plan.pictureLegend' : 'plan.pictureLegendQuiet') }}
       <template v-if="points.length">

@@ -42,6 +42,8 @@ export interface PicturePanel {
   /** px. */
   height: number
   grid: GridLine[]
+  /** The planned way by week, and the band of 9 in 10 outcomes about it where it is known, in the unit. */
+  byWeek: { week: number; x: number; value: number; low?: number; high?: number }[]
   /** Corners for an SVG of 100 by 100. */
   way: string
   held: string
@@ -147,6 +149,10 @@ export function drawPlan(
       grid,
       ...{ way: line(lines.way), held: line(lines.held), forbes: line(lines.forbes) },
       band: bandText(ofBand, yOf),
+      byWeek: lines.way.map((value, week) => {
+        const { low, high } = ofBand.find(({ x }) => x === xOf(week)) ?? {}
+        return { week, x: xOf(week), value, low, high }
+      }),
       goal:
         // What is only held is no goal to get to.
         wanted === lines.way[0] || wanted < from || wanted > to

@@ -1,9 +1,9 @@
 <script setup lang="ts">
-import { drawFigure, type Build, type FigureView } from './outline'
+import { plainFigure, type Build, type FigureView } from './outline'
 
 /** The drawn body itself, for whatever is shown on it. */
 const { build, view } = defineProps<{ view: FigureView; build: Build }>()
-const figure = computed(() => drawFigure(build, view))
+const figure = computed(() => plainFigure(build, view))
 </script>
 
 <template>

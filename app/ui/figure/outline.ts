@@ -205,3 +205,12 @@ export function drawFigure(build: Build, view: FigureView, wide = 1): Figure {
     details: [...details, ...single.map((points) => smooth(points, halves[0]!))],
   }
 }
+
+const drawn = new Map<string, Figure>()
+/** The figure as wide as usual, drawn once. */
+export function plainFigure(build: Build, view: FigureView): Figure {
+  const name = `${build} ${view}`
+  const figure = drawn.get(name) ?? drawFigure(build, view)
+  drawn.set(name, figure)
+  return figure
+}

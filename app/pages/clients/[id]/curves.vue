@@ -152,7 +152,7 @@ const label = computed(() => {
         {{ brushing && live ? t('curves.drawAcrossChart') : t('curves.compareStretch') }}
       </button>
     </div>
-    <div v-if="measured.length" class="h-[380px]" data-test="curve">
+    <div v-if="measured.length" class="min-h-[456px]" data-test="curve">
       <ClientOnly>
         <LazySeriesChart
           v-if="atRest && ready"

@@ -255,7 +255,6 @@ try {
     )
   }
   const takes = await thumb(server)
-  if (process.env.SHOW) console.log(takes.map(Math.round).join(' '))
   console.log(
     `a reading by the keypad of a phone at a quarter of its speed: p95 ${quantile(takes, 0.95).toFixed(0)} ms, median ${quantile(takes, 0.5).toFixed(0)} ms, ${takes.length} readings (at most 100 is asked for)`,
   )

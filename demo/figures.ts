@@ -23,6 +23,8 @@ const SKIN = '#F5EBDA'
 const CLOTH = '#4A5A52'
 const LINE = '#2A2118'
 
+const WAIST = 165
+
 /** What is worn, from one height to another. */
 const CLOTHES: Record<Build, [top: number, foot: number][]> = {
   male: [[183, 252]],
@@ -32,11 +34,11 @@ const CLOTHES: Record<Build, [top: number, foot: number][]> = {
   ],
 }
 
-/** The clothes cover the trunk and the thighs, and no arm. */
-const TRUNK: Record<FigureView, [from: number, to: number]> = {
-  front: [52, 148],
-  back: [52, 148],
-  side: [60, 134],
+/** The clothes cover the trunk and the thighs, and no arm: a top between the armpits, shorts over the hips. */
+const ACROSS: Record<FigureView, { top: [from: number, to: number]; shorts: [number, number] }> = {
+  front: { top: [65, 135], shorts: [52, 148] },
+  back: { top: [65, 135], shorts: [52, 148] },
+  side: { top: [60, 134], shorts: [60, 134] },
 }
 
 /** The picture as SVG, and where crown and floor are in it. */
@@ -46,13 +48,12 @@ export function drawnPhoto({ view, build, wide, near }: DemoPhoto) {
   const left = DRAWN_WIDTH / 2 - (FIGURE_WIDTH / 2) * scale + (near - 0.9) * 220
   const top = (DRAWN_HEIGHT - FIGURE_HEIGHT * scale) / 2
   const { parts, details } = drawFigure(build, view, wide)
-  const [from, to] = TRUNK[view]
   const body = parts
     .map(({ shape, outline }, i) => {
-      const cloth = CLOTHES[build].map(
-        ([y, foot]) =>
-          `<rect x="${from}" y="${y}" width="${to - from}" height="${foot - y}" fill="${CLOTH}" clip-path="url(#part${i})"/>`,
-      )
+      const cloth = CLOTHES[build].map(([y, foot]) => {
+        const [from, to] = ACROSS[view][y < WAIST ? 'top' : 'shorts']
+        return `<rect x="${from}" y="${y}" width="${to - from}" height="${foot - y}" fill="${CLOTH}" clip-path="url(#part${i})"/>`
+      })
       const lines = outline.map((d) => `<path d="${d}"/>`).join('')
       return `<clipPath id="part${i}"><path d="${shape}"/></clipPath><path d="${shape}" fill="${SKIN}"/>${i === 0 ? cloth.join('') : ''}<g fill="none" stroke="${LINE}" stroke-width="1.3">${lines}</g>`
     })

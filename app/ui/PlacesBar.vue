@@ -83,7 +83,7 @@ function leave() {
 
 @media (width < 640px) {
   .place {
-    @apply flex min-h-14 min-w-0 items-center justify-center border-t-4 border-b-0 px-0.5 py-1 text-center text-[15px] leading-tight;
+    @apply flex min-h-14 min-w-0 items-center justify-center border-t-4 border-b-0 px-0.5 py-1 text-center text-[15px] leading-tight wrap-anywhere;
   }
   .under-more {
     @apply hidden;

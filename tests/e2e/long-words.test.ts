@@ -9,14 +9,18 @@ import { TestServer } from './support/server'
 /* Every page and stage with words two fifths longer, as other languages have them: nothing is cut off at either size. */
 
 let server: TestServer
+/** With nobody on record: the welcome. */
+let empty: TestServer
 let opened: Awaited<ReturnType<typeof openBrowser>>
 beforeAll(async () => {
   server = await TestServer.create({ demo: true })
+  empty = await TestServer.create()
   opened = await openBrowser(PSEUDO_LOCALE)
 })
 afterAll(async () => {
   await opened?.close()
   await server?.remove()
+  await empty?.remove()
 })
 
 const CLIENT = [
@@ -33,7 +37,7 @@ const PLACES = [
   ...['', 'clients', 'clients/new', 'leaderboards', 'calendar', 'equipment', 'settings'],
   ...['reference', 'reference/equations', 'reference/equations/jackson-pollock-7'],
   ...['reference/ranges', 'reference/judging', 'reference/safety', 'reference/nutrients'],
-  'reference/food-label',
+  ...['reference/food-label', 'guide'],
 ]
 
 test.each([
@@ -55,6 +59,8 @@ test.each([
     await visit(page, `${server.url}/${path}`)
     await look(path)
   }
+  await visit(page, `${empty.url}/`)
+  await look('welcome')
   await visit(page, `${server.url}/check-in/${checkIn}`)
   await page.waitForSelector('nav button[aria-current]')
   const stages = await page.$$('nav[aria-label] button')

@@ -29,15 +29,13 @@ test('the bar of four and More stand within the thumb’s reach, and lead everyw
   )
   expect(bar.map(([name]) => name)).toEqual(['Today', 'Clients', 'Calendar', 'Reference', 'More'])
   for (const [, bottom] of bar) expect(bottom).toBe(PHONE.height)
-  await flow.press(page, 'More')
-  await flow.press(page, 'Equipment')
+  const more = 'nav[aria-label="Places"] > button'
+  await page.tap(more)
+  await page.waitForSelector(`${more}[aria-expanded=true]`)
+  await page.tap('nav[aria-label="Places"] a[href="/equipment"]')
   await page.waitForFunction(() => location.pathname === '/equipment')
   // It is closed again, and says where one is.
-  await page.waitForFunction(
-    () =>
-      document.querySelector('nav[aria-label="Places"] > button')!.getAttribute('aria-expanded') ===
-      'false',
-  )
+  await page.waitForSelector(`${more}[aria-expanded=false]`)
   const settings = await page.$('nav[aria-label="Places"] a[href="/settings"]')
   expect(await settings!.isVisible()).toBe(false)
 })
@@ -50,9 +48,15 @@ describe('every target is large enough for a thumb', () => {
       ...['/', '/clients', '/clients/new', '/leaderboards', '/calendar', '/equipment', '/settings'],
       ...['', '/curves', '/body-map', '/weigh-ins', '/photos'].map((p) => `/clients/${bram}${p}`),
       ...['', '/change', '/sheet'].map((part) => `/clients/${plan}/plan${part}`),
-      ...['', '/equations', '/equations/jp7', '/ranges', '/judging', '/safety', '/nutrients'].map(
-        (part) => `/reference${part}`,
-      ),
+      ...[
+        '',
+        '/equations',
+        '/equations/jackson-pollock-7',
+        '/ranges',
+        '/judging',
+        '/safety',
+        '/nutrients',
+      ].map((part) => `/reference${part}`),
       ...['/reference/food-label', '/guide'],
     ]
     const small: string[] = []

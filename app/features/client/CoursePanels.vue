@@ -156,12 +156,12 @@ const label = (quantity: RecordQuantity) => {
           </span>
         </div>
       </div>
-    </ChartWalk>
-    <figcaption class="mr-24 ml-10 text-[15px] text-faded">
-      <span class="flex justify-between">
+      <p class="mr-24 ml-10 flex justify-between text-[15px] text-faded">
         <span>{{ formatDate(ends.first, true) }}</span>
         <span>{{ formatDate(ends.last, true) }}</span>
-      </span>
+      </p>
+    </ChartWalk>
+    <figcaption class="mr-24 ml-10 text-[15px] text-faded">
       <span v-for="mark in shownMarks" :key="mark.date" class="block">
         <span class="text-clay" aria-hidden="true">┊</span>
         {{ formatDate(mark.date, true) }}: {{ mark.words }}

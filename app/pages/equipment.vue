@@ -9,7 +9,7 @@ import {
   type InstrumentKind,
 } from '#core'
 import { v4 as newId } from 'uuid'
-import { JAW_NAMES, JAWS } from '#shared/contract/choices'
+import { JAWS } from '#shared/contract/choices'
 import type { Gym, Instrument, Tester } from '#shared/contract/equipment'
 import { gym as routes } from '~/contract'
 
@@ -193,7 +193,9 @@ const asked = computed(() => {
                     }}
                   </template>
                   <template v-if="instrument.jaws">
-                    {{ t('equipment.jawsJaws', { jaws: JAW_NAMES[instrument.jaws] }) }}
+                    {{
+                      t('equipment.jawsJaws', { jaws: t(`equipment.jawKinds.${instrument.jaws}`) })
+                    }}
                   </template>
                   <template v-if="instrument.retired"> {{ t('equipment.putAway') }}</template>
                 </p>
@@ -269,7 +271,7 @@ const asked = computed(() => {
           v-if="editing.kind === 'caliper' && editing.jaws"
           v-model="editing.jaws"
           :label="t('equipment.jaws')"
-          :options="JAWS.map((jaw) => ({ value: jaw, name: JAW_NAMES[jaw] }))"
+          :options="JAWS.map((jaw) => ({ value: jaw, name: t(`equipment.jawKinds.${jaw}`) }))"
         />
         <TextField
           id="check-every"

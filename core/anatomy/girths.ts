@@ -58,13 +58,13 @@ const GIRTHS: readonly GirthLandmark[] = [
   }),
   girth(
     'waist',
-    'The narrowest part between ribs and hip crest; half-way between them where there is none.',
+    'The narrowest part between ribs and hip crest; halfway between them where there is none.',
     TRUNK,
     {
       navy: 'Women of the tape method; also for waist to hip.',
     },
   ),
-  girth('waist_midway', 'Half-way between the lowest rib and the hip crest, at the side.', TRUNK, {
+  girth('waist_midway', 'Halfway between the lowest rib and the hip crest, at the side.', TRUNK, {
     who: 'The waist of the World Health Organization.',
   }),
   girth('abdomen', 'Level of the navel.', TRUNK, {
@@ -83,11 +83,11 @@ const GIRTHS: readonly GirthLandmark[] = [
     int: '1 cm below the gluteal fold.',
     gym: 'A fixed mark of the client’s own.',
   }),
-  girth('mid_thigh_girth', 'Half-way between the groin and the top of the kneecap.', LIMB),
+  girth('mid_thigh_girth', 'Halfway between the groin and the top of the kneecap.', LIMB),
   girth('calf_girth', 'The largest girth of the calf.', `${LIMB} Not flexed.`),
   girth(
     'upper_arm_relaxed',
-    'Half-way between the tip of the shoulder and the elbow.',
+    'Halfway between the tip of the shoulder and the elbow.',
     'Arm hanging loose. Not after training.',
   ),
   girth(
@@ -98,7 +98,7 @@ const GIRTHS: readonly GirthLandmark[] = [
   girth('forearm', 'The largest girth below the elbow.', 'Arm hanging loose, palm up.'),
   girth(
     'wrist',
-    'Just below the bony knobs of the wrist, towards the hand.',
+    'Just below the bony knobs of the wrist, toward the hand.',
     'Hand relaxed, palm up.',
   ),
 ]

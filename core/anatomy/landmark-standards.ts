@@ -5,7 +5,7 @@ export const LANDMARK_STANDARD_NAMES: Record<LandmarkStandard, string> = {
   us: 'American textbook sites',
   int: 'International sites',
   dw: 'Durnin and Womersley’s own sites',
-  gym: 'Common practice in gyms',
+  gym: 'Gym practice',
 }
 
 /** A value with the standard it was located by; girths have none. */

@@ -94,7 +94,7 @@ const PLANT_PROTEIN_MORE = 'about a tenth more'
 export const DIET_NOTES: Readonly<Record<Diet, readonly string[]>> = {
   everything: [],
   vegetarian: [
-    'Vegetarian: eggs, milk, yoghurt, cheese, tofu, beans and lentils carry the protein. Spread it over the meals.',
+    'Vegetarian: eggs, milk, yogurt, cheese, tofu, beans and lentils carry the protein. Spread it over the meals.',
     'Iron comes less easily from plants: with something of vitamin C at the same meal it does better. Blood values are for the physician.',
   ],
   vegan: [

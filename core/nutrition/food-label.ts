@@ -84,7 +84,7 @@ export function readLabel(label: FoodLabel): LabelReading {
   const notes: string[] = []
   if (label.kcal !== undefined && Math.abs(kcalOfGrams / label.kcal - 1) > OFF_BY) {
     notes.push(
-      `The grams make ${Math.round(kcalOfGrams)} kcal, the label says ${label.kcal}: fibre, sugar alcohols, rounding, or a slip of typing.`,
+      `The grams make ${Math.round(kcalOfGrams)} kcal, the label says ${label.kcal}: fiber, sugar alcohols, rounding, or a slip of typing.`,
     )
   }
   return {

@@ -125,7 +125,7 @@ function foldObstacle(
       return `No folds over surgery, implants, a stoma, or broken or irritated skin.${over}`
     }
   }
-  if (flags.includes('oedema')) return 'Oedema or lymphoedema makes folds meaningless.'
+  if (flags.includes('oedema')) return 'Edema or lymphedema makes folds meaningless.'
   if (flags.includes('bleeding tendency'))
     return 'With a bleeding tendency the pinch may bruise: use the tape.'
   if (flags.includes('no undressing')) return 'The sites cannot be reached in these clothes.'

@@ -34,7 +34,7 @@ export const SCREENING_QUESTIONS: readonly { flag: ScreeningFlag; label: string 
     flag: 'skin or surgery at the sites',
     label: 'Surgery, implant, stoma or broken skin near a site',
   },
-  { flag: 'oedema', label: 'Oedema or lymphoedema' },
+  { flag: 'oedema', label: 'Edema or lymphedema' },
   { flag: 'bleeding tendency', label: 'Bruises or bleeds easily' },
   {
     flag: 'illness or medicines',

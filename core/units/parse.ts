@@ -147,7 +147,7 @@ export function parseHeight(typed: string): Typed {
     }
     throw refuse('impossible')
   }
-  // The ranges of inches (39 to 98), centimetres (100 to 250) and metres (1 to 2.5) do not overlap.
+  // The ranges of inches (39 to 98), centimeters (100 to 250) and metres (1 to 2.5) do not overlap.
   const [cm, unit] = readings[0]!
   return give(cm, unit, `${short(bare)} ${unit}`, true)
 }
@@ -224,11 +224,11 @@ export function parseGirth(
 }
 
 const QUARTER_INCH_WARNING =
-  'Read in inches. Calipers read millimetres: look at the scale of the caliper again.'
+  'Read in inches. Calipers read millimeters: look at the scale of the caliper again.'
 
 /**
- * Reads a typed skinfold, in millimetres unless it names another unit. A fraction (1/4") is read as inches, with a
- * warning that calipers read millimetres.
+ * Reads a typed skinfold, in millimeters unless it names another unit. A fraction (1/4") is read as inches, with a
+ * warning that calipers read millimeters.
  *
  * @param input the site's id, for the error
  * @param label what a person calls it
@@ -238,7 +238,7 @@ const QUARTER_INCH_WARNING =
 export function parseFold(typed: string, input = 'skinfold', label = 'Skinfold'): Typed {
   const text = plainText(typed)
   const refuse = (problem: 'missing' | 'not-a-number' | 'impossible') =>
-    inputError(input, problem, label, typed.trim(), 'a number of millimetres such as 12.5')
+    inputError(input, problem, label, typed.trim(), 'a number of millimeters such as 12.5')
   const give = (
     value: number,
     as: TypedUnit,
@@ -255,7 +255,7 @@ export function parseFold(typed: string, input = 'skinfold', label = 'Skinfold')
     const [value, as] = named
     if (as === 'm') throw refuse('not-a-number')
     const warnings =
-      as === 'in' ? [QUARTER_INCH_WARNING] : as === 'cm' ? ['Read in centimetres.'] : []
+      as === 'in' ? [QUARTER_INCH_WARNING] : as === 'cm' ? ['Read in centimeters.'] : []
     const mm = as === 'in' ? value * MM_PER_INCH : as === 'cm' ? value * 10 : value
     return give(mm, as, `${short(mm)} mm`, false, warnings)
   }

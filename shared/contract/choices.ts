@@ -18,12 +18,6 @@ export const CLIENT_NOTE_KINDS = ['phase', 'holiday', 'injury', 'illness', 'othe
 export const FIRST_TESTER_NAME = 'Coach'
 
 export const JAWS = ['spring', 'hand', 'click'] as const
-export const JAW_NAMES: Record<(typeof JAWS)[number], string> = {
-  spring: 'held by a spring',
-  hand: 'squeezed by hand',
-  click: 'pressed until it clicks',
-}
-
 /** Why a fold, or a girth, is left out. */
 export const SKIP_REASONS_OF = {
   folds: [

@@ -73,11 +73,11 @@ test('girths, in inches with fractions and in centimetres', () => {
   expect(message(() => parseGirth('34', undefined, 'waist', 'Waist'))).toMatch(/^Waist: got “34”/)
 })
 
-test('folds, and inches with a warning that calipers read millimetres', () => {
+test('folds, and inches with a warning that calipers read millimeters', () => {
   expect(parseFold('12,5')).toMatchObject({ value: 12.5, unit: 'mm', warnings: [] })
   expect(parseFold('1/4"')).toMatchObject({
     value: 6.35,
-    warnings: [expect.stringMatching(/millimetres/)],
+    warnings: [expect.stringMatching(/millimeters/)],
   })
   expect(message(() => parseFold('twelve', 'thigh', 'Thigh'))).toMatch(/^Thigh: got “twelve”/)
 })

@@ -133,7 +133,7 @@ describe('keys', () => {
     await openFolds(id)
     for (const value of [9, 10.5]) await enter(page, value)
     await page.keyboard.press('b')
-    await waitForText(page, 'Triceps skipped: beyond the caliper')
+    await waitForText(page, 'Triceps skipped: fold too large for the caliper')
     expect(await textOf(page, 'site')).toBe('Subscapular')
     await page.keyboard.press('u')
     await page.waitForFunction(() => !document.querySelector('[data-test="skipped"]'))

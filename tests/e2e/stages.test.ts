@@ -114,7 +114,7 @@ test('landmarks: a mark of the client’s own and the left side stay for ever', 
   await page.keyboard.press('Enter')
   await waitForFocus(page, 'Continue to folds')
   await press(page, 'Triceps')
-  await waitForText(page, 'Elbow bent to a right angle to find the half-way point')
+  await waitForText(page, 'Elbow bent to a right angle to find the halfway point')
   await page.type('#own-mark', 'by the freckle, 1 cm out')
   await page.keyboard.press('Enter')
   await press(page, 'left from now on')

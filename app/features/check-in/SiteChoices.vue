@@ -30,7 +30,7 @@ const extraOptions = computed(() =>
 )
 const reasons = SKIP_REASONS_OF[props.kind].map((reason) => ({
   value: reason as SkipReason,
-  name: reason,
+  name: skipText(reason),
 }))
 </script>
 

@@ -13,7 +13,7 @@ const { protocol } = storeToRefs(useCheckInStore())
     {{
       t('checkIn.skippedBecause', {
         site: siteNameIn(protocol, skipped.site),
-        reason: skipped.reason,
+        reason: skipText(skipped.reason),
       })
     }}
     <button type="button" class="button" @click="emit('undo')">

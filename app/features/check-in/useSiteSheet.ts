@@ -36,6 +36,12 @@ export function useSiteSheet(kind: SiteKind) {
     return (kind === 'folds' ? folds : girths)[client.value!.sex]
   })
 
+  /** Why a site is left out, in words, if it is. */
+  function reasonOf(site: SiteId): string | undefined {
+    const reason = skipped.value.find((s) => s.site === site)?.reason
+    return reason && skipText(reason)
+  }
+
   /** How the sites of this kind are taken. */
   const scheme = computed(() => protocol.value[kind === 'folds' ? 'foldTrials' : 'girthTrials'])
 
@@ -59,7 +65,7 @@ export function useSiteSheet(kind: SiteKind) {
           : undefined,
         trials: Array.from({ length: boxes }, (_, trial) => trials[trial]),
         apart: wantsAnotherTrial(trials, scheme.value),
-        skipped: skipped.value.find((s) => s.site === site)?.reason,
+        skipped: reasonOf(site),
         asked:
           findings.value.find((f) => f.sites.includes(site))?.evidence ??
           compressionDrifts.value.find((c) => c.site === site)?.message,

@@ -13,7 +13,7 @@ export const DW: Landmark[] = [
     direction: 'vertical',
     runs: DOWN,
     where:
-      'Back of the arm on its midline, half-way between the bony tip of the shoulder and the point of the elbow.',
+      'Back of the arm on its midline, halfway between the bony tip of the shoulder and the point of the elbow.',
     posture: 'Arm hanging loose at the side.',
   }),
   landmark('subscapular', 'dw', {

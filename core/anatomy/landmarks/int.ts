@@ -27,7 +27,7 @@ export const INT: Landmark[] = [
     direction: 'diagonal',
     runs: 'down and out, 45°',
     where:
-      'Two centimetres from the lower tip of the shoulder blade, along a line outward and down.',
+      'Two centimeters from the lower tip of the shoulder blade, along a line outward and down.',
     offset: '2 cm along a line at 45°',
     posture: 'Arm down and loose.',
     finding: BLADE_FINDING,
@@ -49,14 +49,14 @@ export const INT: Landmark[] = [
   landmark('abdominal', 'int', {
     direction: 'vertical',
     runs: DOWN,
-    where: 'Five centimetres to the right of the navel.',
+    where: 'Five centimeters to the right of the navel.',
     offset: '5 cm from the navel',
     posture: 'Standing, belly relaxed, breathing quietly.',
   }),
   landmark('front_thigh', 'int', {
     direction: 'vertical',
     runs: DOWN,
-    where: 'Front midline, half-way between the crease of the groin and the top of the kneecap.',
+    where: 'Front midline, halfway between the crease of the groin and the top of the kneecap.',
     posture: 'Seated at the front edge of a bench, knee at a right angle.',
     finding: CREASE_FINDING,
     techniques: [

@@ -6,6 +6,6 @@ export const CREASE_FINDING = 'The knee lifted a little shows the crease of the 
 export const CALF_POSTURE = 'Foot on a bench, knee at a right angle, calf loose.'
 
 export const TRICEPS_INT =
-  'Back of the arm, at the level half-way between the top edge of the shoulder bone and the head of the radius.'
+  'Back of the arm, at the level halfway between the top edge of the shoulder bone and the head of the radius.'
 export const ILIAC_CREST =
   'Just above the hip crest, on the line straight down from the middle of the armpit.'

@@ -14,7 +14,7 @@ export const TECHNIQUES: readonly FoldTechnique[] = [
     standard: 'us',
     name: 'American sports-medicine textbooks',
     marking: 'Find each landmark and mark a dot.',
-    grip: 'Thumb and index finger lift skin and fat off the muscle; if unsure, the client tenses and relaxes. Jaws 1 cm below the fingers, square to the fold, half-way between its crest and its base. Keep the pinch until the jaws are off.',
+    grip: 'Thumb and index finger lift skin and fat off the muscle; if unsure, the client tenses and relaxes. Jaws 1 cm below the fingers, square to the fold, halfway between its crest and its base. Keep the pinch until the jaws are off.',
     reading: 'One to two seconds after the jaws close; later the fat creeps out and it reads less.',
     order: 'All sites once, then all again, so that each fold recovers.',
     repeat: 'A third when the two differ by more than 1 to 2 mm; the mean of the pair that agrees.',

@@ -5,9 +5,9 @@ import { BLADE_FINDING, CALF_POSTURE, CREASE_FINDING, DOWN } from './phrases'
 export const US: Landmark[] = [
   landmark('chest', 'us', {
     direction: 'diagonal',
-    runs: 'down and in, towards the nipple',
+    runs: 'down and in, toward the nipple',
     where: {
-      male: 'Half-way along the line from the front fold of the armpit to the nipple.',
+      male: 'Halfway along the line from the front fold of the armpit to the nipple.',
       female:
         'On the line from the front fold of the armpit to the nipple, a third of the way down it.',
     },
@@ -28,22 +28,22 @@ export const US: Landmark[] = [
     direction: 'vertical',
     runs: DOWN,
     where:
-      'Back of the arm on its midline, half-way between the bony tip of the shoulder and the point of the elbow.',
+      'Back of the arm on its midline, halfway between the bony tip of the shoulder and the point of the elbow.',
     posture: 'Arm hanging loose at the side.',
-    finding: 'Elbow bent to a right angle to find the half-way point, then the arm down.',
+    finding: 'Elbow bent to a right angle to find the halfway point, then the arm down.',
   }),
   landmark('biceps', 'us', {
     direction: 'vertical',
     runs: DOWN,
     where:
-      'Front of the arm over the belly of the muscle, one centimetre above the level of the triceps fold.',
+      'Front of the arm over the belly of the muscle, one centimeter above the level of the triceps fold.',
     offset: '1 cm above the triceps level',
     posture: 'Arm hanging, palm to the front.',
   }),
   landmark('subscapular', 'us', {
     direction: 'diagonal',
     runs: 'down and out, 45°',
-    where: 'One to two centimetres below the lower tip of the shoulder blade.',
+    where: 'One to two centimeters below the lower tip of the shoulder blade.',
     offset: '1 to 2 cm below the tip',
     posture: 'Arm down and loose.',
     finding: BLADE_FINDING,
@@ -51,7 +51,7 @@ export const US: Landmark[] = [
   landmark('abdominal', 'us', {
     direction: 'vertical',
     runs: DOWN,
-    where: 'Two centimetres to the right of the navel.',
+    where: 'Two centimeters to the right of the navel.',
     offset: '2 cm from the navel',
     posture: 'Standing, belly relaxed, breathing quietly.',
     variants: [
@@ -74,7 +74,7 @@ export const US: Landmark[] = [
   landmark('thigh', 'us', {
     direction: 'vertical',
     runs: DOWN,
-    where: 'Front midline, half-way between the crease of the groin and the top of the kneecap.',
+    where: 'Front midline, halfway between the crease of the groin and the top of the kneecap.',
     posture: 'Standing, weight on the other leg, this one loose with the knee a little bent.',
     finding: CREASE_FINDING,
   }),

@@ -228,7 +228,8 @@ const label = computed(() => {
           >
             <span class="w-32">{{ formatDate(event.date, true) }}</span>
             <span class="flex-1">
-              {{ event.words }} <span class="text-faded">{{ event.kind }}</span>
+              {{ event.words }}
+              <span class="text-faded">{{ t(`curves.noteKinds.${event.kind}`) }}</span>
             </span>
             <button type="button" class="min-h-11 px-3 underline" @click="removeNote(event.id)">
               {{ t('client.delete') }} <span class="sr-only">{{ event.words }}</span>
@@ -250,7 +251,7 @@ const label = computed(() => {
           <FieldRow id="note-kind" :label="t('curves.kind')">
             <select id="note-kind" v-model="note.kind" class="field">
               <option v-for="k in CLIENT_NOTE_KINDS" :key="k" :value="k">
-                {{ k === 'phase' ? t('curves.newPhase') : k }}
+                {{ t(`curves.noteKinds.${k}`) }}
               </option>
             </select>
           </FieldRow>

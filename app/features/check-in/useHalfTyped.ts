@@ -26,16 +26,21 @@ export function useHalfTyped(
 ): void {
   const { checkIn } = storeToRefs(useCheckInStore())
   const kept = useLocalStorage<Record<string, HalfTyped> | null>(keyOf(checkIn.value!.id), null, {
-    ...{ serializer: { read: JSON.parse, write: JSON.stringify } },
+    ...{ serializer: { read: JSON.parse, write: JSON.stringify }, flush: 'sync' },
   })
   const before = kept.value?.[field]
   if (before && (before.box === box() || reopen(before.box))) text.value = before.text
-  watch([text, box], ([now, where]) => {
-    const { [field]: _, ...others } = kept.value ?? {}
-    const all = now === '' ? others : { ...others, [field]: { text: now, box: where } }
-    // Nothing is left behind in the browser of a check-in that is entered.
-    kept.value = Object.keys(all).length > 0 ? all : null
-  })
+  // At once: the last text of a stage is entered and the stage is gone in the same breath.
+  watch(
+    [text, box],
+    ([now, where]) => {
+      const { [field]: _, ...others } = kept.value ?? {}
+      const all = now === '' ? others : { ...others, [field]: { text: now, box: where } }
+      // Nothing is left behind in the browser of a check-in that is entered.
+      kept.value = Object.keys(all).length > 0 ? all : null
+    },
+    { flush: 'sync' },
+  )
 }
 
 /** Forgets what was half typed in a check-in that is closed or thrown away. */

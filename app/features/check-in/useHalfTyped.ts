@@ -26,21 +26,34 @@ export function useHalfTyped(
 ): void {
   const { checkIn } = storeToRefs(useCheckInStore())
   const kept = useLocalStorage<Record<string, HalfTyped> | null>(keyOf(checkIn.value!.id), null, {
-    ...{ serializer: { read: JSON.parse, write: JSON.stringify }, flush: 'sync' },
+    ...{ serializer: { read: JSON.parse, write: JSON.stringify } },
   })
   const before = kept.value?.[field]
   if (before && (before.box === box() || reopen(before.box))) text.value = before.text
-  // At once: the last text of a stage is entered and the stage is gone in the same breath.
-  watch(
-    [text, box],
-    ([now, where]) => {
-      const { [field]: _, ...others } = kept.value ?? {}
-      const all = now === '' ? others : { ...others, [field]: { text: now, box: where } }
-      // Nothing is left behind in the browser of a check-in that is entered.
-      kept.value = Object.keys(all).length > 0 ? all : null
-    },
-    { flush: 'sync' },
-  )
+  const { id } = checkIn.value!
+  function keep(now: string, where: string): void {
+    const { [field]: _, ...others } = kept.value ?? {}
+    const all = now === '' ? others : { ...others, [field]: { text: now, box: where } }
+    // Nothing is left behind in the browser of a check-in that is entered.
+    kept.value = Object.keys(all).length > 0 ? all : null
+  }
+  watch([text, box], ([now, where]) => keep(now, where))
+  // The last text of a stage is entered and the stage is gone in the same breath: no watcher sees it any more.
+  onBeforeUnmount(() => {
+    if (text.value === '') forgetField(id, field)
+  })
+}
+
+function forgetField(checkInId: string, field: string): void {
+  try {
+    const name = keyOf(checkInId)
+    const { [field]: _, ...others } = JSON.parse(localStorage.getItem(name) ?? '{}') as object &
+      Record<string, unknown>
+    if (Object.keys(others).length > 0) localStorage.setItem(name, JSON.stringify(others))
+    else localStorage.removeItem(name)
+  } catch {
+    // A browser that keeps nothing has nothing to forget.
+  }
 }
 
 /** Forgets what was half typed in a check-in that is closed or thrown away. */

@@ -1,6 +1,6 @@
 import prettier from 'eslint-config-prettier'
 import i18n from '@intlify/eslint-plugin-vue-i18n'
-import words from './scripts/eslint-words.mjs'
+import { messages, words } from './scripts/eslint-words.mjs'
 import withNuxt from './.nuxt/eslint.config.mjs'
 
 /*
@@ -8,6 +8,8 @@ import withNuxt from './.nuxt/eslint.config.mjs'
  * neither, and nothing imports demo, bench and tests. tests/core/arrows.test.ts shows that a wrong import fails.
  */
 const PURE_LIBRARIES = 'zod|simple-statistics|papaparse|ical-generator|date-fns(/.*)?'
+
+const oak = { rules: { messages, words } }
 
 /** The rooms of core in the order in which they may build on one another: none imports from a later one. */
 export const ROOMS = [
@@ -197,7 +199,12 @@ export default withNuxt(
   {
     files: ['app/**/*.{ts,vue}'],
     ignores: ['app/service-worker/**'],
-    plugins: { oak: { rules: { words } } },
+    plugins: { oak },
     rules: { 'oak/words': 'error' },
+  },
+  {
+    files: ['core/**/*.ts', 'shared/**/*.ts', 'server/**/*.ts'],
+    plugins: { oak },
+    rules: { 'oak/messages': 'error' },
   },
 )

@@ -108,6 +108,7 @@ export default defineNuxtConfig({
   },
   nitro: {
     plugins: [rootFolder('demo/server-plugin.ts')],
+    rollupConfig: { output: {}, plugins: [catalogue(rootFolder('locales'))] },
     serverAssets: [{ baseName: 'migrations', dir: './database/migrations' }],
     compressPublicAssets: { gzip: true, brotli: true },
   },

@@ -30,6 +30,7 @@ export default defineConfig({
         test: {
           name: 'app',
           include: ['tests/app/**/*.test.ts'],
+          setupFiles: ['tests/support/words.ts'],
           pool: 'threads',
         },
       },
@@ -40,7 +41,7 @@ export default defineConfig({
           include: ['tests/server/**/*.test.ts'],
           pool: 'forks',
           globalSetup: ['tests/server/support/global.ts'],
-          setupFiles: ['tests/server/support/noon.ts'],
+          setupFiles: ['tests/server/support/noon.ts', 'tests/support/words.ts'],
           testTimeout: 30_000,
           hookTimeout: 60_000,
         },

@@ -13,6 +13,7 @@ import { BATCH_COLUMNS, batchReader } from '../core/exchange/batch'
 import { columnName, csvLines, READ_ROWS } from '../core/exchange/csv'
 import { onePath, opened, write } from './files'
 import type { Verb } from './verb'
+import { saidOf } from './said-row'
 
 const BLOCK = 1 << 18
 
@@ -35,7 +36,7 @@ function estimateBlock(
   read: ReturnType<typeof batchReader>,
 ): Done {
   const { data } = Papa.parse<string[]>(text, { ...READ_ROWS, delimiter })
-  const results = data.slice(skip).flatMap(read)
+  const results = data.slice(skip).flatMap(read).map(saidOf)
   return {
     lines: csvLines(BATCH_COLUMNS, results),
     failed: results.some(({ error }) => error !== ''),

@@ -1,4 +1,6 @@
 /** What the verbs read and write. */
+import { tell } from '../shared/words/tell'
+import { voice } from './voice'
 import { once } from 'node:events'
 import { createReadStream } from 'node:fs'
 import Papa from 'papaparse'
@@ -43,7 +45,7 @@ export async function readTable(path: string): Promise<string[][]> {
 /** Names what was refused, with row and column. */
 export function tellRefused(refused: readonly RefusedRow[]): void {
   for (const { row, column, words } of refused) {
-    process.stderr.write(`Row ${row}, column ${column}: ${words}\n`)
+    process.stderr.write(`Row ${row}, column ${column}: ${tell(words, voice())}\n`)
   }
 }
 

@@ -3,10 +3,13 @@
  * that a result can be piped on.
  */
 import { isMainThread } from 'node:worker_threads'
+import { InputError } from '../core/errors'
+import { tell } from '../shared/words/tell'
 import { estimate, estimateBlocks } from './estimate'
 import { plan } from './plans'
 import { check, judge } from './records'
 import { UsageError, type Verb } from './verb'
+import { voice } from './voice'
 
 const VERBS: Record<string, Verb> = { check, estimate, judge, plan }
 
@@ -18,6 +21,12 @@ ${Object.entries(VERBS)
 
   VERB --help says what a verb takes. Exit code 0: well; 1: done, but not all of it; 2: not done.
 `
+
+/** What went wrong, in words. */
+function wordsOf(error: unknown): string {
+  if (error instanceof InputError) return tell(error.said, voice())
+  return error instanceof Error ? error.message : String(error)
+}
 
 async function main(args: readonly string[]): Promise<number> {
   const [name, ...rest] = args
@@ -41,7 +50,7 @@ async function main(args: readonly string[]): Promise<number> {
   try {
     return await verb.run(rest)
   } catch (error) {
-    process.stderr.write(`${error instanceof Error ? error.message : error}\n`)
+    process.stderr.write(`${wordsOf(error)}\n`)
     if (error instanceof UsageError) process.stderr.write(`\n${help}`)
     return 2
   }

@@ -3,15 +3,18 @@ import { CHECK_COLUMNS, checkRows } from '../core/exchange/check-rows'
 import { csvLines } from '../core/exchange/csv'
 import { JUDGE_COLUMNS, judgeRows } from '../core/exchange/judge-rows'
 import { readRecords, type RecordRow } from '../core/exchange/record-file'
+import type { Words } from '../core/say'
+import { told } from '../shared/words/tell'
 import { onePath, readTable, tellRefused, write } from './files'
 import type { Verb } from './verb'
+import { voice } from './voice'
 
 const FILE = `FILE
 
   FILE  CSV with one row a check-in, in order of date, its columns named as docs/how-it-computes.md says; - for
         standard input.`
 
-type Line = Readonly<Record<string, string | number>>
+type Line = Readonly<Record<string, Words | number>>
 
 /** A verb that makes lines of each client's rows. */
 function ofRecords(
@@ -29,7 +32,7 @@ function ofRecords(
       let done = false
       for (const of of clients.values()) {
         done ||= of.some(({ trials }) => trials.size > 0)
-        await write(csvLines(columns, linesOf(of)))
+        await write(csvLines(columns, told(linesOf(of), voice())))
       }
       return done ? 0 : 2
     },

@@ -1,3 +1,5 @@
+import { say, type Message, type Value, type Words } from './say'
+
 /** Why an input was refused; lets a caller react without reading the words. */
 export type InputProblem =
   | 'missing'
@@ -11,7 +13,7 @@ export type InputProblem =
 /**
  * The one error that the core throws for bad input.
  *
- * The message names the input, what was got and what is accepted, in words that a form can show as they are.
+ * What it says names the input, what was got and what is accepted, as a message that a form can tell as it is.
  */
 export class InputError extends Error {
   override readonly name = 'InputError'
@@ -19,23 +21,24 @@ export class InputError extends Error {
   /**
    * @param input name of the input as the caller knows it: `ageYears`, `chest`, `height` ...
    * @param problem the kind of problem
-   * @param message words for the person at the screen
+   * @param said to the person at the screen
    * @param got what was received, if anything
    * @param accepted what would have been accepted
    */
   constructor(
     readonly input: string,
     readonly problem: InputProblem,
-    message: string,
+    readonly said: Message,
     readonly got?: unknown,
-    readonly accepted?: string,
+    readonly accepted?: Words,
   ) {
-    super(message)
+    // For a log: people read what is said.
+    super(`${input}: ${problem}`)
   }
 }
 
 /**
- * Builds the error in the project's usual wording: what, what was got, what is accepted.
+ * Builds the error in the project's usual wording: what to do first, then what was got.
  *
  * @param input name of the input
  * @param label how a person calls it: "Height", "Chest fold"
@@ -43,26 +46,36 @@ export class InputError extends Error {
 export function inputError(
   input: string,
   problem: InputProblem,
-  label: string,
+  label: Words,
   got: unknown,
-  accepted: string,
+  accepted: Words,
 ): InputError {
   return new InputError(input, problem, refusal(label, got, accepted), got, accepted)
 }
 
-/** The usual wording alone: what, what was got, what is accepted. */
-export function refusal(label: string, got: unknown, accepted: string): string {
+/** The usual wording alone. */
+export function refusal(label: Words, got: unknown, accepted: Words): Message {
   // What could not be read as a number is none: nobody is shown NaN.
   const none = got === undefined || got === null || got === '' || Number.isNaN(got)
-  const shown = none ? 'is missing' : `got ${quote(got)}`
-  return `${label}: ${shown}. Accepted: ${accepted}.`
+  return none
+    ? say('errors.missing', { label, accepted })
+    : say('errors.refused', { label, accepted, got: quote(got) })
 }
 
 /** What was got is shown up to this many characters. */
 const SHOWN = 60
 
-function quote(got: unknown): string {
-  if (typeof got === 'string') return `“${got.length > SHOWN ? `${got.slice(0, SHOWN)}…` : got}”`
-  if (Array.isArray(got)) return `a list of ${got.length}`
-  return typeof got === 'object' ? 'something of another form' : String(got)
+/** What the core says of what was got, in place of what it was. */
+const isSaid = (got: unknown): got is Message =>
+  typeof got === 'object' && got !== null && ('say' in got || 'list' in got || 'lower' in got)
+
+function quote(got: unknown): Value {
+  if (typeof got === 'string') {
+    const text = got.length > SHOWN ? `${got.slice(0, SHOWN)}…` : got
+    return say('errors.quoted', { text })
+  }
+  if (isSaid(got)) return got
+  if (Array.isArray(got)) return say('errors.aList', { count: got.length })
+  if (typeof got === 'number') return got
+  return typeof got === 'object' ? say('errors.anotherForm') : String(got)
 }

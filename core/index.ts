@@ -1,5 +1,6 @@
 /** The public entry of the computing core. */
 export * from './errors'
+export * from './say'
 export * from './anatomy/ids'
 export * from './anatomy/limits'
 export * from './anatomy/landmarks'

@@ -18,11 +18,12 @@ if (!process.argv.includes('--clean')) {
   const types = ['--declaration', '--emitDeclarationOnly', '--noEmit', 'false', '--outDir', dist]
   run('npx', ['tsc', '-p', 'tsconfig.core.json', ...types])
   // The sources leave out the endings of files, which Node's own rules of resolving want.
-  const folders = new Set(
-    readdirSync(dist, { recursive: true, withFileTypes: true })
+  const folders = new Set([
+    dist,
+    ...readdirSync(dist, { recursive: true, withFileTypes: true })
       .filter((entry) => entry.isDirectory())
       .map((entry) => join(entry.parentPath, entry.name)),
-  )
+  ])
   for (const name of readdirSync(dist, { recursive: true })) {
     if (!name.endsWith('.d.ts')) continue
     const file = join(dist, name)

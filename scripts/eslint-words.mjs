@@ -39,7 +39,7 @@ function isNoText(node) {
   }
 }
 
-export default {
+export const words = {
   meta: {
     type: 'problem',
     schema: [],
@@ -49,6 +49,41 @@ export default {
     const look = (node, text) => {
       if (!WORDS.test(text) || CLASSES.test(text) || NAMES.test(text) || isNoText(node)) return
       context.report({ node, messageId: 'words', data: { text: text.slice(0, 60) } })
+    }
+    return {
+      Literal: (node) => typeof node.value === 'string' && look(node, node.value),
+      TemplateLiteral: (node) => look(node, node.quasis.map(({ value }) => value.cooked).join('…')),
+    }
+  },
+}
+
+/** A sentence, or the beginning of one: ids and codes begin small and have no full stop. */
+const SENTENCE = /^\p{Lu}[\p{Ll}’]+[,:;]? (\p{Ll}|…)|\p{Ll} .*\p{L}\.$/u
+/** Where a source is cited. */
+const CITATION = /\b(1[89]|20)\d\d\b|et al\b|^(American|National|World) \p{Lu}/u
+/** Functions that take words, whatever these look like. */
+const TAKES_WORDS = /^(inputError|refusal|errorText|notFound|conflict)$/
+const PHRASE = /\p{L}{2,} \p{L}{2,}/u
+
+/** What is said stands in locales/ here too: the core, the contract and the server give messages by their keys. */
+export const messages = {
+  meta: {
+    type: 'problem',
+    schema: [],
+    messages: { words: 'Say it by a key of locales/: {{ text }}' },
+  },
+  create(context) {
+    const look = (node, text) => {
+      const { parent } = node
+      if (parent.type === 'TaggedTemplateExpression' || parent.type === 'ImportDeclaration') return
+      if (parent.type === 'Property' && /^(source|citation)$/.test(parent.key.name ?? '')) return
+      if (parent.type === 'NewExpression' || CITATION.test(text)) return
+      const taken =
+        parent.type === 'CallExpression' && TAKES_WORDS.test(parent.callee.name ?? '')
+          ? PHRASE.test(text)
+          : false
+      if (taken || SENTENCE.test(text))
+        context.report({ node, messageId: 'words', data: { text: text.slice(0, 60) } })
     }
     return {
       Literal: (node) => typeof node.value === 'string' && look(node, node.value),

@@ -4,7 +4,9 @@ import { join } from 'node:path'
 import { ensurePackages, newest, root } from './tools.mjs'
 
 const bundle = join(root, 'node_modules', '.cache', 'oak-pinch', 'oak.mjs')
-const changed = Math.max(newest(join(root, 'core')), newest(join(root, 'cli')))
+const changed = Math.max(
+  ...['core', 'cli', 'shared', 'locales'].map((folder) => newest(join(root, folder))),
+)
 if (!existsSync(bundle) || statSync(bundle).mtimeMs < changed) {
   ensurePackages()
   const { build } = await import('esbuild')

@@ -30,13 +30,17 @@ const SCRIPTS: readonly (readonly [RegExp, string | undefined])[] = [
   [/^core\/protocols\/read-own-protocol\b/, 'contract'],
   [/^core\/(units\/typed-date|weigh-ins\/parse)\b/, 'typed-dates'],
   [/^core\/(outcome|units\/typed-trials|weigh-ins\/weeks)\b/, 'core'],
-  [/^core\/(units\/|errors|schedule\/due)/, 'parts'],
+  [/^core\/(units\/|errors|say|schedule\/due)|^shared\/words\//, 'parts'],
   // Only its own page says what is assumed.
   [/^core\/change\/model\/assumed/, undefined],
   // The words of the record and its series are for the desk.
   [/^core\/change\/(advice|series|model)/, 'desk'],
   [/^core\/(anatomy|equations|protocols|readings|data-quality)\//, 'core'],
   [/^core\/(measurement-error|composition|change)\//, 'core'],
+  // What is said of the core's things goes where they are.
+  [/^app\/words\/of-sites/, 'core'],
+  [/^app\/words\/of-record/, 'desk'],
+  [/^app\/words\/of-norms/, undefined],
   [/^app\/(layouts|utils|contract|words)\b/, 'parts'],
   [/^(@intlify\/|\0virtual:words$)/, 'parts'],
   [/^app\/ui\/(?!AskPanel)[^/]+$/, 'parts'],

@@ -44,12 +44,6 @@ const clientOf = (name) => entries.find((e) => e.client.name.startsWith(name)).c
 
 const { browser, close } = await openChromium()
 const page = await browser.newPage()
-// The numbers typed below are of kilograms and centimeters.
-for (const [name, value] of [
-  ['oak-pinch-mass-unit', 'kg'],
-  ['oak-pinch-length-unit', 'cm'],
-])
-  await browser.setCookie({ name, value, domain: '127.0.0.1', path: '/' })
 
 async function go(path) {
   // The live stream of a check-in never lets the network be idle for good.

@@ -1,13 +1,10 @@
 import { existsSync, readdirSync, readFileSync } from 'node:fs'
 import { join } from 'node:path'
-import {
-  createParser,
-  type MessageNode,
-  type NamedNode,
-  type PluralNode,
-} from '@intlify/message-compiler'
 import type { Plugin } from 'vite'
-import { SHIPPED } from '../app/words/best-language'
+import { SHIPPED } from '../shared/words/best-language'
+import { formsOf, isText, spokenWords, type Words } from '../shared/words/compile'
+import type { Messages } from '../shared/words/translator'
+import type { Catalogue } from '../shared/words/voices'
 import { pseudo, PSEUDO_LOCALE } from './pseudo-locale'
 
 /*
@@ -15,10 +12,7 @@ import { pseudo, PSEUDO_LOCALE } from './pseudo-locale'
  * that a page asks for the words of its own places alone and carries no compiler.
  */
 
-export type Words = { [key: string]: string | Words }
-
-// As the message compiler numbers its nodes: its enumeration is not there at run time.
-const [PLURAL, TEXT, NAMED, LITERAL] = [1, 3, 4, 9]
+export type { Words }
 
 const read = (file: string): Words =>
   existsSync(file) ? (JSON.parse(readFileSync(file, 'utf8')) as Words) : {}
@@ -63,24 +57,28 @@ export function wordsOf(folder: string, language: string, place: string): Words 
   return over(shipped, read(join(folder, language, `${place}.json`)))
 }
 
-const parser = createParser({ location: false })
-
-/** A message as the code that says it: see app/words/message.ts. */
+/** A message as the code that says it: see shared/words/message.ts. */
 function said(message: string): string {
-  const ast = parser.parse(message)
-  const one = (form: MessageNode): string => {
-    const parts = form.items.map((item) => {
-      if (item.type === TEXT || item.type === LITERAL)
-        return (item as { value?: string }).value ?? ''
-      if (item.type !== NAMED) throw new Error(`Only {name} may stand in a message: ${message}`)
-      return [(item as NamedNode).key] as const
-    })
-    if (parts.every((part) => typeof part === 'string')) return JSON.stringify(parts.join(''))
-    return `m(${parts.map((part) => JSON.stringify(part)).join(',')})`
-  }
-  return ast.body.type === PLURAL
-    ? `p(${(ast.body as PluralNode).cases.map(one).join(',')})`
-    : one(ast.body as MessageNode)
+  const forms = formsOf(message).map((form) =>
+    isText(form)
+      ? JSON.stringify(form.join(''))
+      : `m(${form.map((part) => JSON.stringify(part)).join(',')})`,
+  )
+  return forms.length > 1 ? `p(${forms.join(',')})` : forms[0]!
+}
+
+/** Every language with all its words, read from their files. */
+export function wholeCatalogue(folder: string): Catalogue {
+  const places = placesIn(folder)
+  return Object.fromEntries(
+    [...languagesIn(folder), PSEUDO_LOCALE].map((language) => [
+      language,
+      Object.assign(
+        {},
+        ...places.map((of) => spokenWords(wordsOf(folder, language, of))),
+      ) as Messages,
+    ]),
+  )
 }
 
 function script(words: Words): string {
@@ -90,7 +88,7 @@ function script(words: Words): string {
   )
   return `{ ${entries.join(',\n')} }`
 }
-const HELPERS = "import { m, p } from '~/words/message'\n"
+const HELPERS = "import { m, p } from '#shared/words/message'\n"
 
 /** Serves `virtual:words` (loaders by place, of the shipped language and of others) and `virtual:words/all` (everything, for the server). */
 export function catalogue(folder: string): Plugin {
@@ -130,7 +128,8 @@ export const otherLoaders = { ${others.join(', ')} }`
     // What says something of a place asks for that place's words when it is loaded.
     transform(code, id) {
       const path = id.split('?')[0]!
-      if (this.environment.name !== 'client' || !/\/app\/.*\.(vue|ts)$/.test(path)) return
+      if (this.environment?.name !== 'client' || !/\/(app|core|shared)\/.*\.(vue|ts)$/.test(path))
+        return
       if (path.includes('/node_modules/') || id.includes('type=style')) return
       const needed = [...new Set([...code.matchAll(named)].map(([, place]) => place!))]
       if (!needed.length) return

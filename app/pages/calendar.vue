@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { addDays, addMonths, reminderText, weekdayOf } from '#core'
+import { addDays, addMonths, PREPARATION, reminderGreeting, weekdayOf } from '#core'
 import type { Calendar } from '#shared/contract/calendar'
 import { calendar, clients } from '~/contract'
 
@@ -78,11 +78,13 @@ const vEntry = {
 const opened = ref<Entry>()
 const newDay = ref('')
 watch(opened, (entry) => (newDay.value = entry?.dueOn ?? ''))
-const reminder = computed(() =>
-  opened.value
-    ? reminderText(firstName(opened.value.name), formatDate(opened.value.dueOn, true))
-    : '',
-)
+/** A reminder to copy: when, and how to come prepared. */
+const reminder = computed(() => {
+  if (!opened.value) return ''
+  const { name, dueOn } = opened.value
+  const lines = tellAll(PREPARATION).map((line) => `- ${line}`)
+  return [tell(reminderGreeting(firstName(name), dueOn)), '', ...lines].join('\n')
+})
 const copied = ref(false)
 const text = useTemplateRef<HTMLTextAreaElement>('text')
 async function copy() {

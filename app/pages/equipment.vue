@@ -201,7 +201,7 @@ const asked = computed(() => {
                 </p>
                 <p v-if="lastCheck(instrument)">{{ lastCheck(instrument) }}</p>
                 <p v-if="!instrument.retired && overdue(instrument)" class="font-bold text-clay">
-                  {{ overdue(instrument) }}
+                  {{ tell(overdue(instrument)) }}
                 </p>
               </div>
               <NamedButton :of="instrument.name" @click="check(instrument)">{{
@@ -331,7 +331,7 @@ const asked = computed(() => {
           class="font-bold"
           :class="verdict.passed ? 'text-leaf' : 'text-clay'"
         >
-          {{ verdict.passed ? '✓' : '✗' }} {{ verdict.words }}
+          {{ verdict.passed ? '✓' : '✗' }} {{ tell(verdict.words) }}
         </p>
       </template>
       <template v-else-if="person">

@@ -68,7 +68,7 @@ onBeforeUnmount(() => clearTimeout(timer))
           <template v-if="lastDone">
             {{ t('today.doneNameUntilSomethingNew', { name: lastDone.client.name }) }}
             <button type="button" class="min-h-11 px-2 underline" @click="setDone(lastDone, false)">
-              {{ t('today.undo') }}
+              {{ t('common.undo') }}
             </button>
           </template>
           <template v-if="data.pending">

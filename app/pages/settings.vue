@@ -1,12 +1,5 @@
 <script setup lang="ts">
-import {
-  siteNameIn,
-  PROTOCOLS,
-  LANDMARK_STANDARD_NAMES,
-  type OwnProtocol,
-  type LandmarkStandard,
-  type Tolerance,
-} from '#core'
+import { PROTOCOLS, type OwnProtocol, type LandmarkStandard, type Tolerance } from '#core'
 import type { Gym, SettingsChange } from '#shared/contract/equipment'
 import { clients, gym as routes } from '~/contract'
 
@@ -35,7 +28,7 @@ const change = (body: SettingsChange) => take(() => callApi(routes.change, { bod
 
 const standards = (['us', 'int', 'dw', 'gym'] as LandmarkStandard[]).map((value) => ({
   value,
-  name: LANDMARK_STANDARD_NAMES[value],
+  name: standardName(value),
 }))
 const standard = computed({
   get: () => gym.value.settings.standard,
@@ -138,7 +131,7 @@ const retire = (id: string) => take(() => callApi(routes.removeProtocol, { param
               @change="change({ defaultProtocolId: ($event.target as HTMLSelectElement).value })"
             >
               <option v-for="p in protocolOptions" :key="p.id" :value="p.id">
-                {{ p.name }} · {{ LANDMARK_STANDARD_NAMES[p.standard] }}
+                {{ tell(p.name) }} · {{ standardName(p.standard) }}
               </option>
             </select>
           </FieldRow>

@@ -1,7 +1,7 @@
 import { loaders, otherLoaders } from 'virtual:words'
 import { placesNeeded, whenNeeded } from '~/words/needed'
 import { speakWith } from '~/words/say'
-import { translator, type Messages } from '~/words/translator'
+import { translator, type Messages } from '#shared/words/translator'
 
 /** The words of the places that the loaded scripts speak of, each fetched once and before it is shown. */
 export default defineNuxtPlugin({

@@ -1,6 +1,6 @@
 import words from 'virtual:words/all'
 import { speakWith, type Voice } from '~/words/say'
-import { translator } from '~/words/translator'
+import { translator } from '#shared/words/translator'
 
 const voices = new Map<string, Voice>()
 function voiceOf(language: string): Voice {

@@ -1,18 +1,11 @@
 <script setup lang="ts">
-import { onClickOutside } from '@vueuse/core'
-
 /** A term of the trade, explained in two lines where it stands. */
 const { term } = defineProps<{
   term: 'protocol' | 'standard' | 'round' | 'detectable' | 'tester'
 }>()
-const open = ref(false)
 const box = useTemplateRef<HTMLElement>('box')
 const button = useTemplateRef<HTMLButtonElement>('button')
-onClickOutside(box, () => (open.value = false))
-function close() {
-  open.value = false
-  button.value?.focus()
-}
+const { open, close } = useDisclosure(box, button)
 const id = useId()
 </script>
 

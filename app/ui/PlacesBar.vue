@@ -1,6 +1,4 @@
 <script setup lang="ts">
-import { onClickOutside } from '@vueuse/core'
-
 /**
  * The places of the application: on top of every page of the desk, and on a phone a bar of four at the foot of the
  * screen, within the thumb's reach, with the others behind More.
@@ -20,26 +18,20 @@ const isHere = (place: string) =>
   route.path === place || (place !== '/' && route.path.startsWith(`${place}/`))
 const isMore = computed(() => places.some(({ to, thumb }) => !thumb && isHere(to)))
 
-const more = ref(false)
 const bar = useTemplateRef<HTMLElement>('bar')
 const button = useTemplateRef<HTMLButtonElement>('button')
-onClickOutside(bar, () => (more.value = false))
+const { open: more, close } = useDisclosure(bar, button)
 watch(
   () => route.path,
   () => (more.value = false),
 )
-function leave() {
-  if (!more.value) return
-  more.value = false
-  button.value?.focus()
-}
 </script>
 
 <template>
   <header
     ref="bar"
     class="bg-oak text-chalk max-sm:fixed max-sm:inset-x-0 max-sm:bottom-0 max-sm:z-20 max-sm:pb-[env(safe-area-inset-bottom)] print:hidden"
-    @keydown.esc="leave"
+    @keydown.esc="close"
   >
     <div class="flex items-center gap-x-7 sm:min-h-[60px] sm:flex-wrap sm:px-6">
       <NuxtLink to="/" class="figure text-[26px] max-sm:hidden">{{

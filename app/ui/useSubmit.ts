@@ -38,7 +38,7 @@ export function useSubmit() {
     } catch (error) {
       const fields = error instanceof Refused ? error.problems.filter(({ field }) => field) : []
       problems.value = byField(fields)
-      trouble.value = error instanceof Error ? error.message : String(error)
+      trouble.value = error instanceof Error ? wordsOf(error) : String(error)
       return undefined
     } finally {
       busy.value = false

@@ -54,8 +54,7 @@ export async function callApi<T extends Route>(
   }
   const response = await raw(pathOf(route.path, params), {
     // The server asks itself for what the browser would have asked for, as the same person.
-    ...{ headers },
-    ...{ method: route.method, query, retry: 0, ignoreResponseError: true },
+    ...{ headers, method: route.method, query, retry: 0, ignoreResponseError: true },
     body: route.file ? file : route.body ? (body ?? {}) : undefined,
   }).catch(() => {
     throw new Unreachable()

@@ -1,17 +1,13 @@
 import type { Key } from '../../locales/keys'
-import { SHIPPED } from './best-language'
+import { SHIPPED } from '#shared/words/best-language'
+import { told } from '#shared/words/tell'
+import type { Words } from '#core'
+import type { Values, Voice } from '#shared/words/voice'
 
-export type { Key }
-export type Values = Record<string, string | number | null | undefined>
+export type { Key, Voice }
 
-/** Gives the words of a key. */
-export type Say = (key: Key, values?: Values) => string
-
-/** Who says it, and in which language (BCP 47). */
-export interface Voice {
-  say: Say
-  language: string
-}
+/** Gives the words of a key of the catalogue; a message of the core may stand in them. */
+export type Say = (key: Key, values?: Record<string, Values[string] | Words>) => string
 
 let voice: () => Voice = () => ({ say: (key) => key, language: SHIPPED })
 
@@ -25,7 +21,10 @@ export function speakWith(whose: () => Voice): void {
  *
  * @param values what stands in braces; `count` also chooses between the forms of a plural
  */
-export const t: Say = (key, values) => voice().say(key, values)
+export const t: Say = (key, values) => {
+  const speaking = voice()
+  return speaking.say(key, values && told(values, speaking))
+}
 
 /** The language of the page, for what is written by its customs. */
 export const language = (): string => voice().language

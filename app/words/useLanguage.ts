@@ -1,5 +1,6 @@
 import { languages, spoken } from 'virtual:words'
-import { bestLanguage } from './best-language'
+import { bestLanguage } from '#shared/words/best-language'
+import { LANGUAGE_COOKIE } from '#shared/words/language-cookie'
 
 function wishedFor(): string[] {
   if (import.meta.client) return [...navigator.languages]
@@ -9,7 +10,7 @@ function wishedFor(): string[] {
 
 /** The language of this device (BCP 47): as chosen, else as the browser wishes. */
 export function useLanguage() {
-  const chosen = useCookie<string | undefined>('oak-pinch-language', KEPT_ON_DEVICE)
+  const chosen = useCookie<string | undefined>(LANGUAGE_COOKIE, KEPT_ON_DEVICE)
   return computed({
     get: () =>
       chosen.value && languages.includes(chosen.value)

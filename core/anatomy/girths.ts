@@ -1,106 +1,113 @@
+import { type Message, say, type Words } from '../say'
 import type { GirthId, KnownGirth, LandmarkStandard } from './ids'
 import { nameOf } from './names'
 
 /** How a girth is taken. */
 export interface GirthLandmark {
   id: GirthId
-  name: string
-  where: string
+  name: Words
+  where: Message
   /** Posture, breath and tension. */
-  how: string
+  how: Message
   /** What other standards do, by name; their values are not the same girth. */
-  standards: Partial<Record<LandmarkStandard | 'who' | 'navy' | 'nhanes', string>>
+  standards: Partial<Record<LandmarkStandard | 'who' | 'navy' | 'nhanes', Message>>
 }
 
 const girth = (
   id: GirthId,
-  where: string,
-  how: string,
+  where: Message,
+  how: Message,
   standards: GirthLandmark['standards'] = {},
 ): GirthLandmark => ({ id, name: nameOf(id), where, how, standards })
 
-const TRUNK = 'Level all round, read after a normal breath out, snug and not denting.'
-const LIMB = 'Muscle relaxed, weight even, tape square to the limb, snug and not denting.'
+const TRUNK = say('anatomy.levelAllRoundReadAfter')
+const LIMB = say('anatomy.muscleRelaxedWeightEvenTape')
 
 /** Every girth, with where and how. The tape lies flat on the skin; each girth is taken twice. */
 const GIRTHS: readonly GirthLandmark[] = [
   girth(
     'neck',
-    'Just below the larynx, not on the shoulder muscle.',
-    'Head level, tape sloping a little down to the front.',
+    say('anatomy.justBelowLarynxShoulderMuscle'),
+    say('anatomy.headLevelTapeSlopingLittle'),
     {
-      int: 'Just above the thyroid cartilage.',
+      int: say('anatomy.justAboveThyroidCartilage'),
     },
   ),
   girth(
     'shoulders',
-    'Round the broadest part of both shoulders.',
-    'Arms at the sides, normal breath out.',
+    say('anatomy.roundBroadestPartBothShoulders'),
+    say('anatomy.armsSidesNormalBreathOut'),
     {
-      gym: 'Common practice, no source.',
+      gym: say('anatomy.commonPracticeSource'),
     },
   ),
-  girth('chest_girth', 'Level of the middle of the breastbone.', `${TRUNK} No held breath.`, {
-    us: 'Mid-sternum.',
-    int: 'Mid-sternum, end of a normal breath out.',
-    gym: 'Nipple line, or just under the bust: those are the breast line and under the bust.',
-  }),
+  girth(
+    'chest_girth',
+    say('anatomy.levelMiddleBreastbone'),
+    say('anatomy.heldBreath', { trunk: TRUNK }),
+    {
+      us: say('anatomy.midSternum'),
+      int: say('anatomy.midSternumEndNormalBreath'),
+      gym: say('anatomy.nippleLineJustUnderBust'),
+    },
+  ),
   girth(
     'bust',
-    'The fullest part of the breasts, over the nipples.',
-    `${TRUNK} The same bra or none each time.`,
+    say('anatomy.fullestPartBreastsOverNipples'),
+    say('anatomy.sameBraNoneEachTime', { trunk: TRUNK }),
     {
-      gym: 'Common practice, no source.',
+      gym: say('anatomy.commonPracticeSource'),
     },
   ),
-  girth('under_bust', 'Just under the breasts.', `${TRUNK} The same bra or none each time.`, {
-    gym: 'Common practice, no source.',
-  }),
   girth(
-    'waist',
-    'The narrowest part between ribs and hip crest; halfway between them where there is none.',
-    TRUNK,
+    'under_bust',
+    say('anatomy.justUnderBreasts'),
+    say('anatomy.sameBraNoneEachTime', { trunk: TRUNK }),
     {
-      navy: 'Women of the tape method; also for waist to hip.',
+      gym: say('anatomy.commonPracticeSource'),
     },
   ),
-  girth('waist_midway', 'Halfway between the lowest rib and the hip crest, at the side.', TRUNK, {
-    who: 'The waist of the World Health Organization.',
+  girth('waist', say('anatomy.narrowestPartBetweenRibsHip'), TRUNK, {
+    navy: say('anatomy.womenTapeMethodAlsoWaist'),
   }),
-  girth('abdomen', 'Level of the navel.', TRUNK, {
-    navy: 'Men of the tape method; the Army’s one site; Tran and Weltman.',
+  girth('waist_midway', say('anatomy.halfwayBetweenLowestRibHip'), TRUNK, {
+    who: say('anatomy.waistWorldHealthOrganization'),
   }),
-  girth('iliac', 'Level of the top of the hip crests.', TRUNK, {
-    nhanes: 'The waist of the national surveys and of relative fat mass.',
+  girth('abdomen', say('anatomy.levelNavel'), TRUNK, {
+    navy: say('anatomy.menTapeMethodArmysOne'),
+  }),
+  girth('iliac', say('anatomy.levelTopHipCrests'), TRUNK, {
+    nhanes: say('anatomy.waistNationalSurveysRelativeFat'),
   }),
   girth(
     'hip',
-    'The largest girth over the buttocks.',
-    'Feet together, buttocks loose, tape level.',
+    say('anatomy.largestGirthOverButtocks'),
+    say('anatomy.feetTogetherButtocksLooseTape'),
   ),
-  girth('thigh_girth', 'Just below the fold of the buttock.', `${LIMB} Feet a little apart.`, {
-    us: 'At the gluteal fold.',
-    int: '1 cm below the gluteal fold.',
-    gym: 'A fixed mark of the client’s own.',
-  }),
-  girth('mid_thigh_girth', 'Halfway between the groin and the top of the kneecap.', LIMB),
-  girth('calf_girth', 'The largest girth of the calf.', `${LIMB} Not flexed.`),
+  girth(
+    'thigh_girth',
+    say('anatomy.justBelowFoldButtock'),
+    say('anatomy.feetLittleApart', { limb: LIMB }),
+    {
+      us: say('anatomy.glutealFold'),
+      int: say('anatomy.n1CmBelowGlutealFold'),
+      gym: say('anatomy.fixedMarkClientsOwn'),
+    },
+  ),
+  girth('mid_thigh_girth', say('anatomy.halfwayBetweenGroinTopKneecap'), LIMB),
+  girth('calf_girth', say('anatomy.largestGirthCalf'), say('anatomy.flexed', { limb: LIMB })),
   girth(
     'upper_arm_relaxed',
-    'Halfway between the tip of the shoulder and the elbow.',
-    'Arm hanging loose. Not after training.',
+    say('anatomy.halfwayBetweenTipShoulderElbow'),
+    say('anatomy.armHangingLooseAfterTraining'),
   ),
   girth(
     'upper_arm_flexed',
-    'The peak of the contracted biceps.',
-    'Elbow bent to a right angle, fist closed, muscle tensed. Not after training.',
+    say('anatomy.peakContractedBiceps'),
+    say('anatomy.elbowBentRightAngleFist'),
   ),
-  girth('forearm', 'The largest girth below the elbow.', 'Arm hanging loose, palm up.'),
-  girth(
-    'wrist',
-    'Just below the bony knobs of the wrist, toward the hand.',
-    'Hand relaxed, palm up.',
-  ),
+  girth('forearm', say('anatomy.largestGirthBelowElbow'), say('anatomy.armHangingLoosePalmUp')),
+  girth('wrist', say('anatomy.justBelowBonyKnobsWrist'), say('anatomy.handRelaxedPalmUp')),
 ]
 
 const byId = new Map(GIRTHS.map((g) => [g.id, g]))

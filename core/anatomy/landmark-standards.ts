@@ -1,11 +1,12 @@
+import { type Message, say } from '../say'
 import { type LandmarkStandard, type SiteId, isOwnSite, isSkinfold } from './ids'
 
 /** What people call each standard. */
-export const LANDMARK_STANDARD_NAMES: Record<LandmarkStandard, string> = {
-  us: 'American textbook sites',
-  int: 'International sites',
-  dw: 'Durnin and Womersley’s own sites',
-  gym: 'Gym practice',
+export const LANDMARK_STANDARD_NAMES: Record<LandmarkStandard, Message> = {
+  us: say('anatomy.americanTextbookSites'),
+  int: say('anatomy.internationalSites'),
+  dw: say('anatomy.durninWomersleysOwnSites'),
+  gym: say('anatomy.gymPractice'),
 }
 
 /** A value with the standard it was located by; girths have none. */

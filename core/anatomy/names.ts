@@ -1,43 +1,44 @@
+import { type Message, say, type Words, type Listed, listed, lower } from '../say'
 import { capital } from '../units/format'
 import type { KnownSite, SiteId } from './ids'
 
-const NAMES: Record<KnownSite, string> = {
-  chest: 'Chest',
-  midaxillary: 'Midaxillary',
-  triceps: 'Triceps',
-  subscapular: 'Subscapular',
-  abdominal: 'Abdominal',
-  suprailiac: 'Suprailiac',
-  thigh: 'Thigh',
-  biceps: 'Biceps',
-  iliac_crest: 'Iliac crest',
-  supraspinale: 'Supraspinale',
-  front_thigh: 'Front thigh',
-  medial_calf: 'Medial calf',
-  lower_back: 'Lower back',
-  suprailiac_sloan: 'Suprailiac (on the crest)',
-  neck: 'Neck',
-  shoulders: 'Shoulders',
-  chest_girth: 'Chest girth',
-  bust: 'Breast line',
-  under_bust: 'Under the bust',
-  waist: 'Waist, narrowest',
-  waist_midway: 'Waist, midway',
-  abdomen: 'Abdomen at the navel',
-  iliac: 'Hip crests',
-  hip: 'Hip',
-  thigh_girth: 'Thigh girth',
-  mid_thigh_girth: 'Mid-thigh girth',
-  calf_girth: 'Calf girth',
-  upper_arm_relaxed: 'Upper arm, relaxed',
-  upper_arm_flexed: 'Upper arm, flexed',
-  forearm: 'Forearm',
-  wrist: 'Wrist',
+const NAMES: Record<KnownSite, Message> = {
+  chest: say('anatomy.chest'),
+  midaxillary: say('anatomy.midaxillary'),
+  triceps: say('anatomy.triceps'),
+  subscapular: say('anatomy.subscapular'),
+  abdominal: say('anatomy.abdominal'),
+  suprailiac: say('anatomy.suprailiac'),
+  thigh: say('anatomy.thigh'),
+  biceps: say('anatomy.biceps'),
+  iliac_crest: say('anatomy.iliacCrest'),
+  supraspinale: say('anatomy.supraspinale'),
+  front_thigh: say('anatomy.frontThigh'),
+  medial_calf: say('anatomy.medialCalf'),
+  lower_back: say('anatomy.lowerBack'),
+  suprailiac_sloan: say('anatomy.suprailiacCrest'),
+  neck: say('anatomy.neck'),
+  shoulders: say('anatomy.shoulders'),
+  chest_girth: say('anatomy.chestGirth'),
+  bust: say('anatomy.breastLine'),
+  under_bust: say('anatomy.underBust'),
+  waist: say('anatomy.waistNarrowest'),
+  waist_midway: say('anatomy.waistMidway'),
+  abdomen: say('anatomy.abdomenNavel'),
+  iliac: say('anatomy.hipCrests'),
+  hip: say('anatomy.hip'),
+  thigh_girth: say('anatomy.thighGirth'),
+  mid_thigh_girth: say('anatomy.midThighGirth'),
+  calf_girth: say('anatomy.calfGirth'),
+  upper_arm_relaxed: say('anatomy.upperArmRelaxed'),
+  upper_arm_flexed: say('anatomy.upperArmFlexed'),
+  forearm: say('anatomy.forearm'),
+  wrist: say('anatomy.wrist'),
 }
 
 /** What a person calls a fold or girth. */
-export function nameOf(site: SiteId): string {
-  const known: Partial<Record<SiteId, string>> = NAMES
+export function nameOf(site: SiteId): Words {
+  const known: Partial<Record<SiteId, Message>> = NAMES
   return known[site] ?? ownName(site)
 }
 
@@ -47,5 +48,19 @@ function ownName(site: SiteId): string {
 }
 
 /** Sites in a row as they stand in a sentence. */
-export const namesOf = (sites: readonly SiteId[], between = ', ') =>
-  sites.map((site) => nameOf(site).toLowerCase()).join(between)
+export const namesOf = (sites: readonly SiteId[], by: Listed['by'] = 'comma'): Listed =>
+  listed(
+    sites.map((site) => lower(nameOf(site))),
+    by,
+  )
+
+/** Girths whose name says how they are found. */
+const SHORT_NAMES: Partial<Record<SiteId, Message>> = {
+  waist: say('anatomy.waist'),
+  waist_midway: say('anatomy.waist'),
+  upper_arm_relaxed: say('anatomy.upperArm'),
+  upper_arm_flexed: say('anatomy.upperArm'),
+}
+
+/** What a person calls a fold or girth, without how it is found. */
+export const shortNameOf = (site: SiteId): Words => SHORT_NAMES[site] ?? nameOf(site)

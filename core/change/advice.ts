@@ -1,18 +1,19 @@
+import { type Message, say } from '../say'
 import type { Headline, HeadlineRule } from './model/headline'
 import { wayOf } from './model/verdict'
 
 /** What coaches usually do next: a suggestion with its reason, never an order. */
 export interface Suggestion {
-  what: string
-  why: string
+  what: Message
+  why: Message
   /** Who to see, and what not to do. */
-  caution?: string
+  caution?: Message
 }
 
 /** A rule of advice: the headlines that it goes with, in words for the docs, and what it suggests. */
 export interface AdviceRule {
   id: string
-  when: string
+  when: Message
   applies(headline: HeadlineWays): boolean
   next: readonly Suggestion[]
 }
@@ -25,11 +26,10 @@ export interface HeadlineWays {
   lean: -1 | 0 | 1
 }
 
-const REFER_LOSS =
-  'Loss that is not intended, missed periods, dizziness or signs of restriction go to a physician or registered dietitian.'
+const REFER_LOSS = say('change.lossIntendedMissedPeriodsDizziness')
 const KEEP_ON: Suggestion = {
-  what: 'If this was wanted, keep going as now.',
-  why: 'What works needs no change.',
+  what: say('change.ifWasWantedKeepGoing'),
+  why: say('change.whatWorksNeedsChange'),
 }
 
 const isClear = ({ rule }: HeadlineWays) => rule === 'phase-clear' || rule === 'first-clear'
@@ -38,128 +38,128 @@ const isClear = ({ rule }: HeadlineWays) => rule === 'phase-clear' || rule === '
 export const ADVICE: readonly AdviceRule[] = [
   {
     id: 'too-fast',
-    when: 'body mass falls faster than is safe',
+    when: say('change.bodyMassFallsFasterSafe'),
     applies: ({ rule }) => rule === 'too-fast',
     next: [
       {
-        what: 'Ease the deficit to about 0.5 % of body mass a week, and look at protein and sleep.',
-        why: 'The faster the loss, the larger the share of lean mass in it.',
+        what: say('change.easeDeficitAbout05'),
+        why: say('change.fasterLossLargerShareLean'),
         caution: REFER_LOSS,
       },
     ],
   },
   {
     id: 'losing-lean',
-    when: 'lean is lost, and more of it than a cut costs',
+    when: say('change.leanLostMoreCutCosts'),
     applies: ({ rule }) => rule === 'losing-lean',
     next: [
       {
-        what: 'Ease the deficit to about 0.5 % of body mass a week, and bring protein and lifting up.',
-        why: 'Lean mass is held by training and protein, and lost to a deficit that is too large.',
-        caution: `A diet for an illness, in pregnancy or for a child is for licensed practice. ${REFER_LOSS}`,
+        what: say('change.easeDeficitAbout052'),
+        why: say('change.leanMassHeldTrainingProtein'),
+        caution: say('change.dietIllnessPregnancyChildLicensed', { referLoss: REFER_LOSS }),
       },
     ],
   },
   {
     id: 'fat-down-lean-up',
-    when: 'fat down and lean up',
+    when: say('change.fatDownLeanUp'),
     applies: (headline) => isClear(headline) && headline.fat === -1 && headline.lean === 1,
-    next: [KEEP_ON, { what: 'Show both.', why: 'The scale hides it from the client.' }],
+    next: [KEEP_ON, { what: say('change.showBoth'), why: say('change.scaleHidesClient') }],
   },
   {
     id: 'fat-down-lean-down',
-    when: 'fat down, and less lean with it than 30 % of the loss',
+    when: say('change.fatDownLessLean30'),
     applies: (headline) => isClear(headline) && headline.fat === -1 && headline.lean === -1,
     next: [
       {
-        what: 'Keep the pace, and look at protein and lifting.',
-        why: 'Some lean goes with any cut; training and protein keep it little.',
+        what: say('change.keepPaceLookProteinLifting'),
+        why: say('change.someLeanGoesAnyCut'),
       },
     ],
   },
   {
     id: 'fat-down',
-    when: 'fat down, lean neither up nor down',
+    when: say('change.fatDownLeanNeitherUp'),
     applies: (headline) => isClear(headline) && headline.fat === -1,
     next: [KEEP_ON],
   },
   {
     id: 'both-up',
-    when: 'fat and lean up',
+    when: say('change.fatLeanUp'),
     applies: (headline) => isClear(headline) && headline.fat === 1 && headline.lean === 1,
     next: [
       {
-        what: 'Compare the two gains with what was planned, and slow down if fat leads.',
-        why: 'Past what training can build, a surplus becomes fat.',
+        what: say('change.compareTwoGainsWhatWas'),
+        why: say('change.pastWhatTrainingCanBuild'),
       },
     ],
   },
   {
     id: 'fat-up-lean-down',
-    when: 'fat up and lean down',
+    when: say('change.fatUpLeanDown'),
     applies: (headline) => isClear(headline) && headline.fat === 1 && headline.lean === -1,
     next: [
       {
-        what: 'Ask what changed: training missed, illness, injury, sleep.',
-        why: 'The two together are what a break from training looks like.',
-        caution: 'New medicines and illness go to a physician.',
+        what: say('change.askWhatChangedTrainingMissed'),
+        why: say('change.twoTogetherWhatBreakTraining'),
+        caution: say('change.newMedicinesIllnessGoPhysician'),
       },
     ],
   },
   {
     id: 'fat-up',
-    when: 'fat up, lean neither up nor down',
+    when: say('change.fatUpLeanNeitherUp'),
     applies: (headline) => isClear(headline) && headline.fat === 1,
     next: [
       {
-        what: 'Talk about the last weeks before the numbers, and agree on one change.',
-        why: 'Small and early is easier than large and late.',
-        caution: 'No shaming: where food has become a worry, offer other goals and a referral.',
+        what: say('change.talkAboutLastWeeksBefore'),
+        why: say('change.smallEarlyEasierLargeLate'),
+        caution: say('change.shamingWhereFoodHasBecome'),
       },
     ],
   },
   {
     id: 'lean-up',
-    when: 'lean up, fat neither up nor down',
+    when: say('change.leanUpFatNeitherUp'),
     applies: (headline) => isClear(headline) && headline.lean === 1,
     next: [
       KEEP_ON,
       {
-        what: 'Hold it against girths and strength.',
-        why: 'Lean mass is water too: a salty or a heavy day reads as lean.',
+        what: say('change.holdAgainstGirthsStrength'),
+        why: say('change.leanMassWaterTooSalty'),
       },
     ],
   },
   {
     id: 'off-the-line',
-    when: 'the last check-in lies off the line',
+    when: say('change.lastCheckLiesOffLine'),
     applies: ({ rule }) => rule === 'off-the-line',
     next: [
       {
-        what: 'Measure again under the same conditions, by the same hand and caliper, before reading anything into it.',
-        why: 'Another tester or caliper, training, food or the time of day move folds and mass as much as weeks of work do.',
+        what: say('change.measureAgainUnderSameConditions'),
+        why: say('change.anotherTesterCaliperTrainingFood'),
       },
     ],
   },
   {
     id: 'no-change',
-    when: 'nothing changed that matters',
+    when: say('change.nothingChangedMatters'),
     applies: ({ rule }) => rule === 'no-change',
     next: [
       {
-        what: 'If change was wanted, look at the weeks behind; if holding was, keep on.',
-        why: 'The whole of what is possible lies inside what would matter.',
+        what: say('change.ifChangeWasWantedLook'),
+        why: say('change.wholeWhatPossibleLiesInside'),
       },
     ],
   },
   {
     id: 'wait',
-    when: 'nothing is clear yet',
+    when: say('change.nothingClearYet'),
     applies: () => true,
     next: [
       {
-        what: 'Go on as planned, and measure again when the pace has had time to show.',
-        why: 'A few weeks of work are smaller than the error of a hand.',
+        what: say('change.goPlannedMeasureAgainWhen'),
+        why: say('change.fewWeeksWorkSmallerError'),
       },
     ],
   },

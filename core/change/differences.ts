@@ -1,3 +1,4 @@
+import { type Message, say } from '../say'
 import { type SiteId, type SkinfoldId, isSkinfold } from '../anatomy/ids'
 import { isSamePlace } from '../anatomy/landmark-standards'
 import {
@@ -107,11 +108,11 @@ export function comparable(person: Person, then: CheckInRecord, now: CheckInReco
 }
 
 /** What differs in people, instruments and conditions between two check-ins, in sentences. */
-export function differencesBetween(then: Measured, now: Measured): string[] {
+export function differencesBetween(then: Measured, now: Measured): Message[] {
   const changed = setupChange(then, now)
   return [
-    ...(changed.anotherTester ? ['Another tester than then.'] : []),
-    ...(changed.anotherCaliper ? ['Another caliper than then.'] : []),
+    ...(changed.anotherTester ? [say('change.anotherTesterThen')] : []),
+    ...(changed.anotherCaliper ? [say('change.anotherCaliperThen')] : []),
     ...conditionDifferences(then.conditions ?? {}, now.conditions ?? {}),
   ]
 }

@@ -1,3 +1,4 @@
+import { type Message, say } from '../say'
 import type { SiteId } from '../anatomy/ids'
 import { type LocatedValue, isSamePlace } from '../anatomy/landmark-standards'
 import { namesOf } from '../anatomy/names'
@@ -37,7 +38,7 @@ export interface SeriesPoint<R extends CheckInRecord> {
   checkIn: R
   estimate: Estimate | null
   /** Why there is no estimate, in words. */
-  gap?: string
+  gap?: Message
 }
 
 /** What a series is computed by, all the way. */
@@ -70,13 +71,13 @@ function lacking(
   wanted: readonly SiteId[],
   has: (site: SiteId) => boolean,
   measured: readonly LocatedValue[],
-): string | undefined {
+): Message | undefined {
   const missing = wanted.filter((site) => !has(site))
   if (missing.length === 0) return undefined
   const other = missing.filter((site) => measured.some((m) => m.site === site))
   return other.length > 0
-    ? `located by another landmark standard, or taken in another way: ${namesOf(other)}`
-    : `not taken: ${namesOf(missing)}`
+    ? say('change.locatedAnotherLandmarkStandardTaken', { other: namesOf(other) })
+    : say('change.taken', { missing: namesOf(missing) })
 }
 
 /** What a check-in lacks for an equation. */
@@ -93,7 +94,7 @@ function lackingFor(person: Person, checkIn: CheckInRecord, equationId: string) 
 export function sumGap(
   { measured }: Pick<Sheet, 'measured'>,
   folds: readonly LocatedFold[],
-): string | undefined {
+): Message | undefined {
   const has = (wanted: SiteId) =>
     folds.some((fold) => fold.site === wanted && measured.some((m) => isSamePlace(m, fold)))
   return lacking(
@@ -118,11 +119,11 @@ export function seriesBy<R extends CheckInRecord>(
   const { equationId, conversion } = 'readings' in basis ? basisOf(person, basis) : basis
   return checkIns.map((checkIn) => {
     if (equationId === undefined) {
-      return { checkIn, estimate: null, gap: 'this set feeds no equation' }
+      return { checkIn, estimate: null, gap: say('change.setFeedsEquation') }
     }
     const result = resultOf(person, { ...checkIn, conversion }, equationId)
     if (result.ok) return { checkIn, estimate: result.value }
-    const gap = lackingFor(person, checkIn, equationId) ?? result.error.message
+    const gap = lackingFor(person, checkIn, equationId) ?? result.error.said
     return { checkIn, estimate: null, gap }
   })
 }

@@ -1,3 +1,4 @@
+import { say } from '../say'
 import type { Sex, SiteId } from '../anatomy/ids'
 import type { LocatedValue } from '../anatomy/landmark-standards'
 import { estimate } from './estimate'
@@ -87,9 +88,9 @@ function equationFor({ protocol, subject }: Sheet, equationId: string | undefine
     throw inputError(
       'protocol',
       'outside-domain',
-      `${protocol.name}, equation`,
-      'none',
-      'a set that feeds an equation',
+      say('methods.equationOf', { protocol: protocol.name }),
+      undefined,
+      say('methods.setFeedsEquation'),
     )
   }
   return equationById(id)

@@ -1,3 +1,4 @@
+import { type Message, num, say, type Words } from '../say'
 import {
   GIRTH_IDS,
   LANDMARK_STANDARDS,
@@ -24,7 +25,6 @@ import type {
   Variant,
 } from '../equations/types'
 import { InputError, inputError } from '../errors'
-import { fixed } from '../units/format'
 
 /** Oldest age accepted anywhere; a typing slip beyond it. */
 const OLDEST_AGE = 120
@@ -43,12 +43,12 @@ export interface Prepared {
   /** The age row in force, where the equation has rows. */
   row?: AgeRow
   conversion: Conversion
-  warnings: string[]
+  warnings: Message[]
 }
 
 function checkedNumber(
   input: string,
-  label: string,
+  label: Words,
   value: unknown,
   low: number,
   high: number,
@@ -56,7 +56,7 @@ function checkedNumber(
 ): number {
   // The words are made only when they are needed: this runs for every value of every row of a backlog.
   if (typeof value === 'number' && value >= low && value <= high) return value
-  const accepted = `${low} to ${high} ${unit}`
+  const accepted = say('methods.to', { low, high, unit })
   if (value === undefined || value === null) {
     throw inputError(input, 'missing', label, value, accepted)
   }
@@ -76,7 +76,7 @@ function checkedBody(
   const { hardLow, hardHigh } = limitsOf(height ? 'height' : 'mass')
   return checkedNumber(
     key,
-    height ? 'Height' : 'Body mass',
+    height ? say('methods.height') : say('methods.bodyMass'),
     value,
     hardLow,
     hardHigh,
@@ -84,42 +84,48 @@ function checkedBody(
   )
 }
 
-function checkedAge(ageYears: unknown, equation: Equation, variant: Variant, warnings: string[]) {
+function checkedAge(ageYears: unknown, equation: Equation, variant: Variant, warnings: Message[]) {
   if (ageYears === undefined && !countsAge(variant)) {
     const { ages } = variant
     if (ages) {
       warnings.push(
-        `The age is not known: the equation was made on ${ages.youngest} to ${ages.oldest} years.`,
+        say('methods.ageKnownEquationWasMade', { youngest: ages.youngest, oldest: ages.oldest }),
       )
     }
     return NaN
   }
   if (ageYears === undefined) {
-    const accepted = 'an age in years, or a birth date or year of birth on record'
-    throw inputError('ageYears', 'missing', `${equation.name}, age`, undefined, accepted)
+    const accepted = say('methods.ageYearsBirthDateYear')
+    throw inputError(
+      'ageYears',
+      'missing',
+      say('methods.ageFor', { equation: equation.name }),
+      undefined,
+      accepted,
+    )
   }
-  const years = Math.floor(checkedNumber('ageYears', 'Age', ageYears, 0, OLDEST_AGE, 'years'))
+  const years = Math.floor(
+    checkedNumber('ageYears', say('methods.age2'), ageYears, 0, OLDEST_AGE, 'years'),
+  )
   if (variant.ages === null) return years
   const { youngest, oldest } = variant.ages
   if (years < youngest) {
     throw inputError(
       'ageYears',
       'outside-domain',
-      `${equation.name}, age`,
+      say('methods.ageFor', { equation: equation.name }),
       years,
-      `${youngest} years and over`,
+      say('methods.yearsOver', { youngest }),
     )
   }
   if (years > oldest) {
-    warnings.push(
-      `Age ${years} is over the oldest of the source (${oldest}): the estimate is an extrapolation.`,
-    )
+    warnings.push(say('methods.ageOverOldestSourceEstimate', { years, oldest }))
   }
   return years
 }
 
 interface SiteCheck {
-  label: string
+  label: Words
   low: number
   /** Over it a warning, mm; Infinity for girths. */
   unlikely: number
@@ -141,13 +147,11 @@ const SITE_CHECKS = Object.fromEntries(
   }),
 ) as Record<KnownSite, SiteCheck>
 
-function checkedValue(site: KnownSite, values: Values, warnings: string[]): number {
+function checkedValue(site: KnownSite, values: Values, warnings: Message[]): number {
   const { label, low, unlikely, high, unit } = SITE_CHECKS[site]
   const value = checkedNumber(site, label, values?.[site], low, high, unit)
   if (value > unlikely) {
-    warnings.push(
-      `${label} of ${fixed(value, 1)} mm is over ${unlikely} mm: almost certainly a slip, or too thick for calipers.`,
-    )
+    warnings.push(say('methods.mmOverMmAlmostCertainly', { label, value: num(value, 1), unlikely }))
   }
   return value
 }
@@ -173,9 +177,9 @@ export function prepare(
     throw inputError(
       'sex',
       subject?.sex ? 'unknown' : 'missing',
-      'Sex',
+      say('methods.sex'),
       subject?.sex,
-      'male or female',
+      say('methods.maleFemale'),
     )
   }
   const variant = variantFor(equation, subject.sex)
@@ -184,7 +188,7 @@ export function prepare(
     throw inputError(
       'standard',
       'unknown',
-      'Landmark standard',
+      say('methods.landmarkStandard'),
       asked,
       LANDMARK_STANDARDS.join(', '),
     )
@@ -193,12 +197,12 @@ export function prepare(
     throw inputError(
       'standard',
       'wrong-standard',
-      `${equation.name}, landmark standard of the sites`,
+      say('methods.landmarkStandardSites', { name: equation.name }),
       asked,
-      `${equation.standard} only`,
+      say('methods.only', { standard: equation.standard }),
     )
   }
-  const warnings: string[] = []
+  const warnings: Message[] = []
   const years = checkedAge(subject.ageYears, equation, variant, warnings)
   const checked: Values = {}
   for (const site of variant.folds) checked[site] = checkedValue(site, values, warnings)
@@ -221,7 +225,7 @@ export function prepare(
   checkTurning(equation, variant, inputs, warnings)
   const row = isRows(variant.terms) ? rowFor(variant.terms, years) : undefined
   if (groupTerm && variant.terms.some((t) => 'of' in t && t.of === group)) {
-    warnings.push('The population term of the source is applied, as set for this client.')
+    warnings.push(say('methods.populationTermSourceAppliedSet'))
   }
   return {
     equation,
@@ -239,30 +243,36 @@ function checkTurning(
   equation: Equation,
   { turning, sampleSums }: Variant,
   inputs: Inputs,
-  warnings: string[],
+  warnings: Message[],
 ) {
   if (turning) {
-    const [value, what, unit] =
-      turning.of === 'sum' ? [inputs.sum, 'A sum', 'mm'] : [meanAbdomen(inputs), 'An abdomen', 'cm']
+    const ofSum = turning.of === 'sum'
+    const [value, unit] = ofSum ? [inputs.sum, 'mm'] : [meanAbdomen(inputs), 'cm']
+    const values = { value: num(value, 1), at: turning.at }
     if (value > turning.at) {
+      const past = { ...values, equation: equation.name }
       throw new InputError(
         turning.of,
         'outside-domain',
-        `${equation.name}: ${what.toLowerCase()} of ${fixed(value, 1)} ${unit} is past ${turning.at} ${unit}, where more would read as less fat. Accepted: up to ${turning.at} ${unit}; use girths, mass and BMI.`,
+        ofSum ? say('methods.sumPastTurn', past) : say('methods.abdomenPastTurn', past),
         value,
-        `up to ${turning.at} ${unit}`,
+        say('methods.upTo', { at: turning.at, unit }),
       )
     }
     if (value >= NEAR_TURNING * turning.at) {
       warnings.push(
-        `${what} of ${fixed(value, 1)} ${unit} is close to ${turning.at} ${unit}, where this equation turns over: do not rely on it.`,
+        ofSum ? say('methods.sumNearTurn', values) : say('methods.abdomenNearTurn', values),
       )
     }
   }
   const { sum } = inputs
   if (sampleSums && (sum < sampleSums[0] || sum > sampleSums[1])) {
     warnings.push(
-      `A sum of ${fixed(sum, 1)} mm is outside the sample (${sampleSums[0]} to ${sampleSums[1]} mm): the estimate is an extrapolation.`,
+      say('methods.sumMmOutsideSampleMm', {
+        sum: num(sum, 1),
+        sampleSums: sampleSums[0],
+        sampleSums2: sampleSums[1],
+      }),
     )
   }
 }
@@ -285,13 +295,15 @@ export function finish({
   const given = evaluate(terms, inputs)
   const fatPercent = direct ? given : fatPercentOf(given, conversion)
   if (!Number.isFinite(fatPercent) || fatPercent < 0 || fatPercent > HIGHEST_FAT_PERCENT) {
-    const got = Number.isFinite(fatPercent) ? `${fixed(fatPercent, 1)}%` : 'no number'
+    const values = { equation: equation.name, most: HIGHEST_FAT_PERCENT }
     throw new InputError(
       'fatPercent',
       'outside-domain',
-      `${equation.name}: the inputs give ${got}, which is not a result. Accepted: 0 to ${HIGHEST_FAT_PERCENT}%. Look at the values again.`,
+      Number.isFinite(fatPercent)
+        ? say('methods.noResult', { ...values, got: num(fatPercent, 1) })
+        : say('methods.noNumber', values),
       fatPercent,
-      `0 to ${HIGHEST_FAT_PERCENT}%`,
+      say('methods.fatPercentTo', { most: HIGHEST_FAT_PERCENT }),
     )
   }
   const result: Estimate = {

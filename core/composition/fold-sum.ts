@@ -1,3 +1,4 @@
+import { type Message, say } from '../say'
 import { type SkinfoldId, isSkinfold } from '../anatomy/ids'
 import { type Location, isSamePlace } from '../anatomy/landmark-standards'
 import { namesOf } from '../anatomy/names'
@@ -77,14 +78,14 @@ export function followedFolds(sheets: readonly Located[]): FollowedFolds | undef
  *
  * @param whole false for the folds that check-ins with different sets have in common
  */
-export function foldSumName(folds: readonly SkinfoldId[], whole: boolean): string {
+export function foldSumName(folds: readonly SkinfoldId[], whole: boolean): Message {
   return whole
-    ? `Sum of ${folds.length} folds`
-    : `Sum of the ${folds.length} shared folds: ${namesOf(folds)}`
+    ? say('methods.sumFolds', { folds: folds.length })
+    : say('methods.sumSharedFolds', { folds: folds.length, folds2: namesOf(folds) })
 }
 
 /** What an equation's own sum is called, beside the whole one. */
-export const equationSumName = (folds: number) => `Equation’s sum (${folds} folds)`
+export const equationSumName = (folds: number) => say('methods.equationsSumFolds', { folds })
 
 /** Half a kilogram of fat is about 4 mm on the sum of seven folds, and as much less on fewer. Judgement, no source. */
 const MM_PER_KG_AND_FOLD = 8 / 7

@@ -1,40 +1,47 @@
+import { type Message, say } from '../say'
 import type { GirthId, SkinfoldId } from '../anatomy/ids'
 import { inputError } from '../errors'
 
-function positive(input: string, label: string, value: number, unit: string): number {
+function positive(input: string, label: Message, value: number, unit: string): number {
   if (!(Number.isFinite(value) && value > 0)) {
-    throw inputError(input, 'impossible', label, value, `above 0 ${unit}`)
+    throw inputError(input, 'impossible', label, value, say('methods.above0', { unit }))
   }
   return value
 }
 
 function perSquareMetre(kg: number, heightCm: number): number {
-  return kg / (positive('heightCm', 'Height', heightCm, 'cm') / 100) ** 2
+  return kg / (positive('heightCm', say('methods.height'), heightCm, 'cm') / 100) ** 2
 }
 
 /** Body mass index, kg/m². @param massKg kg @param heightCm cm @throws InputError naming the input */
 export function bodyMassIndex(massKg: number, heightCm: number): number {
-  return perSquareMetre(positive('massKg', 'Body mass', massKg, 'kg'), heightCm)
+  return perSquareMetre(positive('massKg', say('methods.bodyMass'), massKg, 'kg'), heightCm)
 }
 
 /** Waist over hip, both in one unit. The range tables say which waist they want. */
 export function waistToHip(waist: number, hip: number): number {
-  return positive('waist', 'Waist', waist, 'cm') / positive('hip', 'Hip', hip, 'cm')
+  return (
+    positive('waist', say('methods.waist'), waist, 'cm') /
+    positive('hip', say('methods.hip'), hip, 'cm')
+  )
 }
 
 /** Waist over height, both in one unit. */
 export function waistToHeight(waist: number, height: number): number {
-  return positive('waist', 'Waist', waist, 'cm') / positive('heightCm', 'Height', height, 'cm')
+  return (
+    positive('waist', say('methods.waist'), waist, 'cm') /
+    positive('heightCm', say('methods.height'), height, 'cm')
+  )
 }
 
 /** Fat mass index, kg/m². */
 export function fatMassIndex(fatMassKg: number, heightCm: number): number {
-  return perSquareMetre(positive('fatMassKg', 'Fat mass', fatMassKg, 'kg'), heightCm)
+  return perSquareMetre(positive('fatMassKg', say('methods.fatMass'), fatMassKg, 'kg'), heightCm)
 }
 
 /** Fat-free (lean) mass index, kg/m². */
 export function leanMassIndex(leanMassKg: number, heightCm: number): number {
-  return perSquareMetre(positive('leanMassKg', 'Lean mass', leanMassKg, 'kg'), heightCm)
+  return perSquareMetre(positive('leanMassKg', say('methods.leanMass'), leanMassKg, 'kg'), heightCm)
 }
 
 /**
@@ -68,15 +75,15 @@ export const FOLD_OVER_GIRTH: Partial<Record<GirthId, SkinfoldId[]>> = {
  */
 export function correctedGirth(girthCm: number, foldMm: number): number {
   const left =
-    positive('girth', 'Girth', girthCm, 'cm') -
-    Math.PI * (positive('fold', 'Skinfold', foldMm, 'mm') / 10)
+    positive('girth', say('methods.girth'), girthCm, 'cm') -
+    Math.PI * (positive('fold', say('methods.skinfold'), foldMm, 'mm') / 10)
   if (left <= 0) {
     throw inputError(
       'fold',
       'impossible',
-      'Skinfold',
+      say('methods.skinfold'),
       foldMm,
-      `less than ${((girthCm * 10) / Math.PI).toFixed(1)} mm at this girth`,
+      say('methods.lessMmGirth', { value: ((girthCm * 10) / Math.PI).toFixed(1) }),
     )
   }
   return left

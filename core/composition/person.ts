@@ -1,3 +1,4 @@
+import { type Message, say } from '../say'
 import type { Sex } from '../anatomy/ids'
 import { type IsoDate, ageOn } from '../units/dates'
 
@@ -40,8 +41,10 @@ export const bornFrom = ({ birthDate, birthYear }: Birth): IsoDate | undefined =
   birthDate ?? (birthYear ? dayIn(birthYear, '01-01') : undefined)
 
 /** What is known of somebody's age on a day, in words. */
-export function ageText(birth: Birth, on: IsoDate): string {
+export function ageText(birth: Birth, on: IsoDate): Message {
   const years = ageOf(birth, on)
-  if (years === undefined) return 'age not on record'
-  return birth.birthDate === null ? `about ${years} years` : `${years} years`
+  if (years === undefined) return say('methods.ageRecord')
+  return birth.birthDate === null
+    ? say('methods.aboutYears', { years })
+    : say('methods.years', { years })
 }

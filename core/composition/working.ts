@@ -1,13 +1,15 @@
+import { type Message, say, figures, listed, lower, type Value } from '../say'
 import { nameOf } from '../anatomy/names'
 import { evaluate, finish, prepare } from './estimate'
+import { constant } from '../equations/basis'
 import { CONVERSIONS } from '../equations/conversions'
 import type { EstimateOptions, Subject, Values } from '../equations/types'
 import { unrounded } from '../units/format'
 
 /** One line of the working: what, how, and the unrounded value. */
 export interface Step {
-  label: string
-  formula: string
+  label: Message
+  formula: Value
   value: number
   unit: string
 }
@@ -30,10 +32,16 @@ export function working(
   const steps: Step[] = []
   if (result.sumMm !== undefined) {
     steps.push({
-      label: 'Sum S',
-      formula: variant.folds
-        .map((fold) => `${nameOf(fold).toLowerCase()} ${unrounded(inputs.values[fold]!)}`)
-        .join(' + '),
+      label: say('methods.sumS'),
+      formula: listed(
+        variant.folds.map((fold) =>
+          say('methods.siteValue', {
+            site: lower(nameOf(fold)),
+            value: figures(unrounded(inputs.values[fold]!)),
+          }),
+        ),
+        'plus',
+      ),
       value: result.sumMm,
       unit: 'mm',
     })
@@ -41,28 +49,29 @@ export function working(
   for (const { coefficient, of } of terms) {
     const value = of.value(inputs)
     steps.push({
-      label: of.label === '1' ? 'constant' : `${of.label} term`,
+      label: of === constant ? say('methods.constant') : say('methods.term', { label: of.label }),
       formula:
-        of.label === '1'
-          ? unrounded(coefficient)
-          : `${unrounded(coefficient)} × ${unrounded(value)}`,
+        of === constant
+          ? figures(unrounded(coefficient))
+          : figures(`${unrounded(coefficient)} × ${unrounded(value)}`),
       value: coefficient * value,
       unit: '',
     })
   }
   const given = evaluate(terms, inputs)
-  const rowNote = row ? `, row ${row.from} to ${row.to} years` : ''
   steps.push({
-    label: variant.gives === 'density' ? 'Body density' : 'Fat %',
-    formula: `all terms added${rowNote}`,
+    label: variant.gives === 'density' ? say('methods.bodyDensity') : say('methods.fat'),
+    formula: row
+      ? say('methods.termsAddedRow', { from: row.from, to: row.to })
+      : say('methods.termsAdded'),
     value: given,
     unit: variant.gives === 'density' ? 'g/cm³' : '%',
   })
   if (variant.gives === 'density') {
     const { name, a, b } = CONVERSIONS[conversion]
     steps.push({
-      label: `Fat % (${name})`,
-      formula: `${a} / ${unrounded(given)} − ${b}`,
+      label: say('methods.fat2', { name }),
+      formula: figures(`${a} / ${unrounded(given)} − ${b}`),
       value: result.fatPercent,
       unit: '%',
     })
@@ -70,14 +79,14 @@ export function working(
   if (result.fatMassKg !== undefined && result.leanMassKg !== undefined) {
     steps.push(
       {
-        label: 'Fat mass',
-        formula: `${inputs.massKg} × ${result.fatPercent} / 100`,
+        label: say('methods.fatMass'),
+        formula: figures(`${inputs.massKg} × ${result.fatPercent} / 100`),
         value: result.fatMassKg,
         unit: 'kg',
       },
       {
-        label: 'Lean mass',
-        formula: `${inputs.massKg} − ${result.fatMassKg}`,
+        label: say('methods.leanMass'),
+        formula: figures(`${inputs.massKg} − ${result.fatMassKg}`),
         value: result.leanMassKg,
         unit: 'kg',
       },

@@ -1,3 +1,4 @@
+import { type Message, say } from '../say'
 import { type SiteId, isSkinfold } from '../anatomy/ids'
 import { AGAINST, type EntryErrorContext, type Finding, REPORT } from './finding'
 import type { Trials } from './likelihood'
@@ -20,7 +21,7 @@ export function findCopies(
   const step = (site: SiteId) => (isSkinfold(site) ? (graduationMm ?? STEP_MM) : STEP_CM)
   const sites = [...trials.keys()]
   const found: Finding[] = []
-  const report = (chance: number, evidence: string) => {
+  const report = (chance: number, evidence: Message) => {
     const support = -chance - AGAINST.copy
     if (support > REPORT) found.push({ kind: 'copy', sites, suggestions: [], evidence, support })
   }
@@ -31,10 +32,7 @@ export function findCopies(
         (sum, [site]) => sum + logSame(2 * errorOf(site).repeat ** 2, step(site)),
         0,
       )
-      report(
-        chance,
-        'Every trial equals the first at every site: was the second round measured, or copied?',
-      )
+      report(chance, say('findings.everyTrialEqualsFirstEvery'))
     }
   }
   const compared = [...trials].filter(([site]) => last[site])
@@ -45,7 +43,7 @@ export function findCopies(
         const { repeat, relocation } = errorOf(site)
         return sum + logSame(2 * (repeat ** 2 + relocation ** 2), step(site))
       }, 0)
-      report(chance, 'The whole sheet equals last time: were these measured, or copied?')
+      report(chance, say('findings.wholeSheetEqualsLastTime'))
     }
   }
   return found

@@ -1,3 +1,4 @@
+import { say, figures, listed, lower } from '../say'
 import { type SiteId, WAISTS, isSkinfold } from '../anatomy/ids'
 import { nameOf } from '../anatomy/names'
 import { type EntryErrorContext, type Finding, asRead, unitOf } from './finding'
@@ -13,8 +14,6 @@ const READINGS = 3
 const SPAN = 6
 const NEAREST = 3
 
-const NUMBERS = ['', '', '', 'Three', 'Four', 'Five']
-
 /** Sites whose readings do not settle anywhere: no slip of the hand, but to be measured again. */
 export function findApart(trials: Trials, context: EntryErrorContext): Finding[] {
   return [...trials].flatMap(([site, values]): Finding[] => {
@@ -26,14 +25,19 @@ export function findApart(trials: Trials, context: EntryErrorContext): Finding[]
     const gaps = sorted.slice(1).map((value, i) => value - sorted[i]!)
     const span = sorted.at(-1)! - sorted[0]!
     if (span <= SPAN * repeat || Math.min(...gaps) <= NEAREST * repeat) return []
-    const count = NUMBERS[values.length] ?? String(values.length)
-    const taken = values.map((value) => asRead(site, value, context)).join(', ')
+    const taken = listed(values.map((value) => asRead(site, value, context)))
     return [
       {
         kind: 'apart',
         sites: [site],
         suggestions: [],
-        evidence: `${nameOf(site)}: ${count.toLowerCase()} readings ${asRead(site, span, context)} ${unitOf(site, context)} apart (${taken}). Measure again.`,
+        evidence: say('findings.readingsApartMeasureAgain', {
+          site: nameOf(site),
+          count: values.length,
+          span: asRead(site, span, context),
+          unit: unitOf(site, context),
+          taken,
+        }),
         support: span / repeat - SPAN,
       },
     ]
@@ -63,7 +67,13 @@ export function findGirthJumps(trials: Trials, context: EntryErrorContext): Find
         kind: 'girth jump',
         sites: [site],
         suggestions: [],
-        evidence: `${nameOf(site)} is ${lengthText(Math.abs(change), unit)} ${unit} ${change > 0 ? 'more' : 'less'} than ${days === 1 ? 'yesterday' : `${days} days ago`}: is the tape at the same height?`,
+        evidence: say('findings.tapeSameHeight', {
+          site: nameOf(site),
+          change: figures(lengthText(Math.abs(change), unit)),
+          unit,
+          change2: change > 0 ? say('findings.more') : say('findings.less'),
+          days: days === 1 ? say('findings.yesterday') : say('findings.daysAgo', { days }),
+        }),
         support: Math.abs(change) / JUMP_CM - 1,
       },
     ]
@@ -100,7 +110,12 @@ export function findBodyContradiction(
       kind: 'relation',
       sites: [site, 'mass', 'height'],
       suggestions: [],
-      evidence: `A BMI of ${bmi} and ${nameOf(site).toLowerCase()}, of ${lengthText(waist, unit)} ${unit} contradict each other: look at weight, height and waist again.`,
+      evidence: say('findings.bmiContradictEachOtherLook', {
+        bmi,
+        site: lower(nameOf(site)),
+        waist: figures(lengthText(waist, unit)),
+        unit,
+      }),
       support: 0,
     },
   ]

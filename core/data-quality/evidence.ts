@@ -1,3 +1,4 @@
+import { type Message, say, listed, sentences } from '../say'
 import type { SiteId } from '../anatomy/ids'
 import { nameOf } from '../anatomy/names'
 import { type EntryErrorContext, type SuggestedValue, asRead } from './finding'
@@ -6,9 +7,9 @@ import type { Trials } from './likelihood'
 
 /** What a number that was meant otherwise looks like. */
 export const LOOKS_LIKE = {
-  decimal: 'a decimal point lost or moved',
-  ten: 'a first digit that is wrong or missing',
-  transposition: 'two digits changed about',
+  decimal: say('findings.decimalPointLostMoved'),
+  ten: say('findings.firstDigitWrongMissing'),
+  transposition: say('findings.twoDigitsChangedAbout'),
 }
 
 /** What speaks for an entry error, in one sentence for the coach. */
@@ -17,34 +18,53 @@ export function evidenceOf(
   suggestions: readonly SuggestedValue[],
   trials: Trials,
   known: EntryErrorContext,
-): string {
+): Message {
   const [site] = sites as [SiteId]
   const { last } = known
   const [name, other] = sites.map(nameOf)
-  const lastOf = last[site] && `${asRead(site, last[site].value, known)} last time`
+  const lastOf =
+    last[site] && say('findings.lastTime', { site: asRead(site, last[site].value, known) })
   const values = trials.get(site)!
   const typed = asRead(site, values[(readings[0]?.trial ?? 1) - 1]!, known)
-  const all = values.length > 1 && `trials ${values.map((v) => asRead(site, v, known)).join(', ')}`
-  const context = [lastOf, all].filter(Boolean).join(', ')
-  const beside = context ? ` (${context})` : ''
+  const all =
+    values.length > 1 &&
+    say('findings.trials', { values: listed(values.map((v) => asRead(site, v, known))) })
+  const parts = [lastOf, all].filter((part) => part !== false && part !== undefined)
+  const beside = parts.length ? listed(parts) : undefined
   const second = suggestions[0]?.second
-  const either = second === undefined ? '' : ' Two values fit.'
+  const either = second === undefined ? undefined : say('findings.twoValuesFit')
   // Where nothing is offered, more than one number could have been meant.
-  const unsure = suggestions.length === 0 ? ' Measure again.' : ''
-  const says = (what: string) => `${name} ${typed} looks like ${what}${beside}.${either}${unsure}`
+  const unsure = suggestions.length === 0 ? say('findings.measureAgain') : undefined
+  const says = (what: Message) =>
+    sentences(
+      beside
+        ? say('findings.looksLikeBeside', { name, typed, what, beside })
+        : say('findings.looksLike', { name, typed, what }),
+      either,
+      unsure,
+    )
   switch (kind) {
     case 'swap':
-      return `${name} and ${other} look swapped: each fits the other's ${sites.every((s) => last[s]) ? 'last value' : 'readings'} better than its own.${unsure}`
+      return sentences(
+        sites.every((s) => last[s])
+          ? say('findings.swappedByLast', { name, other })
+          : say('findings.swappedByReadings', { name, other }),
+        unsure,
+      )
     case 'moved alone':
-      return `${name} moved by itself (${lastOf}), its neighbours did not: look at the mark again.`
+      return say('findings.movedItselfNeighboursDidLook', { name, lastOf })
     case 'odd trial':
-      return `${name} ${typed} is unlike the rest${beside}. Measure again.`
+      return beside
+        ? say('findings.unlikeRestBeside', { name, typed, beside })
+        : say('findings.unlikeRest', { name, typed })
     case 'repeated site':
-      return `${name} reads like the site before it${beside}: was that measured twice?`
+      return beside
+        ? say('findings.repeatedSiteBeside', { name, beside })
+        : say('findings.repeatedSite', { name })
     case 'decimal':
       return says(LOOKS_LIKE.decimal)
     case 'unit':
-      return says('another unit')
+      return says(say('findings.anotherUnit'))
     case 'ten':
       return says(LOOKS_LIKE.ten)
     default:

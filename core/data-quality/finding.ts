@@ -1,3 +1,4 @@
+import { type Message, figures, type Figures } from '../say'
 import { type SiteId, isSkinfold } from '../anatomy/ids'
 import type { Expectation } from './likelihood'
 import { fixed, formatFold, formatMass, lengthText } from '../units/format'
@@ -47,7 +48,7 @@ export interface Finding {
   /** The likely intended values; empty where there is nothing to offer but a second look. */
   suggestions: SuggestedValue[]
   /** What speaks for it, for the coach. */
-  evidence: string
+  evidence: Message
   /** Log odds that it is a slip rather than honest readings. */
   support: number
 }
@@ -102,17 +103,17 @@ export const LEAD = 3
 export const REPORT = 0
 
 /** A value of a site as the coach reads it, without the unit: mm for folds, cm or inches for girths. */
-export function asRead(site: SiteId, value: number, { units }: EntryErrorContext): string {
-  return isSkinfold(site) ? formatFold(value) : lengthText(value, units?.length ?? 'cm')
+export function asRead(site: SiteId, value: number, { units }: EntryErrorContext): Figures {
+  return figures(isSkinfold(site) ? formatFold(value) : lengthText(value, units?.length ?? 'cm'))
 }
 
 /** A body mass as the coach reads it. */
 export const massAsRead = (kg: number, { units }: Pick<EntryErrorContext, 'units'>) =>
-  formatMass(kg, units?.mass ?? 'kg')
+  figures(formatMass(kg, units?.mass ?? 'kg'))
 
 /** A height as the coach reads it. */
 export const heightAsRead = (cm: number, { units }: EntryErrorContext) =>
-  units?.length === 'in' ? `${lengthText(cm, 'in')} in` : `${fixed(cm, 1)} cm`
+  figures(units?.length === 'in' ? `${lengthText(cm, 'in')} in` : `${fixed(cm, 1)} cm`)
 
 /** The unit of a site on the screen. */
 export const unitOf = (site: SiteId, { units }: EntryErrorContext) =>

@@ -1,8 +1,8 @@
+import { num, say } from '../say'
 import { plausibility } from '../anatomy/limits'
 import { nameOf } from '../anatomy/names'
 import type { EntryErrorContext, Finding } from './finding'
 import type { Trials } from './likelihood'
-import { fixed } from '../units/format'
 
 const BEYOND_ERROR = 3
 
@@ -23,7 +23,10 @@ export function findLimits(trials: Trials, { sex, last, errorOf }: EntryErrorCon
         kind: 'limit',
         sites: [site],
         suggestions: [],
-        evidence: `${nameOf(site)} ${fixed(value, 1)} is unusual: take a second look at site and number.`,
+        evidence: say('findings.unusualTakeSecondLookSite', {
+          site: nameOf(site),
+          value: num(value, 1),
+        }),
         support: 0,
       },
     ]

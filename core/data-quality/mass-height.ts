@@ -1,3 +1,4 @@
+import { type Message, say } from '../say'
 import { type SiteId, WAISTS } from '../anatomy/ids'
 import { limitsOf } from '../anatomy/limits'
 import { conicity } from './disagreement'
@@ -25,7 +26,7 @@ interface Meant {
   value: number
   /** Log of how much closer its numbers lie; see Meaning. */
   stretch?: number
-  words: string
+  words: Message
 }
 
 /** What a body mass is judged by. */
@@ -63,8 +64,8 @@ function massMeanings(kg: number, { units }: MassContext): Meant[] {
   const shown = Number(massIn(kg, unit).toFixed(2))
   const { hardLow, hardHigh } = limitsOf('mass')
   const meant: Meant[] = [
-    { kind: 'unit', ...pounds, words: 'pounds typed as kilograms' },
-    { kind: 'unit', ...kilograms, words: 'kilograms typed as pounds' },
+    { kind: 'unit', ...pounds, words: say('findings.poundsTypedKilograms') },
+    { kind: 'unit', ...kilograms, words: say('findings.kilogramsTypedPounds') },
     ...[1 / 10, 10].map((by): Meant => ({
       ...{ kind: 'decimal', value: kg * by, stretch: Math.log(by) },
       words: LOOKS_LIKE.decimal,
@@ -107,12 +108,16 @@ export function findMassError(
     ? logCauchy(massKg - usual.kg, ODD_BY_KG) - honest - AGAINST['odd mass']
     : -Infinity
   const [best, next, third] = ranked
-  const against = usual ? ` (${massAsRead(usual.kg, context)} by the record)` : ''
-  const reads = `Body mass ${massAsRead(massKg, context)}`
+  const said = {
+    mass: massAsRead(massKg, context),
+    ...(usual ? { usual: massAsRead(usual.kg, context) } : {}),
+  }
   const found = (finding: Omit<Finding, 'sites'>): Finding[] => [{ sites: ['mass'], ...finding }]
   if (!best || best.support <= Math.max(REPORT, odd)) {
     if (odd <= REPORT) return []
-    const evidence = `${reads} is unlike the record${against}: weigh again, or keep it.`
+    const evidence = usual
+      ? say('findings.massUnlikeUsual', said)
+      : say('findings.massUnlike', said)
     return found({ kind: 'odd mass', suggestions: [], evidence, support: odd })
   }
   const close = (other: typeof next) => !!other && other.support > best.support - LEAD
@@ -121,7 +126,9 @@ export function findMassError(
   return found({
     ...{ kind: best.kind, support: best.support },
     suggestions: tooMany ? [] : [{ ...suggestion, ...(close(next) && { second: next!.value }) }],
-    evidence: `${reads} looks like ${best.words}${against}.`,
+    evidence: usual
+      ? say('findings.massLooksLikeBeside', { ...said, what: best.words })
+      : say('findings.massLooksLike', { ...said, what: best.words }),
   })
 }
 
@@ -157,11 +164,14 @@ export function findHeightError(context: EntryErrorContext): Finding[] {
       kind: best.kind,
       sites: ['height'],
       suggestions: [{ site: 'height', trial: null, value: best.value }],
-      evidence: `Height ${heightAsRead(heightCm, context)} was ${heightAsRead(lastHeightCm, context)}: ${
-        best.kind === 'unit'
-          ? 'feet and inches miscounted? (6\'2" is 74 in.)'
-          : 'two digits changed about?'
-      }`,
+      evidence: say('findings.heightWas', {
+        heightCm: heightAsRead(heightCm, context),
+        lastHeightCm: heightAsRead(lastHeightCm, context),
+        kind:
+          best.kind === 'unit'
+            ? say('findings.feetInchesMiscounted6274')
+            : say('findings.twoDigitsChangedAbout2'),
+      }),
       support: best.support,
     },
   ]

@@ -1,3 +1,4 @@
+import { say } from '../say'
 import { FEWEST_COPIED } from './copies'
 import { AGAINST, type EntryErrorContext, type Finding, REPORT } from './finding'
 import { SheetLikelihood, type Trials, logNormal, logSumExp } from './likelihood'
@@ -33,7 +34,7 @@ export function findShift(trials: Trials, context: EntryErrorContext): Finding[]
       kind: 'visit shift',
       sites: [...trials.keys()],
       suggestions: [],
-      evidence: `Every site reads ${way} than last time, and body mass does not follow: another caliper, tester or time of day?`,
+      evidence: say('findings.everySiteReadsLastTime', { way }),
       support,
     },
   ]

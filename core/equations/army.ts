@@ -1,3 +1,4 @@
+import { say } from '../say'
 import type { Sex } from '../anatomy/ids'
 import { constant, girthInches, massLb, term } from './basis'
 import type { Equation, Variant } from './types'
@@ -6,7 +7,7 @@ function army(sex: Sex, c0: number, mass: number, navel: number): Variant {
   return {
     sex,
     ages: null,
-    population: 'soldiers of the US Army',
+    population: say('methods.soldiersUsArmy'),
     citation: 'US Army Directive, 2023',
     grade: 'B',
     folds: [],
@@ -22,9 +23,9 @@ function army(sex: Sex, c0: number, mass: number, navel: number): Variant {
 export const armyFamily: Equation[] = [
   {
     id: 'army-one-site',
-    name: 'US Army, one site',
-    family: 'US Army',
-    notes: ['The source states neither ages nor a standard error.'],
+    name: say('methods.usArmyOneSite'),
+    family: say('methods.usArmy'),
+    notes: [say('methods.sourceStatesNeitherAgesNor')],
     variants: [army('male', -26.97, -0.12, 1.99), army('female', -9.15, -0.015, 1.27)],
   },
 ]

@@ -1,9 +1,9 @@
+import { num, say, lower } from '../say'
 import type { KnownGirth, KnownFold } from '../anatomy/ids'
 import { nameOf, namesOf } from '../anatomy/names'
 import type { Basis, Inputs, Term, Variant } from './types'
 import { inputError } from '../errors'
 import { CM_PER_INCH, KG_PER_POUND } from '../units/constants'
-import { fixed } from '../units/format'
 import { bmiOf } from '../units/bmi'
 
 /** What an equation asks for besides folds and age: nothing. */
@@ -14,48 +14,48 @@ export const FOLDS_ALONE = { girths: [], needs: [] } satisfies Partial<Variant>
 export const constant: Basis = { label: '1', value: () => 1 }
 export const sum: Basis = { label: 'S', value: (x) => x.sum }
 export const sumSquared: Basis = { label: 'S²', value: (x) => x.sum * x.sum }
-export const log10Sum: Basis = { label: 'log10(S)', value: (x) => Math.log10(x.sum) }
-export const age: Basis = { label: 'age', value: (x) => x.age }
-export const male: Basis = { label: 'male', value: (x) => (x.sex === 'male' ? 1 : 0) }
-export const group: Basis = { label: 'group', value: (x) => (x.groupTerm ? 1 : 0) }
-export const massKg: Basis = { label: 'mass (kg)', value: (x) => x.massKg }
-export const massLb: Basis = { label: 'mass (lb)', value: (x) => x.massKg / KG_PER_POUND }
-export const heightCm: Basis = { label: 'height (cm)', value: (x) => x.heightCm }
+export const log10Sum: Basis = { label: say('methods.log10S'), value: (x) => Math.log10(x.sum) }
+export const age: Basis = { label: say('methods.age'), value: (x) => x.age }
+export const male: Basis = { label: say('methods.male'), value: (x) => (x.sex === 'male' ? 1 : 0) }
+export const group: Basis = { label: say('methods.group'), value: (x) => (x.groupTerm ? 1 : 0) }
+export const massKg: Basis = { label: say('methods.massKg'), value: (x) => x.massKg }
+export const massLb: Basis = { label: say('methods.massLb'), value: (x) => x.massKg / KG_PER_POUND }
+export const heightCm: Basis = { label: say('methods.heightCm'), value: (x) => x.heightCm }
 export const log10Height: Basis = {
-  label: 'log10(height, cm)',
+  label: say('methods.log10HeightCm'),
   value: (x) => Math.log10(x.heightCm),
 }
 export const log10HeightInches: Basis = {
-  label: 'log10(height, in)',
+  label: say('methods.log10Height'),
   value: (x) => Math.log10(x.heightCm / CM_PER_INCH),
 }
 export const bmi: Basis = {
-  label: 'BMI',
+  label: say('methods.bmi'),
   value: (x) => bmiOf(x.massKg, x.heightCm),
 }
 export const sumPerPound: Basis = {
-  label: 'S / mass (lb)',
+  label: say('methods.sMassLb'),
   value: (x) => x.sum / (x.massKg / KG_PER_POUND),
 }
 export const heightPerIliac: Basis = {
-  label: 'height / waist',
+  label: say('methods.heightWaist'),
   value: (x) => x.heightCm / x.values.iliac!,
 }
 
 /** One fold, mm. */
 export function foldOf(site: KnownFold): Basis {
-  return { label: nameOf(site).toLowerCase(), value: (x) => x.values[site]! }
+  return { label: lower(nameOf(site)), value: (x) => x.values[site]! }
 }
 
 /** One girth, cm. */
 export function girthOf(girth: KnownGirth): Basis {
-  return { label: nameOf(girth).toLowerCase(), value: (x) => x.values[girth]! }
+  return { label: lower(nameOf(girth)), value: (x) => x.values[girth]! }
 }
 
 /** One girth, inches. */
 export function girthInches(girth: KnownGirth): Basis {
   return {
-    label: `${nameOf(girth).toLowerCase()} (in)`,
+    label: say('methods.inches', { girth: lower(nameOf(girth)) }),
     value: (x) => x.values[girth]! / CM_PER_INCH,
   }
 }
@@ -66,8 +66,11 @@ export function meanAbdomen({ values }: Pick<Inputs, 'values'>): number {
   return values.waist_midway === undefined ? navel : (navel + values.waist_midway) / 2
 }
 
-export const abdomen: Basis = { label: 'abdomen', value: meanAbdomen }
-export const abdomenSquared: Basis = { label: 'abdomen²', value: (x) => meanAbdomen(x) ** 2 }
+export const abdomen: Basis = { label: say('methods.abdomen'), value: meanAbdomen }
+export const abdomenSquared: Basis = {
+  label: say('methods.abdomen2'),
+  value: (x) => meanAbdomen(x) ** 2,
+}
 
 /**
  * The logarithm of what is left of some girths when others are taken away, as the tape methods have it.
@@ -79,9 +82,9 @@ export function log10Girths(
   minus: KnownGirth,
   perUnit: 1 | typeof CM_PER_INCH,
 ): Basis {
-  const names = namesOf(plus, ' + ')
+  const names = namesOf(plus, 'plus')
   return {
-    label: `log10(${names} − ${nameOf(minus).toLowerCase()})`,
+    label: say('methods.log10', { names, minus: lower(nameOf(minus)) }),
     value: ({ values }) => {
       const total = plus.reduce((all, girth) => all + values[girth]!, 0)
       const left = total - values[minus]!
@@ -91,7 +94,7 @@ export function log10Girths(
           'impossible',
           nameOf(minus),
           values[minus],
-          `less than ${names} (${fixed(total, 1)} cm)`,
+          say('methods.lessCm', { names, total: num(total, 1) }),
         )
       }
       return Math.log10(left / perUnit)

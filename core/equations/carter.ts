@@ -1,3 +1,4 @@
+import { say } from '../say'
 import type { KnownFold } from '../anatomy/ids'
 import { constant, FOLDS_ALONE, sum, term } from './basis'
 import type { Equation, Variant } from './types'
@@ -16,7 +17,7 @@ function carter(sex: 'male' | 'female', slope: number, intercept: number): Varia
     ...FOLDS_ALONE,
     sex,
     ages: { youngest: 18, oldest: 30 },
-    population: 'Olympic athletes',
+    population: say('methods.olympicAthletes'),
     madeOn: 'athletes',
     citation:
       'Carter JEL. In: Physical Structure of Olympic Athletes I, Karger, 1982:107-116 (modified Yuhasz)',
@@ -32,10 +33,10 @@ function carter(sex: 'male' | 'female', slope: number, intercept: number): Varia
 export const carterFamily: Equation[] = [
   {
     id: 'carter-6',
-    name: 'Carter, six folds',
-    family: 'Carter',
+    name: say('methods.carterSixFolds'),
+    family: say('methods.carter'),
     standard: 'int',
-    notes: ['The source states no standard error.'],
+    notes: [say('methods.sourceStatesStandardError')],
     variants: [carter('male', 0.1051, 2.585), carter('female', 0.1548, 3.58)],
   },
 ]

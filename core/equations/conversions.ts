@@ -1,10 +1,11 @@
+import { type Message, say } from '../say'
 import type { Conversion } from './types'
 import { inputError } from '../errors'
 
 /** fat % = a / BD - b. */
 interface DensityConversion {
   id: Conversion
-  name: string
+  name: Message
   a: number
   b: number
   citation: string
@@ -14,14 +15,14 @@ interface DensityConversion {
 export const CONVERSIONS: Record<Conversion, DensityConversion> = {
   siri: {
     id: 'siri',
-    name: 'Siri',
+    name: say('methods.siri'),
     a: 495,
     b: 450,
     citation: 'Siri WE. In: Techniques for Measuring Body Composition, NAS-NRC, 1961:223-244',
   },
   brozek: {
     id: 'brozek',
-    name: 'Brožek',
+    name: say('methods.broEk'),
     a: 457,
     b: 414.2,
     citation: 'Brozek J et al. Ann N Y Acad Sci 1963;110:113-140',
@@ -59,5 +60,11 @@ export function fatPercentError(
  */
 export function checkedConversion(name: string): Conversion {
   if (name === 'siri' || name === 'brozek') return name
-  throw inputError('conversion', 'unknown', 'Conversion', name, 'siri or brozek')
+  throw inputError(
+    'conversion',
+    'unknown',
+    say('methods.conversion'),
+    name,
+    say('methods.siriBrozek'),
+  )
 }

@@ -1,3 +1,4 @@
+import { say } from '../say'
 import type { Sex } from '../anatomy/ids'
 import { age, bmi, constant, male, term } from './basis'
 import type { Equation, Variant } from './types'
@@ -5,7 +6,7 @@ import type { Equation, Variant } from './types'
 const deurenberg = (sex: Sex): Variant => ({
   sex,
   ages: { youngest: 16, oldest: Infinity },
-  population: 'Dutch adults from 16 years, underwater weighing',
+  population: say('methods.dutchAdults16YearsUnderwater'),
   citation: 'Deurenberg P et al. Br J Nutr 1991;65:105-114',
   grade: 'A',
   folds: [],
@@ -20,9 +21,9 @@ const deurenberg = (sex: Sex): Variant => ({
 export const deurenbergFamily: Equation[] = [
   {
     id: 'deurenberg-bmi',
-    name: 'Deurenberg, from BMI',
-    family: 'Deurenberg',
-    notes: ['Context only: from height and mass alone it over-reads muscular people.'],
+    name: say('methods.deurenbergBmi'),
+    family: say('methods.deurenberg'),
+    notes: [say('methods.contextOnlyHeightMassAlone')],
     variants: [deurenberg('male'), deurenberg('female')],
   },
 ]

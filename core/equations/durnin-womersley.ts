@@ -1,3 +1,4 @@
+import { say } from '../say'
 import type { KnownFold } from '../anatomy/ids'
 import { constant, FOLDS_ALONE, log10Sum, term } from './basis'
 import type { AgeRow, Equation, Variant } from './types'
@@ -22,20 +23,20 @@ const shared = {
 export const durninWomersley: Equation[] = [
   {
     id: 'durnin-womersley-4',
-    name: 'Durnin-Womersley, four folds',
-    family: 'Durnin-Womersley',
+    name: say('methods.durninWomersleyFourFolds'),
+    family: say('methods.durninWomersley'),
     standard: 'dw',
     notes: [
-      'Its suprailiac is the iliac crest fold: just above the crest in the midaxillary line. Biceps, triceps and subscapular may come from the American or the international standard; the card says what was mixed.',
-      'Age rows jump at their edges: a man with a sum of 20 mm reads 8.0 % at 29 and 12.0 % at 30. Rows are never interpolated.',
-      'The standard errors are from one recall.',
+      say('methods.suprailiacIliacCrestFoldJust'),
+      say('methods.ageRowsJumpTheirEdges'),
+      say('methods.standardErrorsOneRecall'),
     ],
     variants: [
       {
         ...shared,
         sex: 'male',
         ages: { youngest: 17, oldest: 72 },
-        population: 'men of 17 to 72 years, underwater weighing',
+        population: say('methods.men1772YearsUnderwater'),
         standardError: { of: 'fatPercent', value: 5 },
         terms: [
           row(17, 19, 1.162, 0.063),
@@ -49,7 +50,7 @@ export const durninWomersley: Equation[] = [
         ...shared,
         sex: 'female',
         ages: { youngest: 16, oldest: 68 },
-        population: 'women of 16 to 68 years, underwater weighing',
+        population: say('methods.women1668YearsUnderwater'),
         standardError: { of: 'fatPercent', value: 3.5 },
         terms: [
           row(16, 19, 1.1549, 0.0678),

@@ -1,3 +1,4 @@
+import { say } from '../say'
 import type { KnownFold } from '../anatomy/ids'
 import { constant, FOLDS_ALONE, group, male, sum, term } from './basis'
 import { SEVEN_FOLDS } from './jackson-pollock'
@@ -12,7 +13,7 @@ function evans(
     ...FOLDS_ALONE,
     sex,
     ages: { youngest: 18, oldest: 27 },
-    population: 'college athletes, four-compartment model',
+    population: say('methods.collegeAthletesFourCompartmentModel'),
     madeOn: 'athletes',
     citation: 'Evans EM et al. Med Sci Sports Exerc 2005;37:2006-2011',
     grade: 'B',
@@ -23,8 +24,7 @@ function evans(
   }
 }
 
-const EVANS_NOTE =
-  'The source has a term for Black athletes. It is off unless the coach sets it for the client; when it is on, the result says so.'
+const EVANS_NOTE = say('methods.sourceHasTermBlackAthletes')
 
 const EVANS_SEVEN: [number, number, number, number] = [10.566, 0.12077, -8.057, -2.545]
 
@@ -36,16 +36,16 @@ const EVANS_THREE_FOLDS: KnownFold[] = ['abdominal', 'thigh', 'triceps']
 export const evansFamily: Equation[] = [
   {
     id: 'evans-7',
-    name: 'Evans, seven folds',
-    family: 'Evans',
+    name: say('methods.evansSevenFolds'),
+    family: say('methods.evans'),
     standard: 'us',
     notes: [EVANS_NOTE],
     variants: [evans('male', SEVEN_FOLDS, EVANS_SEVEN), evans('female', SEVEN_FOLDS, EVANS_SEVEN)],
   },
   {
     id: 'evans-3',
-    name: 'Evans, three folds',
-    family: 'Evans',
+    name: say('methods.evansThreeFolds'),
+    family: say('methods.evans'),
     standard: 'us',
     notes: [EVANS_NOTE],
     variants: [

@@ -1,3 +1,4 @@
+import { say } from '../say'
 import { constant, FOLDS_ALONE, sum, term } from './basis'
 import type { Equation } from './types'
 
@@ -5,19 +6,16 @@ import type { Equation } from './types'
 export const faulkner: Equation[] = [
   {
     id: 'faulkner-4',
-    name: 'Faulkner, four folds',
-    family: 'Faulkner',
+    name: say('methods.faulknerFourFolds'),
+    family: say('methods.faulkner'),
     standard: 'int',
-    notes: [
-      'Never gives less than 5.8 %, whatever the folds: no use for the very lean.',
-      'The source states neither ages nor a standard error.',
-    ],
+    notes: [say('methods.neverGivesLess58'), say('methods.sourceStatesNeitherAgesNor')],
     variants: [
       {
         ...FOLDS_ALONE,
         sex: 'male',
         ages: null,
-        population: 'male swimmers',
+        population: say('methods.maleSwimmers'),
         madeOn: 'athletes',
         citation: 'Faulkner JA. In: Falls HB (ed), Exercise Physiology, 1968:415-446',
         grade: 'B',

@@ -1,3 +1,4 @@
+import { say } from '../say'
 import { SKINFOLD_IDS, type KnownFold } from '../anatomy/ids'
 import { age, constant, FOLDS_ALONE, sum, sumSquared, term } from './basis'
 import type { Equation, Term, Variant } from './types'
@@ -9,13 +10,13 @@ import type { Equation, Term, Variant } from './types'
 const MEN = {
   sex: 'male',
   ages: { youngest: 18, oldest: 61 },
-  population: 'men of 18 to 61 years, underwater weighing',
+  population: say('methods.men1861YearsUnderwater'),
 } as const
 
 const WOMEN = {
   sex: 'female',
   ages: { youngest: 18, oldest: 55 },
-  population: 'women of 18 to 55 years, underwater weighing',
+  population: say('methods.women1855YearsUnderwater'),
 } as const
 
 type Person = typeof MEN | typeof WOMEN
@@ -56,7 +57,7 @@ function variant(
   }
 }
 
-const family = { family: 'Jackson-Pollock', standard: 'us' } as const
+const family = { family: say('methods.jacksonPollock'), standard: 'us' } as const
 
 /** Where a row is from, how well it is confirmed, its standard error, and the sums of folds it was made from. */
 const source = (
@@ -70,7 +71,7 @@ export const jacksonPollock: Equation[] = [
   {
     ...family,
     id: 'jackson-pollock-7',
-    name: 'Jackson-Pollock, seven folds',
+    name: say('methods.jacksonPollockSevenFolds'),
     notes: [],
     variants: [
       variant(
@@ -94,10 +95,8 @@ export const jacksonPollock: Equation[] = [
   {
     ...family,
     id: 'jackson-pollock-3',
-    name: 'Jackson-Pollock, three folds',
-    notes: [
-      'A much reprinted women’s table for these three folds is not this equation: the two are up to 2.5 points apart.',
-    ],
+    name: say('methods.jacksonPollockThreeFolds'),
+    notes: [say('methods.muchReprintedWomensTableThese')],
     variants: [
       variant(
         MEN,
@@ -120,8 +119,8 @@ export const jacksonPollock: Equation[] = [
   {
     ...family,
     id: 'jackson-pollock-3-upper',
-    name: 'Jackson-Pollock, three upper folds',
-    notes: ['For clients who keep their trousers on: no thigh fold.'],
+    name: say('methods.jacksonPollockThreeUpperFolds'),
+    notes: [say('methods.clientsWhoKeepTheirTrousers')],
     variants: [
       variant(
         MEN,
@@ -144,7 +143,7 @@ export const jacksonPollock: Equation[] = [
   {
     ...family,
     id: 'jackson-pollock-4',
-    name: 'Jackson-Pollock, four folds',
+    name: say('methods.jacksonPollockFourFolds'),
     notes: [],
     variants: [
       variant(
@@ -160,7 +159,7 @@ export const jacksonPollock: Equation[] = [
   {
     ...family,
     id: 'jackson-pollock-4-direct',
-    name: 'Jackson-Pollock, four folds, fat % directly',
+    name: say('methods.jacksonPollockFourFoldsFat'),
     notes: [],
     variants: [
       variant(
@@ -184,7 +183,7 @@ export const jacksonPollock: Equation[] = [
   {
     ...family,
     id: 'jackson-pollock-3-direct',
-    name: 'Jackson-Pollock, three folds, fat % directly',
+    name: say('methods.jacksonPollockThreeFoldsFat'),
     notes: [],
     variants: [
       variant(

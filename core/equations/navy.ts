@@ -1,3 +1,4 @@
+import { say } from '../say'
 import type { KnownGirth, Sex } from '../anatomy/ids'
 import { constant, log10Girths, log10Height, log10HeightInches, term } from './basis'
 import type { Equation, Variant } from './types'
@@ -23,7 +24,9 @@ function hodgdonBeckett(sex: Sex, report: string, c: [number, number, number]): 
   return {
     ...NAVY,
     sex,
-    population: `${sex === 'male' ? 'men' : 'women'} of the US Navy, 18 to 56 years, underwater weighing`,
+    population: say('methods.usNavy1856Years', {
+      sex: sex === 'male' ? say('methods.men') : say('methods.women'),
+    }),
     citation: `Hodgdon JA, Beckett MB. Naval Health Research Center Report ${report}, 1984`,
     grade: 'B',
     girths: NAVY_GIRTHS[sex],
@@ -37,7 +40,9 @@ function navyInch(sex: Sex, c: [number, number, number]): Variant {
   return {
     ...NAVY,
     sex,
-    population: `${sex === 'male' ? 'men' : 'women'} of the US Navy`,
+    population: say('methods.usNavy', {
+      sex: sex === 'male' ? say('methods.men') : say('methods.women'),
+    }),
     citation: 'Hodgdon JA, Friedl KE. NHRC Technical Document 99-2B, 1999',
     grade: 'A',
     girths: NAVY_GIRTHS[sex],
@@ -51,15 +56,14 @@ function navyInch(sex: Sex, c: [number, number, number]): Variant {
   }
 }
 
-const NAVY_NOTE =
-  'The density form and the inch form are separate fits: up to about 0.3 points apart in ordinary cases and 2 at the extremes.'
+const NAVY_NOTE = say('methods.densityFormInchFormSeparate')
 
 /** Tape and height. Coefficients are from memory of the cited sources. */
 export const navy: Equation[] = [
   {
     id: 'hodgdon-beckett',
-    name: 'US Navy tape, density form',
-    family: 'US Navy',
+    name: say('methods.usNavyTapeDensityForm'),
+    family: say('methods.usNavy2'),
     notes: [NAVY_NOTE],
     variants: [
       hodgdonBeckett('male', '84-11', [1.0324, -0.19077, 0.15456]),
@@ -68,8 +72,8 @@ export const navy: Equation[] = [
   },
   {
     id: 'navy-inch',
-    name: 'US Navy tape, inch form',
-    family: 'US Navy',
+    name: say('methods.usNavyTapeInchForm'),
+    family: say('methods.usNavy2'),
     notes: [NAVY_NOTE],
     variants: [
       navyInch('male', [86.01, -70.041, 36.76]),

@@ -1,3 +1,4 @@
+import { say } from '../say'
 import type { Sex, KnownFold } from '../anatomy/ids'
 import { sumPerPound, term } from './basis'
 import type { Equation, Variant } from './types'
@@ -17,7 +18,7 @@ export const NINE_FOLDS: KnownFold[] = [
 const nineSite = (sex: Sex): Variant => ({
   sex,
   ages: null,
-  population: 'physique athletes',
+  population: say('methods.physiqueAthletes'),
   madeOn: 'athletes',
   citation: 'common practice among physique coaches, no published source',
   grade: 'common practice',
@@ -33,12 +34,12 @@ const nineSite = (sex: Sex): Variant => ({
 export const nineSiteRatio: Equation[] = [
   {
     id: 'nine-site-ratio',
-    name: 'Nine folds over body mass',
-    family: 'Nine-site ratio',
+    name: say('methods.nineFoldsOverBodyMass'),
+    family: say('methods.nineSiteRatio'),
     standard: 'us',
     notes: [
-      'Common practice, with no published source, sample or error. Good for following one person, not for a level.',
-      'The lower back is the gym’s own site; the other eight are American textbook sites.',
+      say('methods.commonPracticePublishedSourceSample'),
+      say('methods.lowerBackGymsOwnSite'),
     ],
     variants: [nineSite('male'), nineSite('female')],
   },

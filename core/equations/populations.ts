@@ -1,3 +1,4 @@
+import { type Message, say } from '../say'
 import { variantFor } from './registry'
 import type { Equation, SpecialPopulation, Subject } from './types'
 import { bmiOf } from '../units/bmi'
@@ -7,11 +8,11 @@ const ADULT_YEARS = 18
 const OBESITY_BMI = 30
 
 /** What is said over equations made on other people than the one measured. */
-export const POPULATION_WARNINGS: Record<SpecialPopulation | 'adults', string> = {
-  adults: 'Made on adults: not for somebody under 18.',
-  athletes: 'Made on athletes: in others they read too lean.',
-  youth: 'Made on 8 to 17 years: not for adults.',
-  obesity: 'Made on people with obesity (BMI of 30 and over).',
+export const POPULATION_WARNINGS: Record<SpecialPopulation | 'adults', Message> = {
+  adults: say('methods.madeAdultsSomebodyUnder18'),
+  athletes: say('methods.madeAthletesOthersTheyRead'),
+  youth: say('methods.made817YearsAdults'),
+  obesity: say('methods.madePeopleObesityBmi30'),
 }
 
 /**

@@ -1,3 +1,4 @@
+import { say, listed } from '../say'
 import type { Sex } from '../anatomy/ids'
 import { armyFamily } from './army'
 import { carterFamily } from './carter'
@@ -44,7 +45,13 @@ const byId = new Map(EQUATIONS.map((equation) => [equation.id, equation]))
 export function equationById(id: string): Equation {
   const equation = byId.get(id)
   if (!equation) {
-    throw inputError('equation', 'unknown', 'Equation', id, `one of ${[...byId.keys()].join(', ')}`)
+    throw inputError(
+      'equation',
+      'unknown',
+      say('methods.equation'),
+      id,
+      say('methods.one', { value: [...byId.keys()].join(', ') }),
+    )
   }
   return equation
 }
@@ -57,8 +64,12 @@ export function equationById(id: string): Equation {
 export function variantFor(equation: Equation, sex: Sex): Variant {
   const variant = equation.variants.find((v) => v.sex === sex)
   if (!variant) {
-    const accepted = equation.variants.map((v) => v.sex).join(' or ')
-    throw inputError('sex', 'outside-domain', `${equation.name}, sex`, sex, accepted || 'none')
+    const accepted = listed(
+      equation.variants.map((v) => v.sex),
+      'or',
+    )
+    const label = say('methods.sexFor', { equation: equation.name })
+    throw inputError('sex', 'outside-domain', label, sex, accepted)
   }
   return variant
 }

@@ -1,3 +1,4 @@
+import { say } from '../say'
 import type { Sex } from '../anatomy/ids'
 import { constant, heightPerIliac, term } from './basis'
 import type { Equation, Variant } from './types'
@@ -6,7 +7,7 @@ function relativeFatMass(sex: Sex, c0: number): Variant {
   return {
     sex,
     ages: { youngest: 20, oldest: Infinity },
-    population: 'US adults of the national survey, dual X-ray absorptiometry',
+    population: say('methods.usAdultsNationalSurveyDual'),
     citation: 'Woolcott OO, Bergman RN. Sci Rep 2018;8:10980',
     grade: 'A',
     folds: [],
@@ -23,9 +24,9 @@ function relativeFatMass(sex: Sex, c0: number): Variant {
 export const relativeFatMassFamily: Equation[] = [
   {
     id: 'relative-fat-mass',
-    name: 'Relative fat mass',
-    family: 'Relative fat mass',
-    notes: ['Its waist is at the top of the hip crest. The standard error is from one recall.'],
+    name: say('methods.relativeFatMass'),
+    family: say('methods.relativeFatMass'),
+    notes: [say('methods.waistTopHipCrestStandard')],
     variants: [relativeFatMass('male', 64), relativeFatMass('female', 76)],
   },
 ]

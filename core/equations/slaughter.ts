@@ -1,3 +1,4 @@
+import { say } from '../say'
 import type { Sex } from '../anatomy/ids'
 import { constant, sum, term } from './basis'
 import type { Equation, Variant } from './types'
@@ -6,7 +7,9 @@ function slaughter(sex: Sex, slope: number, intercept: number): Variant {
   return {
     sex,
     ages: { youngest: 8, oldest: 17 },
-    population: `${sex === 'male' ? 'boys' : 'girls'} of 8 to 17 years, four-compartment model`,
+    population: say('methods.n817YearsFourCompartment', {
+      sex: sex === 'male' ? say('methods.boys') : say('methods.girls'),
+    }),
     madeOn: 'youth',
     citation: 'Slaughter MH et al. Hum Biol 1988;60:709-723',
     grade: 'A',
@@ -23,10 +26,10 @@ function slaughter(sex: Sex, slope: number, intercept: number): Variant {
 export const slaughterFamily: Equation[] = [
   {
     id: 'slaughter-2-calf',
-    name: 'Slaughter, triceps and calf',
-    family: 'Slaughter',
+    name: say('methods.slaughterTricepsCalf'),
+    family: say('methods.slaughter'),
     standard: 'us',
-    notes: ['For 8 to 17 years. Consent of a guardian comes first; no deficit is planned from it.'],
+    notes: [say('methods.n817YearsConsentGuardian')],
     variants: [slaughter('male', 0.735, 1), slaughter('female', 0.61, 5.1)],
   },
 ]

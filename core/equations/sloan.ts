@@ -1,3 +1,4 @@
+import { say } from '../say'
 import type { Sex, KnownFold } from '../anatomy/ids'
 import { constant, foldOf, FOLDS_ALONE, term } from './basis'
 import type { Equation, Variant } from './types'
@@ -13,7 +14,11 @@ function sloan(
   return {
     sex,
     ages: { youngest, oldest },
-    population: `${sex === 'male' ? 'men' : 'women'} of ${youngest} to ${oldest} years, underwater weighing`,
+    population: say('methods.yearsUnderwaterWeighing', {
+      sex: sex === 'male' ? say('methods.men') : say('methods.women'),
+      youngest,
+      oldest,
+    }),
     citation,
     grade: 'B',
     folds: pair.map(([site]) => site),
@@ -28,12 +33,10 @@ function sloan(
 export const sloanFamily: Equation[] = [
   {
     id: 'sloan-2',
-    name: 'Sloan, two folds',
-    family: 'Sloan',
+    name: say('methods.sloanTwoFolds'),
+    family: say('methods.sloan'),
     standard: 'us',
-    notes: [
-      'The women’s suprailiac is a vertical fold on the crest in the midaxillary line: a site of its own, never taken from the suprailiac.',
-    ],
+    notes: [say('methods.womensSuprailiacVerticalFoldCrest')],
     variants: [
       sloan(
         'male',

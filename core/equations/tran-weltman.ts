@@ -1,17 +1,18 @@
+import { say } from '../say'
 import { abdomen, abdomenSquared, age, constant, girthOf, heightCm, massKg, term } from './basis'
 import type { Equation, Variant } from './types'
 
 const TWO_LEVELS: Variant['optionalGirths'] = [
   {
     girth: 'waist_midway',
-    without: 'Abdomen taken at the navel alone; the source took the mean of two levels.',
+    without: say('methods.abdomenTakenNavelAloneSource'),
   },
 ]
 
 const TRAN_MEN = {
   sex: 'male',
   ages: { youngest: 21, oldest: 78 },
-  population: 'men of 21 to 78 years, underwater weighing',
+  population: say('methods.men2178YearsUnderwater'),
   folds: [],
   girths: ['abdomen', 'hip', 'iliac'],
   optionalGirths: TWO_LEVELS,
@@ -31,8 +32,8 @@ const BY_ABDOMEN = {
 export const tranWeltman: Equation[] = [
   {
     id: 'tran-weltman',
-    name: 'Tran-Weltman girths',
-    family: 'Tran-Weltman',
+    name: say('methods.tranWeltmanGirths'),
+    family: say('methods.tranWeltman'),
     notes: [],
     variants: [
       {
@@ -52,7 +53,7 @@ export const tranWeltman: Equation[] = [
       {
         sex: 'female',
         ages: { youngest: 15, oldest: 79 },
-        population: 'women of 15 to 79 years, underwater weighing',
+        population: say('methods.women1579YearsUnderwater'),
         citation: 'Tran ZV, Weltman A. Med Sci Sports Exerc 1989;21:101-104',
         grade: 'A',
         folds: [],
@@ -75,9 +76,9 @@ export const tranWeltman: Equation[] = [
   },
   {
     id: 'tran-weltman-density',
-    name: 'Tran-Weltman girths, density form',
-    family: 'Tran-Weltman',
-    notes: ['Circulates among trainers as the men’s form; no published source known to us.'],
+    name: say('methods.tranWeltmanGirthsDensityForm'),
+    family: say('methods.tranWeltman'),
+    notes: [say('methods.circulatesAmongTrainersMensForm')],
     variants: [
       {
         ...TRAN_MEN,
@@ -97,15 +98,15 @@ export const tranWeltman: Equation[] = [
   },
   {
     id: 'weltman-obese',
-    name: 'Weltman, for the very overweight',
-    family: 'Weltman',
-    notes: ['For clients with obesity, where folds lose accuracy.'],
+    name: say('methods.weltmanVeryOverweight'),
+    family: say('methods.weltman'),
+    notes: [say('methods.clientsObesityWhereFoldsLose')],
     variants: [
       {
         sex: 'male',
         ages: { youngest: 24, oldest: 68 },
         madeOn: 'obesity',
-        population: 'men with obesity of 24 to 68 years, underwater weighing',
+        population: say('methods.menObesity2468Years'),
         ...BY_ABDOMEN,
         citation: 'Weltman A et al. Hum Biol 1987;59:523-535',
         needs: ['massKg'],
@@ -116,7 +117,7 @@ export const tranWeltman: Equation[] = [
         sex: 'female',
         ages: { youngest: 20, oldest: 60 },
         madeOn: 'obesity',
-        population: 'women with obesity of 20 to 60 years, underwater weighing',
+        population: say('methods.womenObesity2060Years'),
         ...BY_ABDOMEN,
         citation: 'Weltman A et al. Am J Clin Nutr 1988;48:1179-1183',
         needs: ['heightCm', 'massKg'],

@@ -1,3 +1,4 @@
+import type { Message, Words } from '../say'
 import type { KnownFold, KnownGirth, LandmarkStandard, Sex, SiteId } from '../anatomy/ids'
 
 /** The person an equation is applied to. */
@@ -32,7 +33,7 @@ export interface Inputs {
 /** One thing that a coefficient multiplies: the sum, its square, age, the logarithm of a difference of girths ... */
 export interface Basis {
   /** As it stands in a formula: `S²`, `log10(abdomen − neck)`. */
-  label: string
+  label: Words
   value(inputs: Inputs): number
 }
 
@@ -66,7 +67,7 @@ export interface Variant {
   sex: Sex
   /** Completed years of the sample; null where the source states none. */
   ages: { youngest: number; oldest: number } | null
-  population: string
+  population: Message
   /** Who the sample was, where it was not adults at large. */
   madeOn?: SpecialPopulation
   citation: string
@@ -75,7 +76,7 @@ export interface Variant {
   folds: KnownFold[]
   girths: KnownGirth[]
   /** Girths that are used when they are there, and what is said when they are not. */
-  optionalGirths?: { girth: KnownGirth; without: string }[]
+  optionalGirths?: { girth: KnownGirth; without: Message }[]
   needs: ('heightCm' | 'massKg')[]
   gives: Gives
   terms: Term[] | AgeRow[]
@@ -88,13 +89,13 @@ export interface Variant {
 
 export interface Equation {
   id: string
-  name: string
-  family: string
+  name: Message
+  family: Message
   /** The standard whose sites it wants; absent for equations without folds. */
   standard?: LandmarkStandard
   variants: Variant[]
   /** What a coach should know before trusting it. */
-  notes: string[]
+  notes: Message[]
 }
 
 export type Conversion = 'siri' | 'brozek'
@@ -120,5 +121,5 @@ export interface Estimate {
   fatMassKg?: number
   leanMassKg?: number
   /** Sentences for the coach. */
-  warnings: string[]
+  warnings: Message[]
 }

@@ -1,3 +1,4 @@
+import { say } from '../say'
 import type { KnownFold } from '../anatomy/ids'
 import { constant, FOLDS_ALONE, log10Sum, sum, term } from './basis'
 import type { Equation } from './types'
@@ -17,8 +18,8 @@ export const WITHERS_SEVEN: KnownFold[] = [
 export const withers: Equation[] = [
   {
     id: 'withers-7',
-    name: 'Withers, seven folds',
-    family: 'Withers',
+    name: say('methods.withersSevenFolds'),
+    family: say('methods.withers'),
     standard: 'int',
     notes: [],
     variants: [
@@ -27,7 +28,7 @@ export const withers: Equation[] = [
         sex: 'male',
         ages: { youngest: 15, oldest: 39 },
         madeOn: 'athletes',
-        population: 'male athletes of 15 to 39 years, underwater weighing',
+        population: say('methods.maleAthletes1539Years'),
         citation: 'Withers RT et al. Eur J Appl Physiol 1987;56:191-200',
         grade: 'A',
         folds: WITHERS_SEVEN,
@@ -39,8 +40,8 @@ export const withers: Equation[] = [
   },
   {
     id: 'withers-4',
-    name: 'Withers, four folds',
-    family: 'Withers',
+    name: say('methods.withersFourFolds'),
+    family: say('methods.withers'),
     standard: 'int',
     notes: [],
     variants: [
@@ -49,7 +50,7 @@ export const withers: Equation[] = [
         sex: 'female',
         ages: { youngest: 11, oldest: 41 },
         madeOn: 'athletes',
-        population: 'female athletes of 11 to 41 years, underwater weighing',
+        population: say('methods.femaleAthletes1141Years'),
         citation: 'Withers RT et al. Eur J Appl Physiol 1987;56:169-180',
         grade: 'B',
         folds: ['triceps', 'subscapular', 'supraspinale', 'medial_calf'],

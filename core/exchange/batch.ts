@@ -1,3 +1,4 @@
+import { say, sentences, type Words } from '../say'
 import {
   GIRTH_IDS,
   type LandmarkStandard,
@@ -30,7 +31,9 @@ export const BATCH_COLUMNS = [
   'error',
 ] as const
 
-export type BatchResult = Record<(typeof BATCH_COLUMNS)[number], string | number>
+type Column = (typeof BATCH_COLUMNS)[number]
+export type BatchResult = Record<Exclude<Column, 'warnings' | 'error'>, string | number> &
+  Record<'warnings' | 'error', Words>
 
 /** The standard that a fold of a sheet belongs to: the sheet's, or the one that locates it where the sheet's does not. */
 export function standardFor(site: SkinfoldId, sheet: 'us' | 'int'): LandmarkStandard {
@@ -58,17 +61,17 @@ export function standardOf(row: RowReader): 'us' | 'int' {
   // `school` is what the column was called at first; sheets that say so are still about.
   const text = row.text('standard') || row.text('school') || 'us'
   if (text === 'us' || text === 'int') return text
-  throw inputError('standard', 'unknown', 'standard', text, 'us or int, us when empty')
+  throw inputError('standard', 'unknown', 'standard', text, say('files.usIntUsWhenEmpty'))
 }
 
 function subjectOf(row: RowReader): Subject {
   const sex = row.text('sex')
   if (sex !== 'male' && sex !== 'female') {
-    throw inputError('sex', sex ? 'unknown' : 'missing', 'sex', sex, 'male or female')
+    throw inputError('sex', sex ? 'unknown' : 'missing', 'sex', sex, say('files.maleFemale'))
   }
   const ageYears = row.number('age_years')
   if (ageYears === undefined) {
-    throw inputError('age_years', 'missing', 'age_years', '', '0 to 120 years')
+    throw inputError('age_years', 'missing', 'age_years', '', say('files.n0120Years'))
   }
   return { sex, ageYears, heightCm: row.number('height_cm'), massKg: row.number('mass_kg') }
 }
@@ -84,7 +87,7 @@ function resultRow(id: string, result: Estimate): BatchResult {
     standard_error: result.standardError ?? '',
     fat_mass_kg: result.fatMassKg ?? '',
     lean_mass_kg: result.leanMassKg ?? '',
-    warnings: result.warnings.join(' '),
+    warnings: result.warnings.length ? sentences(...result.warnings) : '',
     error: '',
   }
 }
@@ -101,7 +104,7 @@ function errorRow(id: string, equation: string, error: InputError): BatchResult 
     fat_mass_kg: '',
     lean_mass_kg: '',
     warnings: '',
-    error: error.message,
+    error: error.said,
   }
 }
 
@@ -139,7 +142,7 @@ function byName(
     throw inputError(
       'standard',
       'wrong-standard',
-      `${equation.name}, landmark standard of ${other.site}`,
+      say('files.landmarkStandard', { name: equation.name, site: other.site }),
       other.standards[standard],
       `${equation.standard}`,
     )
@@ -168,9 +171,9 @@ function byInputs(id: string, subject: Subject, measured: LocatedValue[]): Batch
       : inputError(
           'equation',
           'missing',
-          'Inputs',
-          'no complete set of sites',
-          'all inputs of one equation or more',
+          say('files.inputs'),
+          say('files.completeSetSites'),
+          say('files.allInputsOneEquationMore'),
         )
   return [errorRow(id, '', reason)]
 }

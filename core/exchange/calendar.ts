@@ -17,9 +17,9 @@ const floating = (date: IsoDate) => new Date(`${date}T00:00:00`)
  *
  * @param stamp the instant that the file is made
  */
-export function calendarOf(visits: readonly DueVisit[], stamp: Date): string {
+export function calendarOf(visits: readonly DueVisit[], name: string, stamp: Date): string {
   const calendar = ical({
-    name: 'Oak Pinch check-ins',
+    name,
     prodId: { company: 'Oak Pinch', product: 'Oak Pinch', language: 'EN' },
     method: ICalCalendarMethod.PUBLISH,
   })

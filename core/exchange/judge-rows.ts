@@ -1,3 +1,4 @@
+import type { Words } from '../say'
 import { type SiteId, type SkinfoldId, isSkinfold } from '../anatomy/ids'
 import { isSamePlace } from '../anatomy/landmark-standards'
 import { type Headline, headlineOf } from '../change/model/headline'
@@ -23,7 +24,7 @@ export const JUDGE_COLUMNS = [
   'headline_rule',
   'headline',
 ] as const
-type JudgeRow = Record<(typeof JUDGE_COLUMNS)[number], string | number>
+type JudgeRow = Record<(typeof JUDGE_COLUMNS)[number], Words | number>
 
 const QUANTITIES: readonly [RecordQuantity, string][] = [
   ['sum', 'sum'],

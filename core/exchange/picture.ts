@@ -1,3 +1,4 @@
+import { say } from '../say'
 import { inputError } from '../errors'
 
 /** Pictures that can be freed of what a camera writes into them. */
@@ -149,16 +150,22 @@ export function withoutMetadata(
   const read = { 'image/jpeg': plainJpeg, 'image/png': plainPng, 'image/webp': plainWebp }[type]
   const plain = bytes.length >= 12 && STARTS[type]?.(bytes) ? read(bytes) : undefined
   if (!plain) {
-    throw inputError('photo', 'not-a-number', 'Photo', `${bytes.length} bytes`, `a whole ${type}`)
+    throw inputError(
+      'photo',
+      'not-a-number',
+      say('files.photo'),
+      say('files.bytes', { count: bytes.length }),
+      say('files.whole', { type }),
+    )
   }
   const { width, height } = plain
   if (stated && (stated.width !== width || stated.height !== height)) {
     throw inputError(
       'photo',
       'impossible',
-      'Photo',
-      `a picture of ${width} x ${height}`,
-      `one of ${stated.width} x ${stated.height} pixels, as was said of it`,
+      say('files.photo'),
+      say('files.pictureX', { width, height }),
+      say('files.oneXPixelsWasSaid', { width: stated.width, height: stated.height }),
     )
   }
   return plain.bytes

@@ -1,4 +1,5 @@
-import { inputError } from '../errors'
+import { say, dayValue } from '../say'
+import { InputError, inputError } from '../errors'
 import { RESTING_FORMS } from '../planning/energy'
 import {
   type Goal,
@@ -76,7 +77,9 @@ function flagsIn(row: RowReader): { flags: PlanFlag[]; cleared: boolean } {
     }
     const flag = FLAGS[word]
     if (!flag) {
-      const accepted = `${Object.keys(FLAGS).join(', ')}, breastfeeding_weeks:N, cleared, with a space between`
+      const accepted = say('files.breastfeedingWeeksNClearedSpace', {
+        value: Object.keys(FLAGS).join(', '),
+      })
       throw inputError('flags', 'unknown', 'flags', word, accepted)
     }
     flags.push(flag)
@@ -91,7 +94,7 @@ function bounded(row: RowReader, column: Bounded): number | undefined {
 
 function needed(row: RowReader, column: Bounded): number {
   const value = bounded(row, column)
-  if (value === undefined) throw inputError(column, 'missing', column, '', 'a number')
+  if (value === undefined) throw inputError(column, 'missing', column, '', say('files.aNumber'))
   return value
 }
 
@@ -102,7 +105,7 @@ function goalIn(row: RowReader, date: IsoDate | undefined): Goal {
   if (kind === 'hold') return { kind: 'holdLean', ...when }
   const value = row.number('goal_value')
   if (value === undefined) {
-    throw inputError('goal_value', 'missing', 'goal_value', '', 'a number')
+    throw inputError('goal_value', 'missing', 'goal_value', '', say('files.aNumber'))
   }
   return { kind: KINDS[kind], value, ...when }
 }
@@ -118,20 +121,42 @@ function paceIn(row: RowReader, goal: Goal, start: StartingPoint, today: IsoDate
       'impossible',
       'pace_percent',
       0,
-      'above 0 where mass should change',
+      say('files.above0WhereMassShould'),
     )
   }
   if (percent !== undefined) return { unit: 'percentMass', value: percent }
   if (date !== undefined) {
-    if (date <= today) throw inputError('by', 'impossible', 'by', date, `a day after ${today}`)
+    if (date <= today)
+      throw inputError(
+        'by',
+        'impossible',
+        'by',
+        date,
+        say('files.dayAfter', { today: dayValue(today, true) }),
+      )
     return paceByDay(goal, start, today)
   }
   return { unit: 'percentMass', value: changeKg > 0 ? USUAL_GAIN_PERCENT : USUAL_LOSS_PERCENT }
 }
 
+/** What the planner calls by another name than the file. */
+const COLUMN_OF: Readonly<Record<string, string>> = { goal: 'goal_value', pace: 'pace_percent' }
+
+/** Does something of the planner's, whose refusals then name the column of the file. */
+function byColumn<T>(run: () => T): T {
+  try {
+    return run()
+  } catch (error) {
+    const column = error instanceof InputError ? COLUMN_OF[error.input] : undefined
+    if (column === undefined) throw error
+    const { problem, said, got, accepted } = error as InputError
+    throw new InputError(column, problem, said, got, accepted)
+  }
+}
+
 function planRow(row: RowReader, today: IsoDate): PlanRow {
   const id = row.text('id')
-  if (id === '') throw inputError('id', 'missing', 'id', '', 'a name or number')
+  if (id === '') throw inputError('id', 'missing', 'id', '', say('files.nameNumber'))
   const massKg = needed(row, 'mass_kg')
   const share = needed(row, 'fat_percent') / 100
   const start: StartingPoint = {
@@ -151,17 +176,17 @@ function planRow(row: RowReader, today: IsoDate): PlanRow {
   const { flags, cleared } = flagsIn(row)
   const ground: SafetyGround = {
     ...{ flags, today },
-    ...(cleared
-      ? { clearances: HOLDS.map((rule) => ({ rule, by: 'as the file says', on: today })) }
-      : {}),
+    ...(cleared ? { clearances: HOLDS.map((rule) => ({ rule, by: 'file', on: today })) } : {}),
   }
   const wish = { goal, form: 'lean' as const, activity, exerciseKcal: exercise ?? 0 }
-  const pace = paceIn(row, goal, start, today)
-  const asked = safePlan({ ...wish, pace }, start, ground)
-  const { nearest } = asked
-  // Of what is refused the nearest that is allowed is shown.
-  const shown = nearest ? safePlan({ ...wish, ...nearest }, start, ground) : asked
-  const nothing = asked.outcome === 'refused' && !nearest
+  const { asked, shown } = byColumn(() => {
+    const pace = paceIn(row, goal, start, today)
+    const asked = safePlan({ ...wish, pace }, start, ground)
+    const { nearest } = asked
+    // Of what is refused the nearest that is allowed is shown.
+    return { asked, shown: nearest ? safePlan({ ...wish, ...nearest }, start, ground) : asked }
+  })
+  const nothing = asked.outcome === 'refused' && !asked.nearest
   return {
     ...{ id, outcome: asked.outcome },
     ...(nothing
@@ -182,9 +207,6 @@ function figuresOf({ target, weeks, intakeKcal }: SafePlan) {
   }
 }
 
-/** What the planner calls by another name than the file. */
-const COLUMN_OF: Readonly<Record<string, string>> = { goal: 'goal_value', pace: 'pace_percent' }
-
 /**
  * Plans of a file, one a row, by the same rules as the screen.
  *
@@ -198,12 +220,5 @@ export function planRows(
   needColumns(rows[0] ?? [], NEEDED)
   const refused: RefusedRow[] = []
   const plans = readEach(rows, refused, (row) => planRow(row, today))
-  // What the file itself says of a column begins with its name; the planner has its own.
-  const named = refused.map((one) => ({
-    ...one,
-    column: one.words.startsWith(`${one.column}:`)
-      ? one.column
-      : (COLUMN_OF[one.column] ?? one.column),
-  }))
-  return { plans, refused: named }
+  return { plans, refused }
 }

@@ -1,3 +1,4 @@
+import { say } from '../say'
 import { GIRTH_IDS, SKINFOLD_IDS, type Sex, type SiteId, isSkinfold } from '../anatomy/ids'
 import { type MeasurementSetup, USUAL_SETUP } from '../measurement-error/site-error'
 import type { Location } from '../anatomy/landmark-standards'
@@ -104,15 +105,15 @@ function trialsOf(row: RowReader, impossible: 'refuse' | 'take'): RecordRow['tri
 
 function readRow(at: number, row: RowReader, impossible: 'refuse' | 'take'): RecordRow {
   const client = row.text('client')
-  if (client === '') throw inputError('client', 'missing', 'client', '', 'a name or number')
+  if (client === '') throw inputError('client', 'missing', 'client', '', say('files.nameNumber'))
   const date = dateIn(row, 'date')
   if (date === undefined) {
-    throw inputError('date', 'missing', 'date', '', 'a date that exists, as 2026-03-14')
+    throw inputError('date', 'missing', 'date', '', say('files.dateExists20260314'))
   }
   const born = dateIn(row, 'birth_date')
   const ageYears = born === undefined ? undefined : ageOn(born, date)
   if (born !== undefined && born > date) {
-    throw inputError('birth_date', 'impossible', 'birth_date', born, `a day up to ${date}`)
+    throw inputError('birth_date', 'impossible', 'birth_date', born, say('files.dayUp', { date }))
   }
   within('birth_date', ageYears, 0, OLDEST)
   const body = (column: 'mass_kg' | 'height_cm', of: 'mass' | 'height') => {
@@ -177,10 +178,16 @@ function inOrder(row: RecordRow, before: RecordRow | undefined) {
       'impossible',
       'date',
       row.date,
-      `a day from ${before.date} on, as the row before of ${row.client} has it`,
+      say('files.dayRowBeforeHas', { date: before.date, client: row.client }),
     )
   }
   if (row.sex !== before.sex) {
-    throw inputError('sex', 'impossible', 'sex', row.sex, `${before.sex}, as in the row before`)
+    throw inputError(
+      'sex',
+      'impossible',
+      'sex',
+      row.sex,
+      say('files.rowBefore', { sex: before.sex }),
+    )
   }
 }

@@ -1,3 +1,4 @@
+import { say, type Words } from '../say'
 import { InputError, inputError } from '../errors'
 import { type IsoDate, isIsoDate } from '../units/dates'
 import { typedNumber } from '../units/typed-number'
@@ -16,13 +17,7 @@ export function numberOf(column: string, text: string): number | undefined {
   const plain = Number(text)
   const value = Number.isFinite(plain) ? plain : typedNumber(text)
   if (value === undefined) {
-    throw inputError(
-      column,
-      'not-a-number',
-      column,
-      text,
-      'a number, with a decimal point or comma',
-    )
+    throw inputError(column, 'not-a-number', column, text, say('files.numberDecimalPointComma'))
   }
   return value
 }
@@ -40,7 +35,7 @@ export function rowReader(header: readonly string[]): (cells: readonly string[])
 export function dateIn(row: RowReader, column: string): IsoDate | undefined {
   const text = row.text(column)
   if (text !== '' && !isIsoDate(text)) {
-    throw inputError(column, 'impossible', column, text, 'a date that exists, as 2026-03-14')
+    throw inputError(column, 'impossible', column, text, say('files.dateExists20260314'))
   }
   return text || undefined
 }
@@ -48,7 +43,7 @@ export function dateIn(row: RowReader, column: string): IsoDate | undefined {
 /** Refuses a value outside of what can be. */
 export function within(column: string, value: number | undefined, low: number, high: number) {
   if (value !== undefined && !(value >= low && value <= high)) {
-    throw inputError(column, 'impossible', column, value, `${low} to ${high}`)
+    throw inputError(column, 'impossible', column, value, say('files.to', { low, high }))
   }
   return value
 }
@@ -58,13 +53,13 @@ export function chosen<T extends string>(row: RowReader, column: string, from: r
   const text = row.text(column)
   const found = from.find((choice) => choice === text)
   if (found === undefined) {
-    const [first, ...more] = from.filter((choice) => choice !== '')
+    const choices = from.filter((choice) => choice !== '').join(', ')
     throw inputError(
       column,
       text ? 'unknown' : 'missing',
       column,
       text,
-      `${[first, ...more].join(', ')}${from.some((choice) => choice === '') ? ', or empty' : ''}`,
+      from.some((choice) => choice === '') ? say('files.orEmpty', { choices }) : choices,
     )
   }
   return found
@@ -74,7 +69,13 @@ export function chosen<T extends string>(row: RowReader, column: string, from: r
 export function needColumns(header: readonly string[], needed: readonly string[]): void {
   for (const column of needed) {
     if (!header.includes(column)) {
-      throw inputError(column, 'missing', `Column ${column}`, '', 'a header row that names it')
+      throw inputError(
+        column,
+        'missing',
+        say('files.column', { column }),
+        '',
+        say('files.headerRowNames'),
+      )
     }
   }
 }
@@ -84,7 +85,7 @@ export interface RefusedRow {
   /** The header is row 1. */
   row: number
   column: string
-  words: string
+  words: Words
 }
 
 /** Runs the reading of a row; a refusal is kept with its row and column, and any other error is a fault. */
@@ -93,7 +94,7 @@ function readOrRefuse<T>(row: number, refused: RefusedRow[], read: () => T): T |
     return read()
   } catch (error) {
     if (!(error instanceof InputError)) throw error
-    refused.push({ row, column: error.input, words: error.message })
+    refused.push({ row, column: error.input, words: error.said })
     return undefined
   }
 }

@@ -1,5 +1,5 @@
+import { type Message, num, say } from '../say'
 import { type IsoDate, addDays, daysBetween } from '../units/dates'
-import { fixed } from '../units/format'
 
 export type InstrumentKind = 'caliper' | 'tape' | 'scale'
 
@@ -30,7 +30,7 @@ export interface CheckVerdict {
   /** The largest difference, read less known, in the unit of the instrument. */
   worst: number
   /** In words. */
-  words: string
+  words: Message
 }
 
 /**
@@ -49,18 +49,25 @@ export function judgeCheck(
   const off = points.map(({ known, read }) => read - known)
   const worst = off.reduce((a, b) => (Math.abs(b) > Math.abs(a) ? b : a), 0)
   const passed = Math.abs(worst) <= allowed + 1e-9
-  const far = `${fixed(Math.abs(worst), 2)} ${unit} ${worst > 0 ? 'too much' : 'too little'}`
+  const far = say('precision.text', {
+    worst: num(Math.abs(worst), 2),
+    unit,
+    worst2: worst > 0 ? say('precision.tooMuch') : say('precision.tooLittle'),
+  })
   const oneWay = off.length > 1 && off.every((d) => Math.sign(d) === Math.sign(worst) && d !== 0)
-  if (worst === 0) return { passed, worst, words: 'Reads true at every point.' }
-  if (passed) return { passed, worst, words: `Within ${allowed} ${unit}; at most ${far}.` }
+  if (worst === 0) return { passed, worst, words: say('precision.readsTrueEveryPoint') }
+  if (passed) return { passed, worst, words: say('precision.withinMost', { allowed, unit, far }) }
   return {
     passed,
     worst,
-    words: `Reads ${far}, more than ${allowed} ${unit}. ${
-      oneWay
-        ? 'Off one way at every width: zero it or have it set, and mark the change on the record.'
-        : 'Off unevenly: have it serviced before the next check-in.'
-    }`,
+    words: say('precision.readsMore', {
+      far,
+      allowed,
+      unit,
+      oneWay: oneWay
+        ? say('precision.offOneWayEveryWidth')
+        : say('precision.offUnevenlyHaveServicedBefore'),
+    }),
   }
 }
 
@@ -73,9 +80,9 @@ export function checkOverdue(
   lastCheckedOn: IsoDate | null,
   everyDays: number,
   today: IsoDate,
-): string | null {
-  if (lastCheckedOn === null) return 'never checked'
+): Message | null {
+  if (lastCheckedOn === null) return say('precision.neverChecked')
   const over = daysBetween(addDays(lastCheckedOn, everyDays), today)
   if (over <= 0) return null
-  return `check overdue by ${over} ${over === 1 ? 'day' : 'days'}`
+  return say('precision.checkOverdueDayCheckOverdue', { count: over })
 }

@@ -1,3 +1,4 @@
+import { say } from '../say'
 import { mean } from 'simple-statistics'
 import { inputError } from '../errors'
 
@@ -11,7 +12,13 @@ import { inputError } from '../errors'
  */
 export function temOfPairs(pairs: readonly (readonly [number, number])[]): number {
   if (pairs.length === 0)
-    throw inputError('pairs', 'missing', 'Pairs of trials', undefined, 'one pair or more')
+    throw inputError(
+      'pairs',
+      'missing',
+      say('precision.pairsTrials'),
+      undefined,
+      say('precision.onePairMore'),
+    )
   const squares = pairs.reduce((total, [a, b]) => total + (a - b) ** 2, 0)
   return Math.sqrt(squares / (2 * pairs.length))
 }
@@ -29,9 +36,9 @@ export function temOfTrials(subjects: readonly (readonly number[])[]): number {
     throw inputError(
       'subjects',
       'impossible',
-      'Trials of each subject',
+      say('precision.trialsEachSubject'),
       `${k}`,
-      'the same number, 2 or more, of every subject',
+      say('precision.sameNumber2MoreEvery'),
     )
   }
   // About each subject's mean, which is the printed form without its loss of digits.
@@ -45,7 +52,13 @@ export function temOfTrials(subjects: readonly (readonly number[])[]): number {
 /** %TEM = 100 TEM / grand mean. @param tem in the unit of the mean @param grandMean above zero */
 export function percentTem(tem: number, grandMean: number): number {
   if (!(grandMean > 0))
-    throw inputError('grandMean', 'impossible', 'Grand mean', grandMean, 'above 0')
+    throw inputError(
+      'grandMean',
+      'impossible',
+      say('precision.grandMean'),
+      grandMean,
+      say('precision.above0'),
+    )
   return (100 * tem) / grandMean
 }
 
@@ -55,7 +68,14 @@ export function percentTem(tem: number, grandMean: number): number {
  * @param sd standard deviation between subjects, in the unit of the TEM, above zero
  */
 export function reliability(tem: number, sd: number): number {
-  if (!(sd > 0)) throw inputError('sd', 'impossible', 'Standard deviation', sd, 'above 0')
+  if (!(sd > 0))
+    throw inputError(
+      'sd',
+      'impossible',
+      say('precision.standardDeviation'),
+      sd,
+      say('precision.above0'),
+    )
   return 1 - tem ** 2 / sd ** 2
 }
 

@@ -1,3 +1,4 @@
+import { type Message, say } from '../say'
 import type { Sex, SkinfoldId } from '../anatomy/ids'
 import { estimate } from '../composition/estimate'
 import type { EquationResult } from '../composition/every'
@@ -99,8 +100,8 @@ export function lookUpChart(
       'equation',
       'outside-domain',
       equation.name,
-      'no chart',
-      'an equation of the sum of folds and age alone',
+      say('norms.chart'),
+      say('norms.equationSumFoldsAgeAlone'),
     )
   }
   const { folds, ages: sampled, sampleSums, turning } = variantFor(equation, sex)
@@ -136,7 +137,7 @@ export const CHART_CLASSES: readonly NormTable[] = ['coaching-age', 'five-steps-
 /** The cells of a chart with the step of a range table that each falls in. */
 export interface ClassedChart {
   /** Names of the steps, lowest first. */
-  steps: string[]
+  steps: Message[]
   /** Row by row and age by age: the step, from 1; null where there is no fat % or the table says nothing of the age. */
   cells: (number | null)[][]
 }

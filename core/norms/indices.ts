@@ -1,12 +1,13 @@
+import { type Message, say } from '../say'
 import { type GirthId, type Sex, WAISTS, type Waist } from '../anatomy/ids'
 import { bodyMassIndex, waistToHeight, waistToHip } from '../composition/indices'
 import { type Classification, NORM_TABLES, type NormQuantity, classify } from './tables'
 
-const WAIST_NAMES: Record<Waist, string> = {
-  waist: 'narrowest',
-  waist_midway: 'midway',
-  abdomen: 'at the navel',
-  iliac: 'at the hip crests',
+const WAIST_NAMES: Record<Waist, Message> = {
+  waist: say('norms.narrowest'),
+  waist_midway: say('norms.midway'),
+  abdomen: say('norms.navel'),
+  iliac: say('norms.hipCrests'),
 }
 
 /** Where a waist was taken, in words. */

@@ -1,3 +1,5 @@
+import { COMMON_PRACTICE } from '../units/said'
+import { type Message, say, type Words } from '../say'
 import type { GirthId, Sex } from '../anatomy/ids'
 import { namesOf } from '../anatomy/names'
 import { inputError } from '../errors'
@@ -9,7 +11,7 @@ export type NormQuantity = 'fatPercent' | 'bmi' | 'waistToHip' | 'waist' | 'wais
 
 /** One band: from `from` up to, not including, the next band's. */
 export interface Band {
-  name: string
+  name: Message
   /** Lower end in the table's unit; -Infinity for the lowest. */
   from: number
   /** Upper end, not included; Infinity for the highest. */
@@ -18,19 +20,19 @@ export interface Band {
 
 export interface NormTable {
   id: string
-  name: string
-  source: string
+  name: Message
+  source: Words
   of: NormQuantity
   unit: string
   /** The girths that the table may be fed with; another one is said beside the result. */
   girths?: GirthId[]
-  note?: string
+  note?: Message
   /** The bands for a person, lowest first, or null where the table says nothing of that age; NaN is an unknown one. */
   bands(sex: Sex, ageYears: number): Band[] | null
 }
 
 /** Bands from names and the edges between them. */
-function banded(names: string[], edges: number[]): Band[] {
+function banded(names: Message[], edges: number[]): Band[] {
   return names.map((name, i) => ({
     name,
     from: i === 0 ? -Infinity : edges[i - 1]!,
@@ -55,29 +57,43 @@ function column<T>(columns: [firstYear: number, value: T][], age: number): T | n
 }
 
 const ACE = [
-  'under the essential range',
-  'essential',
-  'athletes',
-  'fitness',
-  'average',
-  'above the average range',
+  say('norms.underEssentialRange'),
+  say('norms.essentialBand'),
+  say('norms.athletesBand'),
+  say('norms.fitnessBand'),
+  say('norms.averageBand'),
+  say('norms.aboveAverageRange'),
 ]
-const WAIST_RISK = ['not increased', 'increased', 'substantially increased']
-const HIP_RISK = ['not at risk', 'at risk']
-const INCH_RISK = ['not at risk', 'at risk']
+const WAIST_RISK = [
+  say('norms.increased'),
+  say('norms.increasedBand'),
+  say('norms.substantiallyIncreased'),
+]
+const HIP_RISK = [say('norms.risk'), say('norms.risk2')]
+const INCH_RISK = [say('norms.risk'), say('norms.risk2')]
 /** Names of the guideline; under 0.4 it says that somebody may be underweight. */
-const HEIGHT_RISK = ['may be underweight', 'healthy', 'increased', 'high']
-const ACSM_WAIST = ['very low', 'low', 'high', 'very high']
+const HEIGHT_RISK = [
+  say('norms.mayUnderweight'),
+  say('norms.healthyBand'),
+  say('norms.increasedBand'),
+  say('norms.highBand'),
+]
+const ACSM_WAIST = [
+  say('norms.veryLow'),
+  say('norms.lowBand'),
+  say('norms.highBand'),
+  say('norms.veryHigh'),
+]
 const FIVE_STEPS = [
-  'far below average',
-  'below average',
-  'average',
-  'above average',
-  'far above average',
+  say('norms.farBelowAverage'),
+  say('norms.belowAverage'),
+  say('norms.averageBand'),
+  say('norms.aboveAverage'),
+  say('norms.farAboveAverage'),
 ]
 /** How many in 100 have more fat, where one step ends and the next begins. */
 const FIFTHS = [80, 60, 40, 20]
-const IN_BAND = ['below the range', 'in the range', 'above the range']
+const IN_BAND = [say('norms.belowRange'), say('norms.range'), say('norms.aboveRange')]
 
 const gallagher: Record<Sex, [number, number[]][]> = {
   female: [
@@ -113,7 +129,7 @@ const coaching: Record<Sex, [number, [number, number]][]> = {
 export const NORM_TABLES: readonly NormTable[] = [
   {
     id: 'ace',
-    name: 'American Council on Exercise',
+    name: say('norms.americanCouncilExercise'),
     source: 'American Council on Exercise',
     of: 'fatPercent',
     unit: '%',
@@ -121,21 +137,21 @@ export const NORM_TABLES: readonly NormTable[] = [
   },
   {
     id: 'gallagher-white',
-    name: 'Gallagher 2000, White column',
+    name: say('norms.gallagher2000WhiteColumn'),
     source: 'Gallagher D et al. Am J Clin Nutr 2000;72:694-701',
     of: 'fatPercent',
     unit: '%',
-    note: 'Published for three groups; this is the column named White. Never applied unasked.',
+    note: say('norms.publishedThreeGroupsColumnNamed'),
     bands: (sex, age) => {
       const edges = age < 80 ? column(gallagher[sex], age) : null
       return (
         edges &&
         banded(
           [
-            'as at BMI under 18.5',
-            'as at BMI 18.5 to 25',
-            'as at BMI 25 to 30',
-            'as at BMI over 30',
+            say('norms.bmiUnder185'),
+            say('norms.bmi18525'),
+            say('norms.bmi2530'),
+            say('norms.bmiOver30'),
           ],
           edges,
         )
@@ -144,16 +160,16 @@ export const NORM_TABLES: readonly NormTable[] = [
   },
   {
     id: 'health-range',
-    name: 'Health range without age',
-    source: 'common practice, no source',
+    name: say('norms.healthRangeWithoutAge'),
+    source: COMMON_PRACTICE,
     of: 'fatPercent',
     unit: '%',
     bands: bySex(banded(IN_BAND, [10, 20]), banded(IN_BAND, [20, 32])),
   },
   {
     id: 'coaching-age',
-    name: 'Coaching chart by age',
-    source: 'common practice, no source',
+    name: say('norms.coachingChartAge'),
+    source: COMMON_PRACTICE,
     of: 'fatPercent',
     unit: '%',
     bands: (sex, age) => {
@@ -163,7 +179,7 @@ export const NORM_TABLES: readonly NormTable[] = [
   },
   {
     id: 'five-steps-age',
-    name: 'Five steps by age',
+    name: say('norms.fiveStepsAge'),
     source:
       'fifths of the Cooper Institute data as printed by the American College of Sports Medicine; the steps are common practice',
     of: 'fatPercent',
@@ -181,20 +197,20 @@ export const NORM_TABLES: readonly NormTable[] = [
   },
   {
     id: 'bmi-who',
-    name: 'BMI, World Health Organization',
+    name: say('norms.bmiWorldHealthOrganization'),
     source: 'World Health Organization, Technical Report Series 894, 2000 (from memory)',
     of: 'bmi',
     unit: 'kg/m²',
-    note: 'For adults.',
+    note: say('norms.adults'),
     bands: ofAdults(() =>
       banded(
         [
-          'underweight',
-          'normal range',
-          'pre-obese',
-          'obese, class I',
-          'obese, class II',
-          'obese, class III',
+          say('norms.underweightBand'),
+          say('norms.normalRange'),
+          say('norms.preObeseBand'),
+          say('norms.obeseClassI'),
+          say('norms.obeseClassIi'),
+          say('norms.obeseClassIii'),
         ],
         [18.5, 25, 30, 35, 40],
       ),
@@ -202,7 +218,7 @@ export const NORM_TABLES: readonly NormTable[] = [
   },
   {
     id: 'whr-who',
-    name: 'Waist to hip, World Health Organization',
+    name: say('norms.waistHipWorldHealthOrganization'),
     source: 'World Health Organization',
     of: 'waistToHip',
     unit: '',
@@ -211,8 +227,8 @@ export const NORM_TABLES: readonly NormTable[] = [
   },
   {
     id: 'whr-coaching',
-    name: 'Waist to hip, coaching',
-    source: 'common practice, no source',
+    name: say('norms.waistHipCoaching'),
+    source: COMMON_PRACTICE,
     of: 'waistToHip',
     unit: '',
     girths: ['waist'],
@@ -220,7 +236,7 @@ export const NORM_TABLES: readonly NormTable[] = [
   },
   {
     id: 'waist-who',
-    name: 'Waist, WHO and NHLBI',
+    name: say('norms.waistWhoNhlbi'),
     source: 'World Health Organization; National Heart, Lung, and Blood Institute',
     of: 'waist',
     unit: 'cm',
@@ -229,12 +245,12 @@ export const NORM_TABLES: readonly NormTable[] = [
   },
   {
     id: 'waist-over-40-in',
-    name: 'Waist, at risk over 40 in (men), 35 in (women)',
+    name: say('norms.waistRiskOver40Men'),
     source: 'National Cholesterol Education Program, Adult Treatment Panel III, 2001 (from memory)',
     of: 'waist',
     unit: 'cm',
     girths: ['iliac'],
-    note: '40 and 35 inches themselves are the limit and not at risk.',
+    note: say('norms.n4035InchesThemselvesLimit'),
     bands: ofAdults(
       bySex(
         banded(INCH_RISK, [justOver(40 * CM_PER_INCH)]),
@@ -244,19 +260,19 @@ export const NORM_TABLES: readonly NormTable[] = [
   },
   {
     id: 'waist-from-40-in',
-    name: 'Waist, at risk from 40 in (men), 35 in (women)',
+    name: say('norms.waistRisk40Men35'),
     source: 'Grundy SM et al. Circulation 2005;112:2735-2752 (from memory)',
     of: 'waist',
     unit: 'cm',
     girths: ['iliac'],
-    note: '40 and 35 inches themselves are at risk.',
+    note: say('norms.n4035InchesThemselvesRisk'),
     bands: ofAdults(
       bySex(banded(INCH_RISK, [40 * CM_PER_INCH]), banded(INCH_RISK, [35 * CM_PER_INCH])),
     ),
   },
   {
     id: 'waist-acsm',
-    name: 'Waist, four steps',
+    name: say('norms.waistFourSteps'),
     source: 'American College of Sports Medicine after Bray',
     of: 'waist',
     unit: 'cm',
@@ -268,7 +284,7 @@ export const NORM_TABLES: readonly NormTable[] = [
   },
   {
     id: 'whtr-nice',
-    name: 'Waist to height, NICE 2022',
+    name: say('norms.waistHeightNice2022'),
     source: 'National Institute for Health and Care Excellence, 2022',
     of: 'waistToHeight',
     unit: '',
@@ -283,7 +299,7 @@ export interface Classification {
   band: Band
   bands: Band[]
   /** Said when the table wants another girth than it was given. */
-  girthNote?: string
+  girthNote?: Message
 }
 
 /** Whether a table is made for a girth; one that names none takes any. */
@@ -311,7 +327,7 @@ export function classify(
     throw inputError(
       'table',
       'unknown',
-      'Range table',
+      say('norms.rangeTable'),
       tableId,
       NORM_TABLES.map((t) => t.id).join(', '),
     )
@@ -322,7 +338,7 @@ export function classify(
       'not-a-number',
       table.name,
       value,
-      `a number of ${table.unit || 'ratio'}`,
+      say('norms.number', { unit: table.unit || 'ratio' }),
     )
   }
   const bands = table.bands(person.sex, Math.floor(person.ageYears ?? NaN))
@@ -335,7 +351,7 @@ export function classify(
     bands,
     ...(other
       ? {
-          girthNote: `Made for another landmark: ${namesOf(table.girths!, ' or ')}.`,
+          girthNote: say('norms.madeAnotherLandmark', { girths: namesOf(table.girths!, 'or') }),
         }
       : {}),
   }

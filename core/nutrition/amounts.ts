@@ -1,3 +1,4 @@
+import { type Message, say } from '../say'
 import type { Nutrient } from './nutrients'
 import { inputError } from '../errors'
 import { KCAL_PER_GRAM } from '../planning/energy'
@@ -19,10 +20,10 @@ export interface AmountBase {
   leanKg?: number
 }
 
-const NAMES: Record<Nutrient, string> = {
-  protein: 'Protein',
-  carbohydrate: 'Carbohydrate',
-  fat: 'Fat',
+const NAMES: Record<Nutrient, Message> = {
+  protein: say('nutrition.protein'),
+  carbohydrate: say('nutrition.carbohydrate'),
+  fat: say('nutrition.fat'),
 }
 
 /**
@@ -36,10 +37,10 @@ export function gramsOf(
   { kcal, massKg, leanKg }: AmountBase,
 ): number {
   const [high, accepted] = {
-    perKg: [15, '0 to 15 g a kg'],
-    perLeanKg: [20, '0 to 20 g a kg of lean mass'],
-    percent: [100, '0 to 100 % of energy'],
-    grams: [2000, '0 to 2000 g'],
+    perKg: [15, say('nutrition.n015GKg')],
+    perLeanKg: [20, say('nutrition.n020GKgLean')],
+    percent: [100, say('nutrition.n0100Energy')],
+    grams: [2000, say('nutrition.n02000G')],
   }[by] as [number, string]
   if (!(value >= 0 && value <= high)) {
     throw inputError(nutrient, 'impossible', NAMES[nutrient], value, accepted)
@@ -51,9 +52,9 @@ export function gramsOf(
     throw inputError(
       by === 'perKg' ? 'massKg' : 'leanKg',
       'missing',
-      by === 'perKg' ? 'Body mass' : 'Lean mass',
+      by === 'perKg' ? say('nutrition.bodyMass') : say('nutrition.leanMass'),
       undefined,
-      'a mass, or an amount in g or % of energy',
+      say('nutrition.massAmountGEnergy'),
     )
   }
   return value * kg

@@ -1,5 +1,5 @@
+import { type Message, num, say } from '../say'
 import { inputError } from '../errors'
-import { fixed } from '../units/format'
 import { KCAL_PER_GRAM } from '../planning/energy'
 import { type AmountBase, type NutrientAmount, gramsOf } from './amounts'
 import { NUTRIENTS, type Nutrient, type NutrientPlan, nutrientPlan } from './nutrients'
@@ -44,7 +44,7 @@ export interface Meal {
   /** Protein, g per kg of body mass; undefined where the mass is not known. */
   proteinPerKg?: number
   /** What there is to say of its protein, in a sentence. */
-  note: string
+  note: Message
 }
 
 /**
@@ -62,8 +62,8 @@ export const MOST_MEALS = 8
  */
 export function mealOf({ parts, kcal }: NutrientPlan, meals: number, massKg?: number): Meal {
   if (!(Number.isInteger(meals) && meals >= 1 && meals <= MOST_MEALS)) {
-    const accepted = `a whole number from 1 to ${MOST_MEALS}`
-    throw inputError('meals', 'impossible', 'Meals a day', meals, accepted)
+    const accepted = say('nutrition.wholeNumber1', { mostMeals: MOST_MEALS })
+    throw inputError('meals', 'impossible', say('nutrition.mealsDay'), meals, accepted)
   }
   const proteinPerKg = massKg === undefined ? undefined : parts.protein.grams / meals / massKg
   return {
@@ -74,31 +74,31 @@ export function mealOf({ parts, kcal }: NutrientPlan, meals: number, massKg?: nu
   }
 }
 
-function noteOn(perKg: number | undefined): string {
+function noteOn(perKg: number | undefined): Message {
   const [enough, most] = MEAL_PROTEIN_PER_KG
-  const usual = `about ${enough} g of protein per kg of body mass in a meal`
-  if (perKg === undefined) return `Usual for building muscle: ${usual}.`
+  const usual = say('nutrition.aboutGProteinPerKg', { enough })
+  if (perKg === undefined) return say('nutrition.usualBuildingMuscle', { usual })
   if (perKg < enough - 0.05) {
-    return `That is ${fixed(perKg, 2)} g of protein per kg of body mass a meal; for building muscle ${usual} are usual: fewer, larger meals, or more protein.`
+    return say('nutrition.gProteinPerKgBody', { perKg: num(perKg, 2), usual })
   }
   if (perKg > most + 0.05) {
-    return `That is ${fixed(perKg, 2)} g of protein per kg of body mass a meal; more than ${most} adds little: another meal spreads it better.`
+    return say('nutrition.gProteinPerKgBody2', { perKg: num(perKg, 2), most })
   }
-  return `That is ${fixed(perKg, 2)} g of protein per kg of body mass a meal, which is what building muscle asks for.`
+  return say('nutrition.gProteinPerKgBody3', { perKg: num(perKg, 2) })
 }
 
 /** How much more plant protein is planned to build as much. Common practice, no source. */
-const PLANT_PROTEIN_MORE = 'about a tenth more'
+const PLANT_PROTEIN_MORE = say('nutrition.aboutTenthMore')
 
 /** What to look after without meat, or without anything of animals. Common practice, no source. */
-export const DIET_NOTES: Readonly<Record<Diet, readonly string[]>> = {
+export const DIET_NOTES: Readonly<Record<Diet, readonly Message[]>> = {
   everything: [],
   vegetarian: [
-    'Vegetarian: eggs, milk, yogurt, cheese, tofu, beans and lentils carry the protein. Spread it over the meals.',
-    'Iron comes less easily from plants: with something of vitamin C at the same meal it does better. Blood values are for the physician.',
+    say('nutrition.vegetarianEggsMilkYogurtCheese'),
+    say('nutrition.ironComesLessEasilyPlants'),
   ],
   vegan: [
-    `Vegan: tofu, tempeh, seitan, beans, lentils and a soy or pea powder carry the protein. Plan ${PLANT_PROTEIN_MORE}, and mix pulses with grain.`,
-    'Vitamin B12 does not come from plants: it is taken. Iron, iodine, calcium, vitamin D and omega-3 are looked after with a dietitian or physician.',
+    say('nutrition.veganTofuTempehSeitanBeans', { plantProteinMore: PLANT_PROTEIN_MORE }),
+    say('nutrition.vitaminB12DoesComePlants'),
   ],
 }

@@ -1,3 +1,4 @@
+import { type Message, say } from '../say'
 import { inputError } from '../errors'
 import { KCAL_PER_GRAM } from '../planning/energy'
 
@@ -39,7 +40,7 @@ export interface LabelReading {
   /** Energy of the grams by 9, 4, 4 and 7 kcal. */
   kcalOfGrams: number
   lines: LabelLine[]
-  notes: string[]
+  notes: Message[]
 }
 
 /** Printed and computed energy differ by rounding and fibre; beyond this share it is worth a look. */
@@ -52,15 +53,15 @@ const OFF_BY = 0.2
  * @throws InputError naming what is no number of grams, or an energy of nothing
  */
 export function readLabel(label: FoodLabel): LabelReading {
-  const amounts: [LabelPart, string, number][] = [
-    ['fat', 'Fat', label.fatG],
-    ['carbohydrate', 'Carbohydrate', label.carbohydrateG],
-    ['protein', 'Protein', label.proteinG],
-    ['alcohol', 'Alcohol', label.alcoholG ?? 0],
+  const amounts: [LabelPart, Message, number][] = [
+    ['fat', say('nutrition.fat'), label.fatG],
+    ['carbohydrate', say('nutrition.carbohydrate'), label.carbohydrateG],
+    ['protein', say('nutrition.protein'), label.proteinG],
+    ['alcohol', say('nutrition.alcohol'), label.alcoholG ?? 0],
   ]
   for (const [part, name, grams] of amounts) {
     if (!(grams >= 0 && grams <= 2000)) {
-      throw inputError(`${part}G`, 'impossible', name, grams, '0 to 2000 g a serving')
+      throw inputError(`${part}G`, 'impossible', name, grams, say('nutrition.n02000GServing'))
     }
   }
   const weight = amounts.reduce((sum, [, , grams]) => sum + grams, 0)
@@ -68,23 +69,38 @@ export function readLabel(label: FoodLabel): LabelReading {
     throw inputError(
       'servingG',
       'impossible',
-      'Serving size',
+      say('nutrition.servingSize'),
       label.servingG,
-      `at least the ${weight.toFixed(1)} g of its parts`,
+      say('nutrition.leastGParts', { value: weight.toFixed(1) }),
     )
   }
   const kcalOfGrams = amounts.reduce((sum, [part, , grams]) => sum + grams * KCAL_PER_GRAM[part], 0)
   const kcalServing = label.kcal ?? kcalOfGrams
   if (!(kcalServing > 0))
-    throw inputError('kcal', 'impossible', 'Energy', kcalServing, 'above 0 kcal')
+    throw inputError(
+      'kcal',
+      'impossible',
+      say('nutrition.energy'),
+      kcalServing,
+      say('nutrition.above0Kcal'),
+    )
   const { servings } = label
   if (servings !== undefined && !(servings > 0)) {
-    throw inputError('servings', 'impossible', 'Servings a package', servings, 'above 0')
+    throw inputError(
+      'servings',
+      'impossible',
+      say('nutrition.servingsPackage'),
+      servings,
+      say('nutrition.above0'),
+    )
   }
-  const notes: string[] = []
+  const notes: Message[] = []
   if (label.kcal !== undefined && Math.abs(kcalOfGrams / label.kcal - 1) > OFF_BY) {
     notes.push(
-      `The grams make ${Math.round(kcalOfGrams)} kcal, the label says ${label.kcal}: fiber, sugar alcohols, rounding, or a slip of typing.`,
+      say('nutrition.gramsMakeKcalLabelSays', {
+        kcalOfGrams: Math.round(kcalOfGrams),
+        kcal: label.kcal,
+      }),
     )
   }
   return {

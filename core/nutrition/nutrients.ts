@@ -1,3 +1,5 @@
+import { COMMON_PRACTICE } from '../units/said'
+import { type Message, say, type Words } from '../say'
 import { inputError } from '../errors'
 import { KCAL_PER_GRAM } from '../planning/energy'
 
@@ -7,32 +9,32 @@ export const NUTRIENTS: readonly Nutrient[] = ['protein', 'carbohydrate', 'fat']
 /** What a kind of training asks for. */
 export interface TrainingTargets {
   id: string
-  name: string
+  name: Message
   /** g per kg of body mass a day, lowest and highest. */
   proteinPerKg: [number, number]
   /** g per kg of lean mass a day, where that is the better measure. */
   proteinPerLeanKg?: [number, number]
   carbohydratePerKg: [number, number]
-  source: string
+  source: Words
 }
 
 export const TRAINING_TARGETS: readonly TrainingTargets[] = [
   {
-    ...{ id: 'none', name: 'little training', proteinPerKg: [0.8, 1.2] },
-    ...{ carbohydratePerKg: [3, 5], source: 'common practice, no source' },
+    ...{ id: 'none', name: say('nutrition.littleTraining'), proteinPerKg: [0.8, 1.2] },
+    ...{ carbohydratePerKg: [3, 5], source: COMMON_PRACTICE },
   },
   {
-    ...{ id: 'strength', name: 'strength', proteinPerKg: [1.6, 2.2] },
-    ...{ carbohydratePerKg: [3, 5], source: 'common practice, no source' },
+    ...{ id: 'strength', name: say('nutrition.strength'), proteinPerKg: [1.6, 2.2] },
+    ...{ carbohydratePerKg: [3, 5], source: COMMON_PRACTICE },
   },
   {
-    ...{ id: 'endurance', name: 'endurance', proteinPerKg: [1.2, 1.7] },
+    ...{ id: 'endurance', name: say('nutrition.endurance'), proteinPerKg: [1.2, 1.7] },
     carbohydratePerKg: [5, 10],
     source:
       'Academy of Nutrition and Dietetics, Dietitians of Canada, American College of Sports Medicine, Med Sci Sports Exerc 2016;48:543-568 (from memory)',
   },
   {
-    ...{ id: 'lean', name: 'getting lean while training', proteinPerKg: [1.8, 2.7] },
+    ...{ id: 'lean', name: say('nutrition.gettingLeanWhileTraining'), proteinPerKg: [1.8, 2.7] },
     ...{ proteinPerLeanKg: [2.3, 3.1], carbohydratePerKg: [2, 4] },
     source: 'Helms ER et al., Int J Sport Nutr Exerc Metab 2014;24:127-138 (from memory)',
   },
@@ -61,7 +63,7 @@ export interface NutrientPlan {
   parts: Record<Nutrient, NutrientPart>
   kcal: number
   /** What did not fit, in sentences; the plan is then the nearest that does. */
-  conflicts: string[]
+  conflicts: Message[]
 }
 
 function partsOf(grams: Record<Nutrient, number>): Record<Nutrient, NutrientPart> {
@@ -83,36 +85,53 @@ function partsOf(grams: Record<Nutrient, number>): Record<Nutrient, NutrientPart
  */
 export function nutrientPlan(kcal: number, wish: NutrientWish): NutrientPlan {
   const { proteinG, carbohydrateG, fatShare } = wish
-  const number = (input: string, label: string, value: number | undefined, high: number) => {
+  const number = (input: string, label: Message, value: number | undefined, high: number) => {
     if (value !== undefined && !(value >= 0 && value <= high)) {
-      throw inputError(input, 'impossible', label, value, `0 to ${high}`)
+      throw inputError(input, 'impossible', label, value, say('nutrition.n0', { high }))
     }
   }
   if (!(kcal >= 500 && kcal <= 10_000)) {
-    throw inputError('kcal', 'impossible', 'Energy', kcal, '500 to 10000 kcal a day')
+    throw inputError(
+      'kcal',
+      'impossible',
+      say('nutrition.energy'),
+      kcal,
+      say('nutrition.n50010000KcalDay'),
+    )
   }
-  number('proteinG', 'Protein', proteinG, 1000)
-  number('carbohydrateG', 'Carbohydrate', carbohydrateG, 2000)
-  number('fatShare', 'Fat, share of energy', fatShare, 1)
+  number('proteinG', say('nutrition.protein'), proteinG, 1000)
+  number('carbohydrateG', say('nutrition.carbohydrate'), carbohydrateG, 2000)
+  number('fatShare', say('nutrition.fatShareEnergy'), fatShare, 1)
   const proteinKcal = proteinG * KCAL_PER_GRAM.protein
   const leastFatKcal = LEAST_FAT_SHARE * kcal
   if (proteinKcal + leastFatKcal > kcal) {
     throw inputError(
       'proteinG',
       'outside-domain',
-      'Protein',
-      `${Math.round(proteinG)} g, ${Math.round(proteinKcal)} of ${Math.round(kcal)} kcal`,
-      `up to ${Math.floor((kcal - leastFatKcal) / KCAL_PER_GRAM.protein)} g, which leaves ${100 * LEAST_FAT_SHARE}% for fat`,
+      say('nutrition.protein'),
+      say('nutrition.gKcal', {
+        proteinG: Math.round(proteinG),
+        proteinKcal: Math.round(proteinKcal),
+        kcal: Math.round(kcal),
+      }),
+      say('nutrition.upGWhichLeavesFat', {
+        kcal: Math.floor((kcal - leastFatKcal) / KCAL_PER_GRAM.protein),
+        leastFatShare: 100 * LEAST_FAT_SHARE,
+      }),
     )
   }
-  const conflicts: string[] = []
+  const conflicts: Message[] = []
   const left = kcal - proteinKcal
   let fatKcal: number
   if (carbohydrateG === undefined) {
     fatKcal = (fatShare ?? 0.3) * kcal
     if (fatKcal > left) {
       conflicts.push(
-        `${Math.round((fatShare ?? 0.3) * 100)}% fat and ${Math.round(proteinG)} g of protein do not fit in ${Math.round(kcal)} kcal: fat is held to what is left.`,
+        say('nutrition.fatGProteinDoFit', {
+          fatShare: Math.round((fatShare ?? 0.3) * 100),
+          proteinG: Math.round(proteinG),
+          kcal: Math.round(kcal),
+        }),
       )
       fatKcal = left
     }
@@ -122,7 +141,14 @@ export function nutrientPlan(kcal: number, wish: NutrientWish): NutrientPlan {
     const room = left - Math.min(least, left)
     if (wanted > room) {
       conflicts.push(
-        `${Math.round(carbohydrateG)} g of carbohydrate (${Math.round(wanted)} kcal) do not fit in ${Math.round(kcal)} kcal beside ${Math.round(proteinG)} g of protein and ${Math.round((100 * Math.min(least, left)) / kcal)}% fat: ${Math.floor(room / KCAL_PER_GRAM.carbohydrate)} g do.`,
+        say('nutrition.gCarbohydrateKcalDoFit', {
+          carbohydrateG: Math.round(carbohydrateG),
+          wanted: Math.round(wanted),
+          kcal: Math.round(kcal),
+          proteinG: Math.round(proteinG),
+          least: Math.round((100 * Math.min(least, left)) / kcal),
+          room: Math.floor(room / KCAL_PER_GRAM.carbohydrate),
+        }),
       )
     }
     fatKcal = left - Math.min(wanted, room)

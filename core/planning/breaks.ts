@@ -1,3 +1,4 @@
+import { say } from '../say'
 import { inputError } from '../errors'
 
 /** Weeks at need between stretches of change: a diet break, or a longer time of maintenance. */
@@ -13,8 +14,8 @@ export const LONGEST_BREAK_WEEKS = 2
 
 /** What the two are called, and the least and the most that they may be. */
 export const BREAK_LIMITS = {
-  every: ['Weeks before a break', 2, 26],
-  weeks: ['Weeks of a break', 1, 12],
+  every: [say('planning.weeksBeforeBreak'), 2, 26],
+  weeks: [say('planning.weeksBreak'), 1, 12],
 } as const
 
 /** @throws InputError naming `breakEvery` or `breakWeeks` */
@@ -24,7 +25,7 @@ export function checkedBreaks(breaks: Breaks): Breaks {
     const got = breaks[key]
     if (!(Number.isInteger(got) && got >= low && got <= high)) {
       const input = key === 'every' ? 'breakEvery' : 'breakWeeks'
-      throw inputError(input, 'impossible', label, got, `a whole number from ${low} to ${high}`)
+      throw inputError(input, 'impossible', label, got, say('planning.wholeNumber', { low, high }))
     }
   }
   return breaks

@@ -1,4 +1,5 @@
-import { inputError } from '../errors'
+import { say, sentences, type Message, dayValue } from '../say'
+import { InputError, inputError, refusal } from '../errors'
 import type { StartingPoint } from './goal'
 import {
   type PlanWish,
@@ -26,17 +27,25 @@ const ROUNDING_KCAL = 1
 /** Rules that speak of the goal itself. */
 const OF_GOALS = ['bmi-now', 'bmi-target', 'fat-floor']
 
-/** What a rule has against a plan, in the words of a refused field. */
-function refusal({ goal, pace }: PlanWish, { rule, outcome, words, who }: SafetyFinding) {
-  const why = words.replace(/\.$/, '')
+/** What a rule has against a plan, as the refusal of a field. */
+function refusedBy({ goal, pace }: PlanWish, { rule, outcome, words, who }: SafetyFinding) {
+  const refuse = (input: string, label: Message, got: unknown, accepted: Message) =>
+    new InputError(
+      input,
+      'outside-domain',
+      sentences(refusal(label, got, accepted), words),
+      got,
+      accepted,
+    )
   if (rule === 'pace') {
-    return inputError('pace', 'outside-domain', 'Pace', pace.value, `a slower one. ${why}`)
+    return refuse('pace', say('planning.pace'), pace.value, say('planning.slowerOne'))
   }
   if (OF_GOALS.includes(rule)) {
-    return inputError('goal', 'outside-domain', 'Goal', goal.value, `another. ${why}`)
+    return refuse('goal', say('planning.goal'), goal.value, say('planning.anotherGoal'))
   }
-  const accepted = outcome === 'hold' ? `one that is cleared by ${who}` : 'none for now'
-  return inputError('plan', 'outside-domain', 'Plan', 'one', `${accepted}. ${why}`)
+  const accepted =
+    outcome === 'hold' ? say('planning.oneCleared', { who }) : say('planning.noneNow')
+  return refuse('plan', say('planning.plan'), undefined, accepted)
 }
 
 /**
@@ -56,22 +65,25 @@ export function checkPlan(
   // The pace is what is mended first: with a slower one other rules may have nothing to say.
   const refused = of('refused')
   const stop = refused.find(({ rule }) => rule === 'pace') ?? refused[0] ?? of('hold')[0]
-  if (stop) throw refusal(wish, stop)
+  if (stop) throw refusedBy(wish, stop)
   const { verdict, earliest } = timelineOf(wish.goal, start, wish.pace, startedOn, {
     peakWeek,
     breaks,
   })
   if (verdict === 'not feasible') {
-    const accepted = `${earliest} or later: sooner is not safe from ${startedOn}`
-    throw inputError('date', 'outside-domain', 'Day of the goal', wish.goal.date, accepted)
+    const accepted = say('planning.laterSoonerSafe', {
+      earliest: dayValue(earliest, true),
+      startedOn: dayValue(startedOn, true),
+    })
+    throw inputError('date', 'outside-domain', say('planning.dayGoal'), wish.goal.date, accepted)
   }
   if (!(intakeKcal >= safe.intakeKcal - ROUNDING_KCAL)) {
     throw inputError(
       'intakeKcal',
       'outside-domain',
-      'Intake',
+      say('planning.intake'),
       Math.round(intakeKcal),
-      `${Math.ceil(safe.intakeKcal)} kcal a day or more at this pace`,
+      say('planning.kcalDayMorePace', { intakeKcal: Math.ceil(safe.intakeKcal) }),
     )
   }
   return safe

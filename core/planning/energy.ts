@@ -1,3 +1,4 @@
+import { type Message, say, type Words } from '../say'
 import type { Sex } from '../anatomy/ids'
 import { inputError } from '../errors'
 import { type StartingPoint, massOfStart } from './goal'
@@ -5,11 +6,11 @@ import { KG_PER_POUND } from '../units/constants'
 
 /** Activity factors of resting need. Common practice, no source. */
 export const ACTIVITIES = [
-  { factor: 1.2, name: 'sits most of the day' },
-  { factor: 1.375, name: 'light: one to three sessions a week' },
-  { factor: 1.55, name: 'moderate: three to five sessions a week' },
-  { factor: 1.725, name: 'hard: six or seven sessions a week' },
-  { factor: 1.9, name: 'very hard: twice a day, or heavy work' },
+  { factor: 1.2, name: say('planning.sitsMostDay') },
+  { factor: 1.375, name: say('planning.lightOneThreeSessionsWeek') },
+  { factor: 1.55, name: say('planning.moderateThreeFiveSessionsWeek') },
+  { factor: 1.725, name: say('planning.hardSixSevenSessionsWeek') },
+  { factor: 1.9, name: say('planning.veryHardTwiceDayHeavy') },
 ] as const
 
 /** kcal per gram. */
@@ -33,28 +34,34 @@ export type RestingForm = 'lean' | 'athlete' | 'mass'
 /** Resting need, kcal a day, by form. */
 export const RESTING_FORMS: Record<
   RestingForm,
-  { name: string; source: string; kcal(start: StartingPoint): number }
+  { name: Message; source: Words; kcal(start: StartingPoint): number }
 > = {
   lean: {
-    name: 'by lean mass',
+    name: say('planning.leanMass'),
     source: 'Cunningham JJ, Am J Clin Nutr 1991;54:963-969',
     kcal: ({ leanKg }) => 370 + 21.6 * leanKg,
   },
   athlete: {
-    name: 'by lean mass, athletes',
+    name: say('planning.leanMassAthletes'),
     source: 'Cunningham JJ, Am J Clin Nutr 1980;33:2372-2374',
     kcal: ({ leanKg }) => 500 + 22 * leanKg,
   },
   mass: {
-    name: 'by body mass, height and age',
+    name: say('planning.bodyMassHeightAge'),
     source: 'Mifflin MD et al., Am J Clin Nutr 1990;51:241-247',
     kcal: (start) => {
       if (start.heightCm === undefined) {
-        throw inputError('heightCm', 'missing', 'Height', undefined, 'a height on record')
+        throw inputError(
+          'heightCm',
+          'missing',
+          say('planning.height'),
+          undefined,
+          say('planning.heightRecord'),
+        )
       }
       if (start.ageYears === undefined) {
-        const accepted = 'a birth date or year of birth on record'
-        throw inputError('ageYears', 'missing', 'Age', undefined, accepted)
+        const accepted = say('planning.birthDateYearBirthRecord')
+        throw inputError('ageYears', 'missing', say('planning.age'), undefined, accepted)
       }
       const bySex = start.sex === 'male' ? 5 : -161
       return 10 * massOfStart(start) + 6.25 * start.heightCm - 5 * start.ageYears + bySex
@@ -63,10 +70,10 @@ export const RESTING_FORMS: Record<
 }
 
 /** Which form to take, and why. */
-export function restingFormFor(training: string | undefined): { form: RestingForm; why: string } {
+export function restingFormFor(training: string | undefined): { form: RestingForm; why: Message } {
   return training === 'athlete' || training === 'physique'
-    ? { form: 'athlete', why: 'trains as an athlete: the form made on athletes' }
-    : { form: 'lean', why: 'lean mass is measured, and it is what burns: better than body mass' }
+    ? { form: 'athlete', why: say('planning.trainsAthleteFormMadeAthletes') }
+    : { form: 'lean', why: say('planning.leanMassMeasuredWhatBurns') }
 }
 
 export interface EnergyPlan {
@@ -79,7 +86,7 @@ export interface EnergyPlan {
   /** What the body fat can supply a day at most. */
   supplyKcal: number
   /** What binds or asks for care, in sentences. */
-  notes: string[]
+  notes: Message[]
 }
 
 /**
@@ -93,24 +100,31 @@ export function energyPlan(
   { form, activity, paceKg }: { form: RestingForm; activity: number; paceKg: number },
 ): EnergyPlan {
   if (!(activity >= 1 && activity <= 2.5)) {
-    throw inputError('activity', 'impossible', 'Activity factor', activity, '1 to 2.5')
+    throw inputError(
+      'activity',
+      'impossible',
+      say('planning.activityFactor'),
+      activity,
+      say('planning.n125'),
+    )
   }
   const restingKcal = RESTING_FORMS[form].kcal(start)
   const needKcal = restingKcal * activity
   const supplyKcal = FAT_SUPPLY_KCAL * start.fatKg
-  const notes: string[] = []
+  const notes: Message[] = []
   let deficitKcal = (paceKg * STATIC_KCAL_PER_KG) / 7
   if (deficitKcal > supplyKcal) {
     notes.push(
-      `A deficit of ${Math.round(deficitKcal)} kcal is more than this body fat can supply (${Math.round(supplyKcal)} kcal a day): the rest would come from lean. It is held to that.`,
+      say('planning.deficitKcalMoreBodyFat', {
+        deficitKcal: Math.round(deficitKcal),
+        supplyKcal: Math.round(supplyKcal),
+      }),
     )
     deficitKcal = supplyKcal
   }
   const floor = LEAST_INTAKE[start.sex]
   if (needKcal - deficitKcal < floor) {
-    notes.push(
-      `Under ${floor} kcal a day belongs to a physician or registered dietitian. The intake is held there, and the pace is slower for it.`,
-    )
+    notes.push(say('planning.underKcalDayBelongsPhysician', { floor }))
     deficitKcal = needKcal - floor
   }
   return {

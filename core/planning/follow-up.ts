@@ -1,3 +1,4 @@
+import { type Message, say } from '../say'
 import { energyChange } from '../change/model/combined'
 import { losesLean } from '../change/model/headline'
 import type { Look } from '../change/model/record'
@@ -8,7 +9,7 @@ export type PlanStanding = PlanStandingNow['standing'] | 'losing lean'
 
 export interface FollowUp extends Omit<PlanStandingNow, 'standing'> {
   standing: PlanStanding
-  words: string
+  words: Message
   /** Energy balance a day that fat and lean mass imply since the start, kcal, beside the plan's; where both are known. */
   energy?: {
     observedKcal: number
@@ -50,9 +51,9 @@ export function followUp(
   }
 }
 
-const STANDING_WORDS: Record<PlanStanding, string> = {
-  ahead: 'Ahead of the plan.',
-  on: 'On the plan.',
-  behind: 'Behind the plan.',
-  'losing lean': 'Losing lean: more than the plan has room for.',
+const STANDING_WORDS: Record<PlanStanding, Message> = {
+  ahead: say('planning.aheadPlan'),
+  on: say('planning.plan2'),
+  behind: say('planning.behindPlan'),
+  'losing lean': say('planning.losingLeanMorePlanHas'),
 }

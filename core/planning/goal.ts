@@ -1,3 +1,4 @@
+import { type Message, say } from '../say'
 import { bisect } from 'simple-statistics'
 import type { GirthId, Sex } from '../anatomy/ids'
 import { type FoldSum, sumPerKgOfFat } from '../composition/fold-sum'
@@ -134,16 +135,16 @@ function wantedFat({ kind, value, girth }: Goal, start: StartingPoint): number {
   }
 }
 
-const LABELS: Record<GoalKind, [label: string, accepted: string, low: number, high: number]> = {
-  loseMass: ['Mass to lose', 'above 0 and up to 200 kg', 0.05, 200],
-  fatPercent: ['Goal, fat %', '2 to 60 %', 2, 60],
-  fatMass: ['Goal, fat mass', 'above 0 and up to 200 kg', 0, 200],
-  mass: ['Goal, body mass', '25 to 350 kg', 25, 350],
-  sum: ['Goal, sum of folds', '5 to 600 mm', 5, 600],
-  equationSum: ['Goal, sum of the equation’s folds', '5 to 600 mm', 5, 600],
-  girth: ['Goal, girth', '10 to 240 cm', 10, 240],
-  gainLean: ['Lean mass to gain', 'above 0 and up to 30 kg', 0.05, 30],
-  holdLean: ['Goal', 'nothing', 0, 0],
+const LABELS: Record<GoalKind, [label: Message, accepted: Message, low: number, high: number]> = {
+  loseMass: [say('planning.massLose'), say('planning.above0Up200Kg'), 0.05, 200],
+  fatPercent: [say('planning.goalFat'), say('planning.n260'), 2, 60],
+  fatMass: [say('planning.goalFatMass'), say('planning.above0Up200Kg'), 0, 200],
+  mass: [say('planning.goalBodyMass'), say('planning.n25350Kg'), 25, 350],
+  sum: [say('planning.goalSumFolds'), say('planning.n5600Mm'), 5, 600],
+  equationSum: [say('planning.goalSumEquationsFolds'), say('planning.n5600Mm'), 5, 600],
+  girth: [say('planning.goalGirth'), say('planning.n10240Cm'), 10, 240],
+  gainLean: [say('planning.leanMassGain'), say('planning.above0Up30Kg'), 0.05, 30],
+  holdLean: [say('planning.goal'), say('planning.nothing'), 0, 0],
 }
 
 function checked(goal: Goal) {
@@ -156,11 +157,17 @@ function checked(goal: Goal) {
   if (!(value >= low && value <= high))
     throw inputError('goal', 'impossible', label, value, accepted)
   if (goal.kind === 'girth' && !goal.girth) {
-    throw inputError('girth', 'missing', 'Goal, which girth', undefined, 'one of the girths taken')
+    throw inputError(
+      'girth',
+      'missing',
+      say('planning.goalWhichGirth'),
+      undefined,
+      say('planning.oneGirthsTaken'),
+    )
   }
   if (goal.occasion && !goal.date) {
-    const day = goal.occasion === 'stage' ? 'Day on stage' : 'Day of the weigh-in'
-    throw inputError('date', 'missing', day, undefined, 'a date')
+    const day = goal.occasion === 'stage' ? say('planning.dayStage') : say('planning.dayWeigh')
+    throw inputError('date', 'missing', day, undefined, say('planning.aDate'))
   }
 }
 
@@ -218,8 +225,8 @@ export function targetsOf(goal: Goal, start: StartingPoint): Targets {
       'goal',
       'outside-domain',
       LABELS[goal.kind][0],
-      `${goal.value}, which leaves no fat at all`,
-      'a goal that leaves some',
+      say('planning.whichLeavesFatAll', { goal: goal.value }),
+      say('planning.goalLeavesSome'),
     )
   }
   const aim = target(fat, leanKg)

@@ -1,3 +1,4 @@
+import { type Message, say, num, type Value } from '../say'
 import { InputError, inputError } from '../errors'
 import { STATIC_KCAL_PER_KG } from './energy'
 import { type StartingPoint, fatPercentOfStart, massOfStart } from './goal'
@@ -44,18 +45,22 @@ export interface PaceBand {
   slow: number
   fast: number
   /** Which of the bands ends it, in words. */
-  bound: string
+  bound: Message
 }
 
-const LOSS_BANDS: { name: string; slow: Pace; fast: Pace }[] = [
+const LOSS_BANDS: { name: Message; slow: Pace; fast: Pace }[] = [
   {
-    name: '1 % of body mass a week',
+    name: say('planning.n1BodyMassWeek'),
     slow: { unit: 'percentMass', value: 0.5 },
     fast: { unit: 'percentMass', value: 1 },
   },
-  { name: '2 lb a week', slow: { unit: 'lb', value: 0 }, fast: { unit: 'lb', value: 2 } },
   {
-    name: '1 point of fat % a week',
+    name: say('planning.n2LbWeek'),
+    slow: { unit: 'lb', value: 0 },
+    fast: { unit: 'lb', value: 2 },
+  },
+  {
+    name: say('planning.n1PointFatWeek'),
     slow: { unit: 'fatPoints', value: 0.5 },
     fast: { unit: 'fatPoints', value: 1 },
   },
@@ -79,7 +84,7 @@ export function lossBand(body: Body): PaceBand {
 /** The coaching band of gain: 0.25 to 0.5 % of body mass a week. Common practice, no source. */
 export function gainBand(body: Body): PaceBand {
   const mass = massOfStart(body)
-  return { slow: 0.0025 * mass, fast: 0.005 * mass, bound: '0.5 % of body mass a week' }
+  return { slow: 0.0025 * mass, fast: 0.005 * mass, bound: say('planning.n05BodyMassWeek') }
 }
 
 /** A pace in everything that it is counted in. */
@@ -100,12 +105,16 @@ export function paceMeans(kg: number, body: Body): PaceInUnits {
   }
 }
 
-/** How a pace is said, after its number: the first time, and where the unit was named already. */
-export const PACE_UNIT_WORDS: Record<PaceUnit, [first: string, then: string]> = {
-  percentMass: ['% of body mass', '%'],
-  kg: [' kg', ' kg'],
-  lb: [' lb', ' lb'],
-  fatPoints: [' points of fat %', ' points'],
+/** A pace with its unit. */
+function paceSaid(value: Value, unit: PaceUnit): Message {
+  switch (unit) {
+    case 'percentMass':
+      return say('planning.percentOfMass', { value })
+    case 'fatPoints':
+      return say('planning.pointsFat', { value })
+    default:
+      return say('planning.massAWeek', { value, unit })
+  }
 }
 
 /**
@@ -116,16 +125,20 @@ export const PACE_UNIT_WORDS: Record<PaceUnit, [first: string, then: string]> = 
 export function checkedPace(pace: Pace, body: Body, direction: 'loss' | 'gain'): number {
   const kg = kgAWeek(pace, body)
   const band = direction === 'loss' ? lossBand(body) : gainBand(body)
-  const most = paceIn(band.fast, pace.unit, body).toFixed(2)
-  const accepted = `above 0 and up to ${most} (${band.bound})`
-  if (!Number.isFinite(kg)) throw inputError('pace', 'missing', 'Pace', undefined, accepted)
-  if (!(kg > 0)) throw inputError('pace', 'impossible', 'Pace', pace.value, accepted)
+  const most = num(paceIn(band.fast, pace.unit, body), 2)
+  const accepted = say('planning.above0Up', { most, bound: band.bound })
+  if (!Number.isFinite(kg))
+    throw inputError('pace', 'missing', say('planning.pace'), undefined, accepted)
+  if (!(kg > 0)) throw inputError('pace', 'impossible', say('planning.pace'), pace.value, accepted)
   if (kg > band.fast * (1 + 1e-9)) {
-    const [unit, short] = PACE_UNIT_WORDS[pace.unit]
     throw new InputError(
       'pace',
       'outside-domain',
-      `Pace: ${Number(pace.value.toPrecision(12))}${unit} a week is faster than the ${most}${short} that is the most here (${band.bound}).`,
+      say('planning.tooFast', {
+        got: paceSaid(Number(pace.value.toPrecision(12)), pace.unit),
+        most: paceSaid(most, pace.unit),
+        bound: band.bound,
+      }),
       pace.value,
       accepted,
     )

@@ -1,6 +1,7 @@
+import { COMMON_PRACTICE } from '../units/said'
+import { type Message, num, say, type Words, sentences } from '../say'
 import type { Sex } from '../anatomy/ids'
 import { ADULT } from '../protocols/recommender'
-import { fixed } from '../units/format'
 
 /** What a rule does to a plan. A hold is lifted by a clearance on record, a refusal by nothing. */
 export const SAFETY_OUTCOMES = ['ok', 'caution', 'hold', 'refused'] as const
@@ -50,13 +51,13 @@ export interface SafetyRule {
   id: string
   outcome: Exclude<SafetyOutcome, 'ok'>
   /** When it applies, with its threshold. */
-  when: string
-  source: string
+  when: Message
+  source: Words
   /** Who is licensed to decide. */
-  who: string
+  who: Message
   applies(plan: PlanCase): boolean
   /** To the coach: what is the matter, and what to do first. */
-  words(plan: PlanCase): string
+  words(plan: PlanCase): Message
   /** A clearance lifts a hold only where this is so too. */
   mayLift?(plan: PlanCase): boolean
 }
@@ -111,15 +112,15 @@ const OBESE_BMI = 30
 
 const loses = ({ direction }: PlanCase) => direction === 'loss'
 const has = (flag: PlanFlag) => (plan: PlanCase) => plan.flags.includes(flag)
-const clinician = 'a physician or a registered dietitian'
+const clinician = say('safety.physicianRegisteredDietitian')
 
 /** A flag of the screening that stands against a kind of plan. */
 const flagged = (
   flag: PlanFlag,
   rule: Omit<SafetyRule, 'when' | 'applies' | 'words'> & {
-    when: string
+    when: Message
     also?: (plan: PlanCase) => boolean
-    words: string
+    words: Message
   },
 ): SafetyRule => ({
   ...rule,
@@ -133,73 +134,82 @@ const flagged = (
  */
 export const SAFETY_RULES: readonly SafetyRule[] = [
   flagged('pregnant', {
-    ...{ id: 'pregnant', outcome: 'refused', source: 'common practice, no source' },
-    who: 'the midwife, the physician and the dietitian',
-    when: 'pregnant, and body mass or fat should change',
+    ...{ id: 'pregnant', outcome: 'refused', source: COMMON_PRACTICE },
+    who: say('safety.midwifePhysicianDietitian'),
+    when: say('safety.pregnantBodyMassFatShould'),
     also: ({ direction }) => direction !== 'hold',
-    words:
-      'Pregnancy: no deficit and no goal of fat or mass. Food in pregnancy is for the midwife, physician and dietitian.',
+    words: say('safety.pregnancyDeficitGoalFatMass'),
   }),
   flagged('six weeks after birth', {
-    ...{ id: 'six-weeks-after-birth', outcome: 'refused', source: 'common practice, no source' },
-    who: 'the midwife or the physician',
-    when: 'a loss in the first six weeks after a birth',
+    ...{ id: 'six-weeks-after-birth', outcome: 'refused', source: COMMON_PRACTICE },
+    who: say('safety.midwifePhysician'),
+    when: say('safety.lossFirstSixWeeksAfter'),
     also: loses,
-    words: 'The first six weeks after a birth: no deficit. Sleep, food and healing come first.',
+    words: say('safety.firstSixWeeksAfterBirth'),
   }),
   flagged('recently pregnant', {
-    ...{ id: 'recently-pregnant', outcome: 'hold', source: 'common practice, no source' },
-    who: 'the midwife or the physician',
-    when: 'a loss in the months after a birth',
+    ...{ id: 'recently-pregnant', outcome: 'hold', source: COMMON_PRACTICE },
+    who: say('safety.midwifePhysician'),
+    when: say('safety.lossMonthsAfterBirth'),
     also: loses,
-    words: 'The months after a birth: ask the physician or midwife before a deficit.',
+    words: say('safety.monthsAfterBirthAskPhysician'),
   }),
   flagged('breastfeeding', {
     ...{ id: 'breastfeeding', outcome: 'hold' },
     source: 'Butte NF, King JC, Public Health Nutr 2005;8:1010-1027 (from memory)',
-    who: 'the midwife or the physician',
-    when: `a loss while breastfeeding; cleared, up to about ${BREASTFEEDING_KCAL} kcal a day`,
+    who: say('safety.midwifePhysician'),
+    when: say('safety.lossWhileBreastfeedingClearedUp', { breastfeedingKcal: BREASTFEEDING_KCAL }),
     also: loses,
-    words: `Breastfeeding: a deficit needs clearance, and stays at or under ${BREASTFEEDING_KCAL} kcal a day.`,
+    words: say('safety.breastfeedingDeficitNeedsClearanceStays', {
+      breastfeedingKcal: BREASTFEEDING_KCAL,
+    }),
   }),
   flagged('eating disorder', {
-    ...{ id: 'eating-disorder', outcome: 'hold', source: 'common practice, no source' },
-    who: 'a physician or a psychotherapist',
-    when: 'an eating disorder now, before or suspected, and body mass or fat should change',
+    ...{ id: 'eating-disorder', outcome: 'hold', source: COMMON_PRACTICE },
+    who: say('safety.physicianPsychotherapist'),
+    when: say('safety.eatingDisorderNowBeforeSuspected'),
     also: ({ direction }) => direction !== 'hold',
-    words:
-      'An eating disorder, now, before or suspected: a referral first, and whoever treats it decides. Strength, sleep or a lift are goals without numbers of the body.',
+    words: say('safety.eatingDisorderNowBeforeSuspected2'),
   }),
   {
-    ...{ id: 'minor-loss', outcome: 'refused', source: 'common practice, no source' },
-    who: 'a physician and a dietitian, with the guardian',
-    when: `a loss under ${ADULT} years`,
+    ...{ id: 'minor-loss', outcome: 'refused', source: COMMON_PRACTICE },
+    who: say('safety.physicianDietitianGuardian'),
+    when: say('safety.lossUnderYears', { adult: ADULT }),
     applies: (plan) => loses(plan) && (plan.ageYears ?? ADULT) < ADULT,
-    words: () =>
-      'Under 18: no deficit is planned. A child’s food is for the physician and dietitian, with the guardian.',
+    words: () => say('safety.under18DeficitPlannedChilds'),
   },
   {
-    ...{ id: 'minor', outcome: 'hold', source: 'common practice, no source' },
-    who: 'the guardian',
-    when: `anything else under ${ADULT} years, until a guardian consents`,
+    ...{ id: 'minor', outcome: 'hold', source: COMMON_PRACTICE },
+    who: say('safety.guardian'),
+    when: say('safety.anythingElseUnderYearsUntil', { adult: ADULT }),
     applies: (plan) =>
       !loses(plan) && (plan.ageYears ?? ADULT) < ADULT && !has('guardian consents')(plan),
-    words: () => 'Under 18: a guardian agrees to the plan first.',
+    words: () => say('safety.under18GuardianAgreesPlan'),
   },
   {
     ...{ id: 'bmi-now', outcome: 'refused' },
     source: 'World Health Organization, Technical Report Series 894, 2000 (from memory)',
     who: clinician,
-    when: `a loss from a BMI under ${LEAST_BMI} (${LEAST_BMI_EATING} with an eating disorder)`,
+    when: say('safety.lossBmiUnderEatingDisorder', {
+      leastBmi: LEAST_BMI,
+      leastBmiEating: LEAST_BMI_EATING,
+    }),
     applies: (plan) => loses(plan) && plan.bmi !== undefined && plan.bmi < leastBmi(plan.flags),
     words: (plan) =>
-      `BMI ${fixed(plan.bmi!, 1)} is under ${leastBmi(plan.flags)}: no deficit. Refer to ${clinician}.`,
+      say('safety.bmiUnderDeficitRefer', {
+        bmi: num(plan.bmi!, 1),
+        flags: leastBmi(plan.flags),
+        clinician,
+      }),
   },
   {
     ...{ id: 'bmi-target', outcome: 'refused' },
     source: 'World Health Organization, Technical Report Series 894, 2000 (from memory)',
     who: clinician,
-    when: `a target with a BMI under ${LEAST_BMI} (${LEAST_BMI_EATING} with an eating disorder)`,
+    when: say('safety.targetBmiUnderEatingDisorder', {
+      leastBmi: LEAST_BMI,
+      leastBmiEating: LEAST_BMI_EATING,
+    }),
     applies: (plan) =>
       plan.direction !== 'gain' &&
       plan.targetBmi !== undefined &&
@@ -207,130 +217,166 @@ export const SAFETY_RULES: readonly SafetyRule[] = [
       // Who already lies below is refused by the rule above; holding there is for the clinician below.
       (loses(plan) || plan.bmi! < leastBmi(plan.flags)),
     words: (plan) =>
-      `This goal is a BMI of ${fixed(plan.targetBmi!, 1)}; the lowest here is ${leastBmi(plan.flags)}.`,
+      say('safety.goalBmiLowestHere', {
+        targetBmi: num(plan.targetBmi!, 1),
+        flags: leastBmi(plan.flags),
+      }),
   },
   {
-    ...{ id: 'fat-floor', outcome: 'refused', source: 'common practice, no source' },
+    ...{ id: 'fat-floor', outcome: 'refused', source: COMMON_PRACTICE },
     who: clinician,
-    when: `a target under ${FAT_FLOORS.male.refused}% fat (men) or ${FAT_FLOORS.female.refused}% (women)`,
+    when: say('safety.targetUnderFatMenWomen', {
+      refused: FAT_FLOORS.male.refused,
+      refused2: FAT_FLOORS.female.refused,
+    }),
     applies: ({ sex, targetFatPercent, direction }) =>
       direction !== 'gain' && targetFatPercent < FAT_FLOORS[sex].refused - ROUNDING_POINTS,
     words: ({ sex, targetFatPercent }) =>
-      `This goal leaves ${fixed(targetFatPercent, 1)}% fat; under ${FAT_FLOORS[sex].refused}% nothing is planned here.`,
+      say('safety.goalLeavesFatUnderNothing', {
+        targetFatPercent: num(targetFatPercent, 1),
+        refused: FAT_FLOORS[sex].refused,
+      }),
   },
   {
-    ...{ id: 'contest-lean', outcome: 'hold', source: 'common practice, no source' },
-    who: 'a named physician',
-    when: `a target of ${FAT_FLOORS.male.refused} to ${FAT_FLOORS.male.hold}% fat (men) or ${FAT_FLOORS.female.refused} to ${FAT_FLOORS.female.hold}% (women); cleared only for a dated contest, at most four weeks, with the way back up planned`,
+    ...{ id: 'contest-lean', outcome: 'hold', source: COMMON_PRACTICE },
+    who: say('safety.namedPhysician'),
+    when: say('safety.targetFatMenWomenCleared', {
+      refused: FAT_FLOORS.male.refused,
+      hold: FAT_FLOORS.male.hold,
+      refused2: FAT_FLOORS.female.refused,
+      hold2: FAT_FLOORS.female.hold,
+    }),
     applies: ({ sex, targetFatPercent, direction }) =>
       direction !== 'gain' &&
       targetFatPercent >= FAT_FLOORS[sex].refused - ROUNDING_POINTS &&
       isContestLean(sex, targetFatPercent),
     words: ({ targetFatPercent, dated }) =>
-      `${fixed(targetFatPercent, 1)}% fat is for a contest day alone: at most four weeks, then back up, and only with a physician’s clearance.${dated ? '' : ' Name the day first.'}`,
+      sentences(
+        say('safety.fatContestDayAloneMost', { targetFatPercent: num(targetFatPercent, 1) }),
+        dated ? undefined : say('safety.nameDayFirst'),
+      ),
     mayLift: ({ dated }) => dated,
   },
   {
-    ...{ id: 'contest-leanness', outcome: 'caution', source: 'common practice, no source' },
-    who: 'the coach, with a physician at hand',
-    when: `a target under ${FAT_FLOORS.male.caution}% fat (men) or ${FAT_FLOORS.female.caution}% (women), or one that may truly be under the floor by the error of the estimate`,
+    ...{ id: 'contest-leanness', outcome: 'caution', source: COMMON_PRACTICE },
+    who: say('safety.coachPhysicianHand'),
+    when: say('safety.targetUnderFatMenWomen2', {
+      caution: FAT_FLOORS.male.caution,
+      caution2: FAT_FLOORS.female.caution,
+    }),
     applies: ({ sex, targetFatPercent, standardError, direction }) => {
       const { refused, caution } = FAT_FLOORS[sex]
       if (direction === 'gain' || isContestLean(sex, targetFatPercent)) return false
       return targetFatPercent < caution || targetFatPercent - standardError < refused
     },
     words: ({ targetFatPercent, standardError }) =>
-      `${fixed(targetFatPercent, 1)}% by this estimate may truly be ${fixed(Math.max(0, targetFatPercent - standardError), 1)}%. This lean, hormones, mood and training suffer: few stay for more than some weeks. Missed periods, dizziness or chest pain are for a physician.`,
+      say('safety.estimateMayTrulyLeanHormones', {
+        targetFatPercent: num(targetFatPercent, 1),
+        value: num(Math.max(0, targetFatPercent - standardError), 1),
+      }),
   },
   {
     ...{ id: 'energy-availability', outcome: 'refused' },
     source: 'Mountjoy M et al., Br J Sports Med 2018;52:687-697 (from memory)',
-    who: 'a sports physician or a sports dietitian',
-    when: `energy availability under ${LEAST_AVAILABILITY} kcal a kg of lean mass, of those who are lean (men under ${LEAN_AT.male}%, women under ${LEAN_AT.female}%) or train ${MUCH_EXERCISE_KCAL} kcal a day or more`,
+    who: say('safety.sportsPhysicianSportsDietitian'),
+    when: say('safety.energyAvailabilityUnderKcalKg', {
+      leastAvailability: LEAST_AVAILABILITY,
+      male: LEAN_AT.male,
+      female: LEAN_AT.female,
+      muchExerciseKcal: MUCH_EXERCISE_KCAL,
+    }),
     applies: (plan) =>
       loses(plan) && countsAvailability(plan) && availabilityOf(plan) < LEAST_AVAILABILITY - 1e-6,
     words: (plan) =>
-      `This leaves ${fixed(availabilityOf(plan), 0)} kcal a kg of lean mass for everything but exercise; under ${LEAST_AVAILABILITY} the body saves on bones and hormones (REDs). Ask about periods and stress injuries, and refer.`,
+      say('safety.leavesKcalKgLeanMass', {
+        plan: num(availabilityOf(plan), 0),
+        leastAvailability: LEAST_AVAILABILITY,
+      }),
   },
   {
     ...{ id: 'energy-low', outcome: 'caution' },
     source: 'Mountjoy M et al., Br J Sports Med 2018;52:687-697 (from memory)',
-    who: 'the coach',
-    when: `energy availability of ${LEAST_AVAILABILITY} to ${GOOD_AVAILABILITY} kcal a kg of lean mass, of the same people`,
+    who: say('safety.coach'),
+    when: say('safety.energyAvailabilityKcalKgLean', {
+      leastAvailability: LEAST_AVAILABILITY,
+      goodAvailability: GOOD_AVAILABILITY,
+    }),
     applies: (plan) =>
       loses(plan) &&
       countsAvailability(plan) &&
       availabilityOf(plan) >= LEAST_AVAILABILITY - 1e-6 &&
       availabilityOf(plan) < GOOD_AVAILABILITY,
-    words: (plan) =>
-      `${fixed(availabilityOf(plan), 0)} kcal a kg of lean mass are left for everything but exercise: keep it short, and ask about periods and stress injuries.`,
+    words: (plan) => say('safety.kcalKgLeanMassLeft', { plan: num(availabilityOf(plan), 0) }),
   },
   flagged('periods or stress injury', {
     ...{ id: 'periods-or-stress-injury', outcome: 'hold' },
     source: 'Mountjoy M et al., Br J Sports Med 2018;52:687-697 (from memory)',
-    who: 'a physician',
-    when: 'a loss where periods are missed or a bone was injured by load',
+    who: say('safety.aPhysician'),
+    when: say('safety.lossWherePeriodsMissedBone'),
     also: loses,
-    words: 'Missed periods or a stress injury: a physician looks at this before any deficit.',
+    words: say('safety.missedPeriodsStressInjuryPhysician'),
   }),
   flagged('insulin', {
-    ...{ id: 'insulin', outcome: 'hold', source: 'common practice, no source' },
-    who: 'the physician who prescribes it',
-    when: 'insulin or another medicine that lowers blood sugar, and food should change',
+    ...{ id: 'insulin', outcome: 'hold', source: COMMON_PRACTICE },
+    who: say('safety.physicianWhoPrescribes'),
+    when: say('safety.insulinAnotherMedicineLowersBlood'),
     also: ({ direction }) => direction !== 'hold',
-    words: 'Insulin and the like: doses go with food. Whoever prescribes them clears the plan.',
+    words: say('safety.insulinLikeDosesGoFood'),
   }),
   flagged('kidney disease', {
-    ...{ id: 'kidney-disease', outcome: 'hold', source: 'common practice, no source' },
-    who: 'the physician; protein is theirs to set',
-    when: 'kidney disease',
-    words: 'Kidney disease: the physician clears the plan and sets the protein.',
+    ...{ id: 'kidney-disease', outcome: 'hold', source: COMMON_PRACTICE },
+    who: say('safety.physicianProteinTheirsSet'),
+    when: say('safety.kidneyDisease'),
+    words: say('safety.kidneyDiseasePhysicianClearsPlan'),
   }),
   flagged('illness or medicines', {
-    ...{ id: 'illness', outcome: 'caution', source: 'common practice, no source' },
+    ...{ id: 'illness', outcome: 'caution', source: COMMON_PRACTICE },
     who: clinician,
-    when: 'diabetes, kidney, thyroid or heart disease; insulin, diuretics or weight-loss medicines',
-    words:
-      'Diabetes, kidney, thyroid or heart disease, insulin, diuretics or weight-loss medicines: the physician or registered dietitian sets food and pace; the coach trains.',
+    when: say('safety.diabetesKidneyThyroidHeartDisease'),
+    words: say('safety.diabetesKidneyThyroidHeartDisease2'),
   }),
   {
-    ...{ id: 'older', outcome: 'caution', source: 'common practice, no source' },
-    who: 'the coach, with a physician at hand',
-    when: `${OLDER_AGE} years and over: at most ${OLDER_PERCENT}% of body mass a week`,
+    ...{ id: 'older', outcome: 'caution', source: COMMON_PRACTICE },
+    who: say('safety.coachPhysicianHand'),
+    when: say('safety.yearsOverMostBodyMass', { olderAge: OLDER_AGE, olderPercent: OLDER_PERCENT }),
     applies: (plan) => loses(plan) && (plan.ageYears ?? 0) >= OLDER_AGE,
-    words: () =>
-      `${OLDER_AGE} and over: lean mass comes first. Resistance work, protein at each meal, and a slow pace.`,
+    words: () => say('safety.overLeanMassComesFirst', { olderAge: OLDER_AGE }),
   },
   {
-    ...{ id: 'gain-when-obese', outcome: 'caution', source: 'common practice, no source' },
-    who: 'a physician',
-    when: `a gain from a BMI of ${OBESE_BMI} or more`,
+    ...{ id: 'gain-when-obese', outcome: 'caution', source: COMMON_PRACTICE },
+    who: say('safety.aPhysician'),
+    when: say('safety.gainBmiMore', { obeseBmi: OBESE_BMI }),
     applies: ({ direction, bmi }) => direction === 'gain' && (bmi ?? 0) >= OBESE_BMI,
-    words: ({ bmi }) =>
-      `A gain from a BMI of ${fixed(bmi!, 1)}: most of it would be fat. A physician looks at this with you; strength can come without a gain.`,
+    words: ({ bmi }) => say('safety.gainBmiMostWouldFat', { bmi: num(bmi!, 1) }),
   },
   {
-    ...{ id: 'no-height', outcome: 'caution', source: 'common practice, no source' },
-    who: 'the coach',
-    when: 'a loss without a height on record',
+    ...{ id: 'no-height', outcome: 'caution', source: COMMON_PRACTICE },
+    who: say('safety.coach'),
+    when: say('safety.lossWithoutHeightRecord'),
     applies: (plan) => loses(plan) && plan.bmi === undefined,
-    words: () =>
-      'Without a height nobody sees whether the goal is too light: measure it before starting.',
+    words: () => say('safety.withoutHeightNobodySeesWhether'),
   },
   {
-    ...{ id: 'no-age', outcome: 'caution', source: 'common practice, no source' },
-    who: 'the coach',
-    when: 'no age on record',
+    ...{ id: 'no-age', outcome: 'caution', source: COMMON_PRACTICE },
+    who: say('safety.coach'),
+    when: say('safety.ageRecord'),
     applies: ({ ageYears }) => ageYears === undefined,
-    words: () => 'The age is not on record: this is for adults. Under 18 no deficit is planned.',
+    words: () => say('safety.ageRecordAdultsUnder18'),
   },
   {
-    ...{ id: 'pace', outcome: 'refused', source: 'common practice, no source' },
-    who: 'the coach, within the band',
-    when: `faster than the band: for a loss 1 % of body mass, 2 lb or 1 point of fat a week, ${OLDER_PERCENT}% from ${OLDER_AGE} years on, ${BREASTFEEDING_KCAL} kcal a day while breastfeeding; for a gain 0.5 %`,
+    ...{ id: 'pace', outcome: 'refused', source: COMMON_PRACTICE },
+    who: say('safety.coachWithinBand'),
+    when: say('safety.fasterBandLoss1Body', {
+      olderPercent: OLDER_PERCENT,
+      olderAge: OLDER_AGE,
+      breastfeedingKcal: BREASTFEEDING_KCAL,
+    }),
     applies: ({ paceKg, bandKg }) => paceKg > bandKg * (1 + 1e-9) + 1e-9,
     words: ({ paceKg, bandKg, massKg }) =>
-      `${fixed((100 * paceKg) / massKg, 2)}% of body mass a week is faster than the ${fixed((100 * bandKg) / massKg, 2)}% that is the most here.`,
+      say('safety.bodyMassWeekFasterMost', {
+        paceKg: num((100 * paceKg) / massKg, 2),
+        bandKg: num((100 * bandKg) / massKg, 2),
+      }),
   },
 ]
 
@@ -338,3 +384,16 @@ export const SAFETY_RULES: readonly SafetyRule[] = [
 export const HOLDS: readonly string[] = SAFETY_RULES.filter(
   ({ outcome }) => outcome === 'hold',
 ).map(({ id }) => id)
+
+/** Rules whose words speak of fat or lean mass, or of a share of them: not for who sees girths and sums alone. */
+export const RULES_OF_FAT: readonly string[] = [
+  'pregnant',
+  'fat-floor',
+  'contest-lean',
+  'contest-leanness',
+  'energy-availability',
+  'energy-low',
+  'older',
+  'gain-when-obese',
+  'pace',
+]

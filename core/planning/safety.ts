@@ -1,3 +1,4 @@
+import type { Message } from '../say'
 import { attempt } from '../outcome'
 import type { IsoDate } from '../units/dates'
 import {
@@ -50,8 +51,8 @@ export interface SafetyFinding {
   rule: string
   /** A hold that is lifted is a caution. */
   outcome: Exclude<SafetyOutcome, 'ok'>
-  words: string
-  who: string
+  words: Message
+  who: Message
   clearedBy?: Clearance
 }
 

@@ -1,3 +1,4 @@
+import { type Message, say, dayValue, sentences } from '../say'
 import type { Sex } from '../anatomy/ids'
 import {
   type Goal,
@@ -28,7 +29,7 @@ export interface Phase {
   from: IsoDate
   to: IsoDate
   weeks: number
-  words: string
+  words: Message
 }
 
 export interface Timeline {
@@ -162,12 +163,20 @@ export function paceByDay(
 ): Pace {
   const differenceKg = Math.abs(targetsOf(goal, start).aim.massKg - massOfStart(start))
   if (!goal.date) {
-    throw inputError('date', 'missing', 'Day of the goal', undefined, 'a date, or a pace a week')
+    throw inputError(
+      'date',
+      'missing',
+      say('planning.dayGoal'),
+      undefined,
+      say('planning.datePaceWeek'),
+    )
   }
   const weeks = daysBetween(from, goal.date) / DAYS - (peakWeek ? 1 : 0)
   if (weeks <= 0) {
-    const accepted = `a day after ${addDays(from, peakWeek ? DAYS : 0)}`
-    throw inputError('date', 'impossible', 'Day of the goal', goal.date, accepted)
+    const accepted = say('planning.dayAfter', {
+      from: dayValue(addDays(from, peakWeek ? DAYS : 0), true),
+    })
+    throw inputError('date', 'impossible', say('planning.dayGoal'), goal.date, accepted)
   }
   const moving = movingWeeks(weeks, breaks && checkedBreaks(breaks))
   return { unit: 'kg', value: differenceKg / moving }
@@ -189,14 +198,13 @@ function wayBack(
     {
       ...{ kind: 'way back', from: date, to: addDays(date, DAYS * WAY_BACK_WEEKS) },
       weeks: WAY_BACK_WEEKS,
-      words:
-        'Food goes up to need over four weeks, and fat with it: nobody stays at contest leanness.',
+      words: say('planning.foodGoesUpNeedOver'),
     },
   ]
 }
 
 /** A phase from one day to another; none where no day lies between. */
-function phase(kind: PhaseKind, from: IsoDate, to: IsoDate, words: string): Phase[] {
+function phase(kind: PhaseKind, from: IsoDate, to: IsoDate, words: Message): Phase[] {
   const days = daysBetween(from, to)
   return days > 0 ? [{ kind, from, to, weeks: days / DAYS, words }] : []
 }
@@ -211,8 +219,8 @@ function changeAndBreaks(
   if (direction === 'hold') return []
   const [kind, words] =
     direction === 'loss'
-      ? (['cut', 'Deficit, protein high, strength training kept.'] as const)
-      : (['gain', 'Small surplus, strength training leads.'] as const)
+      ? (['cut', say('planning.deficitProteinHigh')] as const)
+      : (['gain', say('planning.smallSurplus')] as const)
   const phases: Phase[] = []
   const dayOf = (weeks: number) => dayAfterWeeks(from, weeks)
   let done = 0
@@ -223,8 +231,7 @@ function changeAndBreaks(
     left -= stretch
     if (!breaks || left <= HAIR) continue
     const name = breaks.weeks > LONGEST_BREAK_WEEKS ? 'maintenance' : 'break'
-    const rest =
-      'Food at maintenance, training as ever: the body and the head rest, nothing is lost.'
+    const rest = say('planning.foodMaintenanceTrainingEverBody')
     phases.push(...phase(name, dayOf(done), dayOf(done + breaks.weeks), rest))
     done += breaks.weeks
   }
@@ -237,18 +244,16 @@ function untilTheDay(end: IsoDate, { date, occasion }: Goal, peak: boolean): Pha
   const before = peak ? addDays(date, -DAYS) : date
   const peakFrom = before > end ? before : end
   return [
-    ...phase(
-      'hold',
-      end,
-      before,
-      'Food at maintenance: holds what was won, with a buffer for a bad week.',
-    ),
+    ...phase('hold', end, before, say('planning.foodMaintenanceHoldsWhatWas')),
     ...(peak
       ? phase(
           'peak week',
           peakFrom,
           addDays(peakFrom, DAYS),
-          `${occasion ? 'Left to the athlete. ' : ''}Rest, sleep and food as usual. No water, salt or sauna games: they are dangerous, and the scale is not the goal.`,
+          sentences(
+            occasion ? say('planning.leftAthlete') : undefined,
+            say('planning.restSleepFoodUsualWater'),
+          ),
         )
       : []),
   ]

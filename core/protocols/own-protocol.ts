@@ -1,3 +1,4 @@
+import { say } from '../say'
 import type { GirthId, LandmarkStandard, Sex, SiteId, SkinfoldId } from '../anatomy/ids'
 import { EQUATIONS, variantFor } from '../equations/registry'
 import { both, INT_RULES, US_RULES } from './registry'
@@ -38,7 +39,7 @@ export function ownProtocol(own: OwnProtocol): Protocol {
     }).map((equation) => equation.id)
   return {
     ...rest,
-    when: 'The coach’s own set.',
+    when: say('protocols.coachsOwnSet'),
     standard,
     folds: both(folds),
     girths: both(girths),
@@ -56,12 +57,15 @@ export function usualRules(
   return { foldTrials, girthTrials, readingDelaySeconds: readingDelaySeconds[1], wording: {} }
 }
 
+/** A set of the coach's own before it has a name of its own. */
+export type OwnCopy = Omit<OwnProtocol, 'id' | 'name'> & Pick<Protocol, 'name'>
+
 /**
  * A named set as one of the coach's own, to change it.
  *
  * @param sex whose sites are taken where they differ
  */
-export function ownCopyOf(protocol: Protocol, sex: Sex): Omit<OwnProtocol, 'id'> {
+export function ownCopyOf(protocol: Protocol, sex: Sex): OwnCopy {
   const { name, standard, folds, girths, foldTrials, girthTrials, wording } = protocol
   const delay = protocol.readingDelaySeconds?.[1] ?? null
   return {

@@ -1,3 +1,4 @@
+import { type Message, say, listed, lower, type Words } from '../say'
 import { z } from 'zod'
 import {
   GIRTH_IDS,
@@ -18,24 +19,27 @@ import { type OwnProtocol, usualRules } from './own-protocol'
 import { MOST_TRIALS, TRIAL_ORDERS, TRIAL_VALUES } from './trial-scheme'
 import type { SiteWording } from './wording'
 
-/** What a part of a set is called and what it may be: the words of its refusal, whatever was got. */
-const says = (label: string, accepted: string) => `${label}|${accepted}`
-const between = (label: string, low: number, high: number, unit = '') =>
-  says(label, `${low} to ${high}${unit}`)
+/** What a part of a set is called and what it may be, by the name under which a refusal gives it. */
+const SAYINGS: { label: Words; accepted: Words }[] = []
+/** Keeps the words of a refusal, whatever was got: a schema says texts alone, so it says which they are. */
+const says = (label: Words, accepted: Words) => String(SAYINGS.push({ label, accepted }) - 1)
+const between = (label: Words, low: number, high: number) =>
+  says(label, say('protocols.to', { low, high }))
 
-function scheme(of: 'Folds' | 'Girths', unit: 'mm' | 'cm') {
-  const trials = (label: string) => {
-    const words = between(`${of}, ${label}`, 1, MOST_TRIALS)
+function scheme(of: Message, unit: 'mm' | 'cm') {
+  const part = (label: Message) => listed([of, label])
+  const trials = (label: Message) => {
+    const words = between(part(label), 1, MOST_TRIALS)
     return z.number(words).int(words).min(1, words).max(MOST_TRIALS, words)
   }
-  const tolerance = says(`${of}, tolerance`, `0.1 to 10 ${unit}, or 0.1 to 50 %`)
+  const tolerance = says(part(say('protocols.tolerance')), say('protocols.n011001', { unit }))
   const upTo = (most: number) => z.number(tolerance).min(0.1, tolerance).max(most, tolerance)
   return z
     .object(
       {
-        order: z.enum(TRIAL_ORDERS, says(`${of}, order`, TRIAL_ORDERS.join(', '))),
-        count: trials('readings'),
-        most: trials('readings at most'),
+        order: z.enum(TRIAL_ORDERS, says(part(say('protocols.order')), TRIAL_ORDERS.join(', '))),
+        count: trials(say('protocols.readings')),
+        most: trials(say('protocols.readingsMost')),
         tolerance: z.union(
           [
             z.object({ kind: z.literal(unit), value: upTo(10) }),
@@ -47,39 +51,47 @@ function scheme(of: 'Folds' | 'Girths', unit: 'mm' | 'cm') {
           ],
           tolerance,
         ),
-        value: z.enum(TRIAL_VALUES, says(`${of}, value`, TRIAL_VALUES.join(', '))),
-        dropsFirst: z.boolean(says(`${of}, first reading thrown away`, 'yes or no')),
+        value: z.enum(TRIAL_VALUES, says(part(say('protocols.value')), TRIAL_VALUES.join(', '))),
+        dropsFirst: z.boolean(
+          says(part(say('protocols.firstReadingThrownAway')), say('protocols.yes')),
+        ),
       },
-      says(`How ${of.toLowerCase()} are read`, 'order, readings, tolerance and value'),
+      says(
+        say('protocols.howRead', { of: lower(of) }),
+        say('protocols.orderReadingsToleranceValue'),
+      ),
     )
     .refine(({ count, most }) => most >= count, {
       path: ['most'],
-      error: says(`${of}, readings at most`, 'no fewer than the readings that are always taken'),
+      error: says(part(say('protocols.readingsMost')), say('protocols.fewerReadingsAlwaysTaken')),
     })
 }
 
-const delay = between('Seconds to the reading', 1, 10, ', or none')
-const text = (label: string, most: number) => {
-  const words = between(label, 1, most, ' characters')
+const delay = says(say('protocols.secondsReading'), say('protocols.toOrNone', { low: 1, high: 10 }))
+const text = (label: Message, most: number) => {
+  const words = says(label, say('protocols.characters', { low: 1, high: most }))
   return z.string(words).trim().min(1, words).max(most, words)
 }
 const wordingSchema = z.object(
   {
-    name: text('Name of a site', 40).optional(),
-    landmark: text('Where a site lies', 200).optional(),
-    technique: text('How a site is taken', 40).optional(),
+    name: text(say('protocols.nameSite'), 40).optional(),
+    landmark: text(say('protocols.whereSiteLies'), 200).optional(),
+    technique: text(say('protocols.howSiteTaken'), 40).optional(),
   },
-  says('Words of a site', 'its name, where it lies and how it is taken'),
+  says(say('protocols.wordsSite'), say('protocols.nameWhereLiesHowTaken')),
 )
 
-const id = says('Id', 'own- and lower-case letters, figures and dashes')
-const folds = says('Folds', 'a list of sites')
-const girths = says('Girths', 'a list of girths')
+const id = says(say('protocols.id'), say('protocols.ownLowerCaseLettersFigures'))
+const folds = says(say('protocols.folds'), say('protocols.listSites'))
+const girths = says(say('protocols.girths'), say('protocols.listGirths'))
 const ownSchema = z.object(
   {
     id: z.string(id).regex(/^own-[a-z0-9-]{1,40}$/, id),
-    name: text('Name', 60),
-    standard: z.enum(LANDMARK_STANDARDS, says('Landmark standard', LANDMARK_STANDARDS.join(', '))),
+    name: text(say('protocols.name'), 60),
+    standard: z.enum(
+      LANDMARK_STANDARDS,
+      says(say('protocols.landmarkStandard'), LANDMARK_STANDARDS.join(', ')),
+    ),
     folds: z.array(
       z.custom<SkinfoldId>((site) => typeof site === 'string' && isSkinfold(site), folds),
       folds,
@@ -88,14 +100,18 @@ const ownSchema = z.object(
       z.custom<GirthId>((site) => typeof site === 'string' && isGirth(site), girths),
       girths,
     ),
-    foldTrials: scheme('Folds', 'mm'),
-    girthTrials: scheme('Girths', 'cm'),
+    foldTrials: scheme(say('protocols.folds'), 'mm'),
+    girthTrials: scheme(say('protocols.girths'), 'cm'),
     readingDelaySeconds: z.number(delay).min(1, delay).max(10, delay).nullable(),
     wording: z
-      .record(z.string(), wordingSchema, says('Words of the sites', 'words by site'))
+      .record(
+        z.string(),
+        wordingSchema,
+        says(say('protocols.wordsSites'), say('protocols.wordsSite2')),
+      )
       .default({}),
   },
-  says('Own protocol', 'a set of sites'),
+  says(say('protocols.ownProtocol'), say('protocols.setSites')),
 )
 
 /** More than a sheet has room for, and no set of any school. */
@@ -129,8 +145,13 @@ export function upgradedOwnProtocol(own: unknown): unknown {
 
 type Known = Record<PropertyKey, unknown>
 
-const refused = (input: string, what: string, got: unknown, accepted: string) =>
-  inputError(input, 'impossible', `Own protocol${what}`, got, accepted)
+/** Of what the schema refuses in words of its own. */
+const UNSAID = { label: say('protocols.ownProtocol'), accepted: say('protocols.setSites') }
+
+const refused = (input: string, of: Words | undefined, got: unknown, accepted: Words) => {
+  const own = say('protocols.ownProtocol')
+  return inputError(input, 'impossible', of === undefined ? own : listed([own, of]), got, accepted)
+}
 
 /**
  * Reads a protocol of the coach's own: any sites of one landmark standard in any order, any girths, and sites of the
@@ -144,7 +165,7 @@ export function readOwnProtocol(own: unknown): OwnProtocol {
   const parsed = ownSchema.safeParse(upgradedOwnProtocol(own))
   if (!parsed.success) {
     const { path, message } = parsed.error.issues[0]!
-    const [label = '', accepted = ''] = message.split('|')
+    const { label, accepted } = SAYINGS[Number(message)] ?? UNSAID
     const got = path.reduce<unknown>(
       (part, key) => (part && typeof part === 'object' ? (part as Known)[key] : undefined),
       upgradedOwnProtocol(own),
@@ -155,23 +176,40 @@ export function readOwnProtocol(own: unknown): OwnProtocol {
   const { standard, folds, girths } = parsed.data
   const sites: SiteId[] = [...folds, ...girths]
   if (sites.length === 0) {
-    throw inputError('folds', 'missing', 'Own protocol, sites', undefined, 'one site or more')
+    throw inputError(
+      'folds',
+      'missing',
+      say('protocols.ownProtocolSites'),
+      undefined,
+      say('protocols.oneSiteMore'),
+    )
   }
   if (sites.length > MOST_SITES) {
-    throw refused('folds', ', sites', sites.length, `at most ${MOST_SITES} sites`)
+    throw refused(
+      'folds',
+      say('protocols.sites'),
+      sites.length,
+      say('protocols.mostSites', { mostSites: MOST_SITES }),
+    )
   }
   for (const [input, of] of Object.entries({ folds, girths })) {
     const twice = of.find((site, i, all: readonly string[]) => all.indexOf(site) !== i)
-    if (twice) throw refused(input, '', `${nameOf(twice)} twice`, 'each site once')
+    if (twice)
+      throw refused(
+        input,
+        undefined,
+        say('protocols.twice', { site: nameOf(twice) }),
+        say('protocols.eachSiteOnce'),
+      )
   }
   for (const site of folds) {
     if (!isOwnSite(site) && !landmarkOf(site, standardWithin(site, standard)!)) {
       throw inputError(
         'folds',
         'wrong-standard',
-        `Own protocol, landmark standard ${standard}`,
+        say('protocols.ownProtocolLandmarkStandard', { standard }),
         nameOf(site),
-        'sites that this landmark standard has',
+        say('protocols.sitesLandmarkStandardHas'),
       )
     }
   }
@@ -192,16 +230,18 @@ function readWording(
       throw inputError(
         input,
         'missing',
-        `${nameOf(site)}, where it lies`,
+        say('protocols.whereLies', { site: nameOf(site) }),
         undefined,
-        'a landmark in words: no standard has this site',
+        say('protocols.landmarkWordsStandardHasSite'),
       )
     }
     if (own.technique !== undefined) {
       const ways = isSkinfold(site) ? techniquesOf(site, standardWithin(site, standard)!) : []
-      if (!ways.some(({ name }) => name === own.technique)) {
-        const accepted = ways.map(({ name }) => name).join(', ') || 'none: there is one way'
-        throw refused(`wording.${site}.technique`, `, ${nameOf(site)}`, own.technique, accepted)
+      if (!ways.some((way) => way.id === own.technique)) {
+        const accepted = ways.length
+          ? listed(ways.map(({ name }) => name))
+          : say('protocols.noneThereOneWay')
+        throw refused(`wording.${site}.technique`, nameOf(site), own.technique, accepted)
       }
     }
     if (Object.values(own).some((words) => words !== undefined)) wording[site] = own

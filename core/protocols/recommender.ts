@@ -1,3 +1,4 @@
+import { type Message, say, sentences } from '../say'
 import type { Sex, SkinfoldId } from '../anatomy/ids'
 import { namesOf } from '../anatomy/names'
 import { countsAge } from '../equations/age'
@@ -45,13 +46,13 @@ export interface Advice {
   /** The equation to read it by; undefined where only a record is kept. */
   equationId: string | undefined
   /** Why, in a sentence. */
-  reason: string
+  reason: Message
 }
 
 export interface Warned {
   protocol: Protocol
   /** Why not, in a sentence. */
-  reason: string
+  reason: Message
 }
 
 export interface Recommendation {
@@ -59,7 +60,7 @@ export interface Recommendation {
   advice: Advice[]
   not: Warned[]
   /** What to do before any fold, in sentences. */
-  cautions: string[]
+  cautions: Message[]
 }
 
 /* Weights of the ranking. Judgement: continuity outweighs everything that is not an exclusion. */
@@ -82,28 +83,26 @@ export const isMinor = ({
 
 interface Rule {
   applies: boolean
-  caution: string
+  caution: Message
 }
 
 /** Reasons to wait that no protocol gets round. The usual cautions; local rules come first. */
-function deferrals(client: Candidate): string[] {
+function deferrals(client: Candidate): Message[] {
   const { flags } = client
   const rules: Rule[] = [
     {
       applies: (['pregnant', 'six weeks after birth', 'recently pregnant'] as const).some((flag) =>
         flags.includes(flag),
       ),
-      caution:
-        'Wait: no body composition is estimated in pregnancy or the months after. Questions of weight and diet belong to the midwife or physician.',
+      caution: say('protocols.waitBodyCompositionEstimatedPregnancy'),
     },
     {
       applies: flags.includes('eating disorder'),
-      caution:
-        'Wait: with an eating disorder now or suspected, offer other goals than body fat and refer to a licensed professional.',
+      caution: say('protocols.waitEatingDisorderNowSuspected'),
     },
     {
       applies: isMinor(client) && flags.includes('no guardian consent'),
-      caution: 'Wait: under 18 a guardian consents first.',
+      caution: say('protocols.waitUnder18GuardianConsents'),
     },
   ]
   return rules.filter((r) => r.applies).map((r) => r.caution)
@@ -113,60 +112,58 @@ function deferrals(client: Candidate): string[] {
 function foldObstacle(
   { flags, instruments, build, closedSites }: Candidate,
   folds: readonly SkinfoldId[],
-): string | undefined {
-  if (!instruments.includes('caliper')) return 'There is no caliper at hand.'
+): Message | undefined {
+  if (!instruments.includes('caliper')) return say('protocols.thereCaliperHand')
   if (build === 'very overweight') {
-    return 'Folds lose accuracy on the very overweight, and may not fit the jaws: use girths, mass and BMI.'
+    return say('protocols.foldsLoseAccuracyVeryOverweight')
   }
   if (flags.includes('skin or surgery at the sites')) {
     const closed = closedSites && folds.filter((fold) => closedSites.includes(fold))
-    const over = closed?.length ? ` Here: ${namesOf(closed)}.` : ''
+    const over = closed?.length ? say('protocols.here', { closed: namesOf(closed) }) : undefined
     if (!closed || over) {
-      return `No folds over surgery, implants, a stoma, or broken or irritated skin.${over}`
+      return sentences(say('protocols.foldsOverSurgeryImplantsStoma'), over)
     }
   }
-  if (flags.includes('oedema')) return 'Edema or lymphedema makes folds meaningless.'
-  if (flags.includes('bleeding tendency'))
-    return 'With a bleeding tendency the pinch may bruise: use the tape.'
-  if (flags.includes('no undressing')) return 'The sites cannot be reached in these clothes.'
+  if (flags.includes('oedema')) return say('protocols.edemaLymphedemaMakesFoldsMeaningless')
+  if (flags.includes('bleeding tendency')) return say('protocols.bleedingTendencyPinchMayBruise')
+  if (flags.includes('no undressing')) return say('protocols.sitesCannotReachedTheseClothes')
   return undefined
 }
 
 /** The reason why a protocol is out for this client, or undefined. */
-function exclusion(protocol: Protocol, client: Candidate): string | undefined {
+function exclusion(protocol: Protocol, client: Candidate): Message | undefined {
   const { sex, ageYears, instruments } = client
   if (protocol.folds[sex].length > 0) {
     const obstacle = foldObstacle(client, protocol.folds[sex])
     if (obstacle) return obstacle
   }
   if (protocol.girths[sex].length > 0 && !instruments.includes('tape'))
-    return 'There is no tape at hand.'
+    return say('protocols.thereTapeHand')
   const lead = protocol.equations[sex][0]
   if (lead === undefined) return undefined
   const variant = equationById(lead).variants.find((v) => v.sex === sex)!
   const { ages, needs } = variant
   if (ageYears === undefined && countsAge(variant))
-    return 'Its equation counts age: a year of birth on record is enough.'
+    return say('protocols.equationCountsAgeYearBirth')
   if (ages && ageYears !== undefined && ageYears < ages.youngest)
-    return `Its equation starts at ${ages.youngest} years.`
-  if (isMinor(client) && protocol.id !== 'youth')
-    return 'Under 18 only an equation for youth is used.'
-  if (protocol.id === 'youth' && !isMinor(client)) return 'It is for 8 to 17 years.'
+    return say('protocols.equationStartsYears', { youngest: ages.youngest })
+  if (isMinor(client) && protocol.id !== 'youth') return say('protocols.under18OnlyEquationYouth')
+  if (protocol.id === 'youth' && !isMinor(client)) return say('protocols.n817Years')
   if (protocol.id === 'very-overweight' && client.build !== 'very overweight') {
-    return 'Its equations come from people with obesity and over-read everybody else.'
+    return say('protocols.equationsComePeopleObesityOver')
   }
   if (needs.includes('massKg') && !instruments.includes('scale'))
-    return 'There is no scale at hand, and its equation wants body mass.'
+    return say('protocols.thereScaleHandEquationWants')
   if (needs.includes('heightCm') && !instruments.includes('height'))
-    return 'The height is not known, and its equation wants it.'
+    return say('protocols.heightKnownEquationWants')
   if (protocol.id === 'nine-fold' && client.last?.protocolId !== protocol.id) {
-    return 'Its ratio has no source and no ages: it is there to be chosen, and not to be advised.'
+    return say('protocols.ratioHasSourceAgesThere')
   }
   return undefined
 }
 
 /** How well a protocol suits a client who may use it, and the sentence for it. */
-function fit(protocol: Protocol, client: Candidate): { score: number; reason: string } {
+function fit(protocol: Protocol, client: Candidate): { score: number; reason: Message } {
   const { sex, ageYears, training, build, last } = client
   const lead = protocol.equations[sex][0]
   const equation = lead === undefined ? undefined : equationById(lead)
@@ -187,23 +184,23 @@ function fit(protocol: Protocol, client: Candidate): { score: number; reason: st
   if (suits[protocol.id]) score += FIT
   if (build === 'very lean' && protocol.folds[sex].length >= 7) {
     score += FIT / 2
-    reason = `${protocol.when} On the very lean follow the sum of folds rather than the percentage.`
+    reason = say('protocols.veryLeanFollowSumFolds', { when: protocol.when })
   }
   const oldest = variant?.ages?.oldest
   if (oldest !== undefined && ageYears !== undefined && ageYears > oldest) {
     // A few years over are less of a stretch than twenty.
     score -= (OVER_AGE + FIT) * Math.min(1, (ageYears - oldest) / FAR_OVER_YEARS)
     if (protocol.id === 'four-fold-dw') score += FIT
-    reason = `${protocol.when} Its equation is over its oldest age here (${oldest}): an extrapolation.`
+    reason = say('protocols.equationOverOldestAgeHere', { when: protocol.when, oldest })
   } else if (protocol.id === 'four-fold-dw' && ageYears !== undefined && ageYears > 55) {
     score += FIT
-    reason = `Its equation reaches to ${oldest} years, further than the others.`
+    reason = say('protocols.equationReachesYearsFurtherOthers', { oldest })
   }
   if (last?.protocolId === protocol.id) {
     score += CONTINUITY
     reason = last.anotherTester
-      ? 'The same as last time, so that the check-ins can be compared; another tester took that one, so the first change carries one and a half times the error.'
-      : 'The same as last time, so that the check-ins can be compared.'
+      ? say('protocols.sameLastTimeSoCheck')
+      : say('protocols.sameLastTimeSoCheck2')
   }
   return { score, reason }
 }
@@ -218,19 +215,17 @@ function fit(protocol: Protocol, client: Candidate): { score: number; reason: st
 export function recommend(client: Candidate): Recommendation {
   const cautions = deferrals(client)
   if (client.ageYears === undefined) {
-    cautions.push('The age is not on record: under 18 a guardian consents first.')
+    cautions.push(say('protocols.ageRecordUnder18Guardian'))
   }
   if (isMinor(client) && cautions.length === 0) {
-    cautions.push('Under 18: a guardian’s consent is on record, and no deficit is planned.')
+    cautions.push(say('protocols.under18GuardiansConsentRecord'))
   }
   if (client.flags.includes('illness or medicines')) {
-    cautions.push(
-      'Measuring may go on; diet, pace and medicines belong to the physician or dietitian who knows the illness.',
-    )
+    cautions.push(say('protocols.measuringMayGoDietPace'))
   }
   if (client.build === 'very lean') {
     cautions.push(
-      `An estimate under about ${client.sex === 'male' ? 5 : 12}% is a reason to see a physician, not a goal.`,
+      say('protocols.estimateUnderAboutReasonSee', { sex: client.sex === 'male' ? 5 : 12 }),
     )
   }
   const wait = deferrals(client)[0]

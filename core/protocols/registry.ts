@@ -1,3 +1,4 @@
+import { say } from '../say'
 import type { LandmarkStandard, Sex, SiteId, SkinfoldId, GirthId } from '../anatomy/ids'
 import { standardWithin } from '../anatomy/landmark-standards'
 import { SEVEN_FOLDS } from '../equations/jackson-pollock'
@@ -46,8 +47,8 @@ export const PROTOCOLS: readonly Protocol[] = [
   {
     ...US_RULES,
     id: 'seven-fold',
-    name: 'Seven folds',
-    when: 'For most adults: the steadiest of the American sets, since one poor site weighs least.',
+    name: say('protocols.sevenFolds'),
+    when: say('protocols.mostAdultsSteadiestAmericanSets'),
     folds: both(SEVEN_FOLDS),
     girths: NO_GIRTHS,
     wants: ['mass'],
@@ -59,8 +60,8 @@ export const PROTOCOLS: readonly Protocol[] = [
   {
     ...US_RULES,
     id: 'three-fold',
-    name: 'Three folds',
-    when: 'When there are five minutes: three sites chosen by sex.',
+    name: say('protocols.threeFolds'),
+    when: say('protocols.whenThereFiveMinutesThree'),
     folds: { male: ['chest', 'abdominal', 'thigh'], female: ['triceps', 'suprailiac', 'thigh'] },
     girths: NO_GIRTHS,
     wants: ['mass'],
@@ -69,8 +70,8 @@ export const PROTOCOLS: readonly Protocol[] = [
   {
     ...US_RULES,
     id: 'four-fold',
-    name: 'Four folds',
-    when: 'The same four sites for both sexes, without the chest.',
+    name: say('protocols.fourFolds'),
+    when: say('protocols.sameFourSitesBothSexes'),
     folds: both<SkinfoldId[]>(['triceps', 'abdominal', 'suprailiac', 'thigh']),
     girths: NO_GIRTHS,
     wants: ['mass'],
@@ -82,8 +83,8 @@ export const PROTOCOLS: readonly Protocol[] = [
   {
     ...US_RULES,
     id: 'four-fold-dw',
-    name: 'Four folds, Durnin-Womersley',
-    when: 'For the widest range of ages, to 72 (men) and 68 (women).',
+    name: say('protocols.fourFoldsDurninWomersley'),
+    when: say('protocols.widestRangeAges72Men'),
     standard: 'dw',
     folds: both<SkinfoldId[]>(['biceps', 'triceps', 'subscapular', 'iliac_crest']),
     girths: NO_GIRTHS,
@@ -93,8 +94,8 @@ export const PROTOCOLS: readonly Protocol[] = [
   {
     ...INT_RULES,
     id: 'eight-fold-int',
-    name: 'Eight folds, international',
-    when: 'For athletes: international sites, a sum to follow, and the athletes’ equations.',
+    name: say('protocols.eightFoldsInternational'),
+    when: say('protocols.athletesInternationalSitesSumFollow'),
     folds: both<SkinfoldId[]>([
       'triceps',
       'subscapular',
@@ -112,8 +113,8 @@ export const PROTOCOLS: readonly Protocol[] = [
   {
     ...US_RULES,
     id: 'nine-fold',
-    name: 'Nine folds',
-    when: 'For physique preparation: the sum of nine over body mass, common practice without a source.',
+    name: say('protocols.nineFolds'),
+    when: say('protocols.physiquePreparationSumNineOver'),
     folds: both(NINE_FOLDS),
     girths: NO_GIRTHS,
     wants: ['mass'],
@@ -122,8 +123,8 @@ export const PROTOCOLS: readonly Protocol[] = [
   {
     ...US_RULES,
     id: 'tape-only',
-    name: 'Tape only',
-    when: 'Without a caliper, or where folds cannot be taken.',
+    name: say('protocols.tapeOnly'),
+    when: say('protocols.withoutCaliperWhereFoldsCannot'),
     folds: NO_FOLDS,
     girths: { male: ['neck', 'abdomen'], female: ['neck', 'waist', 'hip'] },
     wants: ['height', 'mass'],
@@ -132,8 +133,8 @@ export const PROTOCOLS: readonly Protocol[] = [
   {
     ...US_RULES,
     id: 'very-overweight',
-    name: 'Girths for the very overweight',
-    when: 'When folds are too thick for the jaws: girths, mass and BMI.',
+    name: say('protocols.girthsVeryOverweight'),
+    when: say('protocols.whenFoldsTooThickJaws'),
     folds: NO_FOLDS,
     girths: both<GirthId[]>(['abdomen', 'waist_midway', 'iliac', 'hip', 'neck']),
     wants: ['height', 'mass'],
@@ -142,8 +143,8 @@ export const PROTOCOLS: readonly Protocol[] = [
   {
     ...US_RULES,
     id: 'youth',
-    name: 'Youth, two folds',
-    when: 'For 8 to 17 years, with a guardian’s consent.',
+    name: say('protocols.youthTwoFolds'),
+    when: say('protocols.n817YearsGuardiansConsent'),
     folds: both<SkinfoldId[]>(['triceps', 'medial_calf']),
     girths: NO_GIRTHS,
     wants: ['mass'],
@@ -152,8 +153,8 @@ export const PROTOCOLS: readonly Protocol[] = [
   {
     ...US_RULES,
     id: 'home-weekly',
-    name: 'Weekly at home',
-    when: 'Between check-ins, by the client: shoulders, waist at the navel and hips with a tape.',
+    name: say('protocols.weeklyHome'),
+    when: say('protocols.betweenCheckInsClientShoulders'),
     standard: 'gym',
     folds: NO_FOLDS,
     // The navel is the one waist that somebody alone finds again.
@@ -177,7 +178,13 @@ export function protocolById(id: string, own: readonly Protocol[] = []): Protoco
   const all = [...PROTOCOLS, ...own]
   const protocol = all.find((p) => p.id === id)
   if (!protocol) {
-    throw inputError('protocol', 'unknown', 'Protocol', id, all.map((p) => p.id).join(', '))
+    throw inputError(
+      'protocol',
+      'unknown',
+      say('protocols.protocol'),
+      id,
+      all.map((p) => p.id).join(', '),
+    )
   }
   return protocol
 }

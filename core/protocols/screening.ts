@@ -1,3 +1,4 @@
+import { type Message, say } from '../say'
 import type { KnownFold } from '../anatomy/ids'
 import { type Candidate, type Flag, type Instrument, isMinor } from './recommender'
 import { type IsoDate, daysBetween } from '../units/dates'
@@ -16,35 +17,34 @@ export interface ScreeningAnswers {
 }
 
 /** The questions, in the words of the form. */
-export const SCREENING_QUESTIONS: readonly { flag: ScreeningFlag; label: string }[] = [
-  { flag: 'pregnant', label: 'Pregnant' },
-  { flag: 'six weeks after birth', label: 'Gave birth in the last six weeks' },
-  { flag: 'recently pregnant', label: 'Gave birth in the last months' },
+export const SCREENING_QUESTIONS: readonly { flag: ScreeningFlag; label: Message }[] = [
+  { flag: 'pregnant', label: say('protocols.pregnant') },
+  { flag: 'six weeks after birth', label: say('protocols.gaveBirthLastSixWeeks') },
+  { flag: 'recently pregnant', label: say('protocols.gaveBirthLastMonths') },
   {
     flag: 'cleared after birth',
-    label: 'After a birth: the midwife or physician has cleared measuring',
+    label: say('protocols.afterBirthMidwifePhysicianHas'),
   },
-  { flag: 'breastfeeding', label: 'Breastfeeding' },
-  { flag: 'eating disorder', label: 'Eating disorder, now or before, or suspected' },
+  { flag: 'breastfeeding', label: say('protocols.breastfeeding') },
+  { flag: 'eating disorder', label: say('protocols.eatingDisorderNowBeforeSuspected') },
   {
     flag: 'periods or stress injury',
-    label: 'Periods missed for three months, or a stress injury of a bone',
+    label: say('protocols.periodsMissedThreeMonthsStress'),
   },
   {
     flag: 'skin or surgery at the sites',
-    label: 'Surgery, implant, stoma or broken skin near a site',
+    label: say('protocols.surgeryImplantStomaBrokenSkin'),
   },
-  { flag: 'oedema', label: 'Edema or lymphedema' },
-  { flag: 'bleeding tendency', label: 'Bruises or bleeds easily' },
+  { flag: 'oedema', label: say('protocols.edemaLymphedema') },
+  { flag: 'bleeding tendency', label: say('protocols.bruisesBleedsEasily') },
   {
     flag: 'illness or medicines',
-    label:
-      'Diabetes, kidney, thyroid or heart disease; insulin, diuretics or weight-loss medicines',
+    label: say('protocols.diabetesKidneyThyroidHeartDisease'),
   },
-  { flag: 'insulin', label: 'Insulin, or another medicine that lowers blood sugar' },
-  { flag: 'kidney disease', label: 'Kidney disease' },
-  { flag: 'no undressing', label: 'Prefers not to bare the sites' },
-  { flag: 'guardian consents', label: 'Under 18: a guardian consents' },
+  { flag: 'insulin', label: say('protocols.insulinAnotherMedicineLowersBlood') },
+  { flag: 'kidney disease', label: say('protocols.kidneyDisease') },
+  { flag: 'no undressing', label: say('protocols.prefersBareSites') },
+  { flag: 'guardian consents', label: say('protocols.under18GuardianConsents') },
 ]
 
 export const TRAINING = ['untrained', 'recreational', 'athlete', 'physique'] as const

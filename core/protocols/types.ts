@@ -1,3 +1,4 @@
+import type { Message, Words } from '../say'
 import type { GirthId, LandmarkStandard, Sex, SiteId, SkinfoldId } from '../anatomy/ids'
 import type { TrialScheme } from './trial-scheme'
 import type { SiteWording } from './wording'
@@ -5,9 +6,10 @@ import type { SiteWording } from './wording'
 /** What is measured together, in which order and by which rules. */
 export interface Protocol {
   id: string
-  name: string
+  /** The coach's own words for a set of the coach's own. */
+  name: Words
   /** When it is the one to take, in a sentence. */
-  when: string
+  when: Message
   standard: LandmarkStandard
   folds: Record<Sex, SkinfoldId[]>
   girths: Record<Sex, GirthId[]>

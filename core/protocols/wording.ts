@@ -1,3 +1,4 @@
+import { type Message, say, type Words, sentences } from '../say'
 import { type LandmarkStandard, type SiteId, isSkinfold } from '../anatomy/ids'
 import { girthLandmark } from '../anatomy/girths'
 import { type Location, standardWithin } from '../anatomy/landmark-standards'
@@ -20,7 +21,7 @@ interface Worded {
 }
 
 /** What a set calls a site. */
-export const siteNameIn = ({ wording }: Pick<Worded, 'wording'>, site: SiteId): string =>
+export const siteNameIn = ({ wording }: Pick<Worded, 'wording'>, site: SiteId): Words =>
   wording[site]?.name ?? nameOf(site)
 
 /**
@@ -34,7 +35,7 @@ export function techniqueOf({ standard, wording }: Worded, site: SiteId): string
   if (landmark !== undefined) return landmark
   if (technique === undefined || !isSkinfold(site)) return null
   const [usual] = techniquesOf(site, standardWithin(site, standard)!)
-  return technique === usual?.name ? null : technique
+  return technique === usual?.id ? null : technique
 }
 
 /** The place that a set means by a site: by its landmark standard, and in its way. */
@@ -46,10 +47,10 @@ export const placeOf = (set: Worded, site: SiteId): Location => ({
 
 /** Where a site of a set lies, for somebody standing beside the client: in its own words where it has them. */
 export interface SiteGuide {
-  name: string
-  where: string
+  name: Words
+  where: Words
   /** Posture, or breath and tension of a girth. */
-  how: string
+  how: Message
 }
 
 /** How a site of a set is found and taken, in words. */
@@ -62,9 +63,9 @@ export function siteGuide(set: Worded, site: SiteId, sex: 'male' | 'female'): Si
   }
   const standard = standardWithin(site, set.standard)!
   const fold = landmarkOf(site, standard)
-  const chosen = techniquesOf(site, standard).find((t) => t.name === own?.technique)
-  const how = [fold?.posture, chosen?.how].filter(Boolean).join(' ')
+  const chosen = techniquesOf(site, standard).find((t) => t.id === own?.technique)
+  const how = sentences(fold?.posture, chosen?.how)
   return { name, where: own?.landmark ?? fold?.where[sex] ?? '', how }
 }
 
-const OWN_GIRTH = 'Tape level all round, snug and not denting.'
+const OWN_GIRTH = say('protocols.tapeLevelAllRoundSnug')

@@ -1,3 +1,4 @@
+import { type Message, say } from '../say'
 import type { SiteId } from '../anatomy/ids'
 
 /** Trials of one site that read less and less: the jaws press the fluid out of the fold. */
@@ -6,7 +7,7 @@ export interface CompressionDrift {
   site: SiteId
   /** First trial less the last, mm. */
   drop: number
-  message: string
+  message: Message
 }
 
 /** A drop of this many standard errors of two trials is more than repeating explains. */
@@ -32,7 +33,6 @@ export function findCompressionDrift(
     kind: 'compression drift',
     site,
     drop,
-    message:
-      'Smaller each time: the jaws press the fold thinner. Take the other sites first and let it recover.',
+    message: say('findings.smallerEachTimeJawsPress'),
   }
 }

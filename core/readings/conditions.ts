@@ -1,11 +1,13 @@
+import { type Message, say } from '../say'
+
 /** One condition that a check-in can be taken under, as chips of which at most one is chosen. */
 export interface Condition {
   id: ConditionId
-  label: string
+  label: Message
   /** `warns` is what is said of an option whatever it was last time, as on a first visit. */
-  options: { id: string; name: string; warns?: string }[]
+  options: { id: string; name: Message; warns?: Message }[]
   /** What a difference from last time may do, in words. */
-  effect: string
+  effect: Message
 }
 
 export type ConditionId = 'time' | 'food' | 'training' | 'skin' | 'water' | 'health' | 'cycle'
@@ -16,7 +18,7 @@ export type ConditionId = 'time' | 'food' | 'training' | 'skin' | 'water' | 'hea
  */
 export type Conditions = Partial<Record<ConditionId | 'notes' | 'feels', string>>
 
-const option = (id: string, name: string, warns?: string) => ({
+const option = (id: string, name: Message, warns?: Message) => ({
   id,
   name,
   ...(warns ? { warns } : {}),
@@ -26,90 +28,77 @@ const option = (id: string, name: string, warns?: string) => ({
 export const CONDITIONS: readonly Condition[] = [
   {
     id: 'time',
-    label: 'Time of day',
+    label: say('findings.timeDay'),
     options: [
-      option('morning', 'morning'),
-      option('midday', 'midday'),
-      option('evening', 'evening'),
+      option('morning', say('findings.morning')),
+      option('midday', say('findings.midday')),
+      option('evening', say('findings.evening')),
     ],
-    effect: 'body mass and girths drift through the day',
+    effect: say('findings.bodyMassGirthsDriftThrough'),
   },
   {
     id: 'food',
-    label: 'Food',
-    options: [option('fasted', 'fasted'), option('eaten', 'after eating')],
-    effect: 'body mass, waist and abdomen may read more after eating',
+    label: say('findings.food'),
+    options: [
+      option('fasted', say('findings.fasted')),
+      option('eaten', say('findings.afterEating')),
+    ],
+    effect: say('findings.bodyMassWaistAbdomenMay'),
   },
   {
     id: 'training',
-    label: 'Training',
+    label: say('findings.training'),
     options: [
-      option('rest', 'rest day'),
-      option('before', 'before training'),
-      option(
-        'after',
-        'after training',
-        'After training folds and limb girths read thicker and weight less: measure before it, or on a rest day.',
-      ),
+      option('rest', say('findings.restDay')),
+      option('before', say('findings.beforeTraining')),
+      option('after', say('findings.afterTraining'), say('findings.afterTrainingFoldsLimbGirths')),
     ],
-    effect: 'after training folds and limb girths may read thicker, and body mass less',
+    effect: say('findings.afterTrainingFoldsLimbGirths2'),
   },
   {
     id: 'skin',
-    label: 'Skin',
+    label: say('findings.skin'),
     options: [
-      option('dry', 'dry'),
-      option('sweating', 'sweating', 'Sweat makes the fold slip: let the skin cool and dry it.'),
-      option(
-        'damp',
-        'damp or lotion',
-        'Lotion makes the fold slip: wipe it off, or measure another day.',
-      ),
+      option('dry', say('findings.dry')),
+      option('sweating', say('findings.sweating'), say('findings.sweatMakesFoldSlipLet')),
+      option('damp', say('findings.dampLotion'), say('findings.lotionMakesFoldSlipWipe')),
     ],
-    effect: 'damp or creamed skin slips out of the jaws',
+    effect: say('findings.dampCreamedSkinSlipsOut'),
   },
   {
     id: 'water',
-    label: 'Drinking',
+    label: say('findings.drinking'),
     options: [
-      option('usual', 'as usual'),
-      option(
-        'thirsty',
-        'thirsty',
-        'Short of water, weight and folds read less than they are: drink, and measure another day.',
-      ),
-      option('much', 'drank a lot', 'Much water reads as weight that is not there tomorrow.'),
+      option('usual', say('findings.usual')),
+      option('thirsty', say('findings.thirsty'), say('findings.shortWaterWeightFoldsRead')),
+      option('much', say('findings.drankLot'), say('findings.muchWaterReadsWeightThere')),
     ],
-    effect: 'water moves body mass and a little of every fold',
+    effect: say('findings.waterMovesBodyMassLittle'),
   },
   {
     id: 'health',
-    label: 'Health',
+    label: say('findings.health'),
     options: [
-      option('well', 'well'),
-      option(
-        'ill',
-        'ill or just over it',
-        'Illness moves water: wait until a few days after it, where you can.',
-      ),
+      option('well', say('findings.well')),
+      option('ill', say('findings.illJustOver'), say('findings.illnessMovesWaterWaitUntil')),
     ],
-    effect: 'illness moves water and body mass: a change may not be fat or lean',
+    effect: say('findings.illnessMovesWaterBodyMass'),
   },
   {
     id: 'cycle',
-    label: 'Cycle',
+    label: say('findings.cycle'),
     options: [
-      option('bleeding', 'bleeding'),
-      option('first', 'first half'),
-      option('middle', 'mid-cycle'),
-      option('second', 'second half'),
+      option('bleeding', say('findings.bleeding')),
+      option('first', say('findings.firstHalf')),
+      option('middle', say('findings.midCycle')),
+      option('second', say('findings.secondHalf')),
     ],
-    effect: 'water held in the second half moves body mass and girths',
+    effect: say('findings.waterHeldSecondHalfMoves'),
   },
 ]
 
 /** What is to be said of the conditions of today by themselves, whether or not there is a last time. */
-export function conditionWarnings(now: Conditions): string[] {
+export function conditionWarnings(now: Conditions): Message[] {
   return CONDITIONS.flatMap(
     ({ id, options }) => options.find((chosen) => chosen.id === now[id])?.warns ?? [],
   )
@@ -119,11 +108,11 @@ export function conditionWarnings(now: Conditions): string[] {
  * What differs from the conditions of last time, in quiet sentences; a condition that one of the two leaves unsaid is
  * not compared.
  */
-export function conditionDifferences(before: Conditions, now: Conditions): string[] {
+export function conditionDifferences(before: Conditions, now: Conditions): Message[] {
   return CONDITIONS.flatMap(({ id, options, effect }) => {
     const [then, today] = [before[id], now[id]]
     if (!then || !today || then === today) return []
     const name = (chosen: string) => options.find((o) => o.id === chosen)?.name ?? chosen
-    return [`Last time ${name(then)}, now ${name(today)}: ${effect}.`]
+    return [say('findings.lastTimeNow', { then: name(then), today: name(today), effect })]
   })
 }

@@ -1,10 +1,11 @@
+import { type Message, say } from '../say'
 export type Purpose = 'preparation' | 'training' | 'otherwise'
 
 /** How often coaches measure, weeks. Common practice, no source. */
-export const CADENCES: Record<Purpose, { name: string; weeks: [number, number] }> = {
-  preparation: { name: 'preparing for a date', weeks: [1, 1] },
-  training: { name: 'in training', weeks: [2, 4] },
-  otherwise: { name: 'otherwise', weeks: [4, 6] },
+export const CADENCES: Record<Purpose, { name: Message; weeks: [number, number] }> = {
+  preparation: { name: say('schedule.preparingDate'), weeks: [1, 1] },
+  training: { name: say('schedule.training'), weeks: [2, 4] },
+  otherwise: { name: say('schedule.otherwise'), weeks: [4, 6] },
 }
 
 /**
@@ -16,16 +17,16 @@ export const CADENCES: Record<Purpose, { name: string; weeks: [number, number] }
 export function adviseCadence(
   purpose: Purpose,
   readableDays: number | undefined,
-): { days: number; why: string } {
+): { days: number; why: Message } {
   const { name, weeks } = CADENCES[purpose]
   const [low, high] = weeks.map((w) => w * 7) as [number, number]
   if (readableDays === undefined) {
-    return { days: high, why: `${name}, without a pace to be told` }
+    return { days: high, why: say('schedule.withoutPaceTold', { name }) }
   }
   const days = Math.min(high, Math.max(low, Math.ceil(readableDays / 7) * 7))
   const told =
     readableDays <= days
-      ? `the pace can be told after ${readableDays} days`
-      : `the pace can only be told after ${readableDays} days: look at the trend of several, not at one`
-  return { days, why: `${name}; ${told}` }
+      ? say('schedule.paceCanToldAfterDays', { name, count: Math.round(readableDays) })
+      : say('schedule.paceCanOnlyToldAfter', { name, count: Math.round(readableDays) })
+  return { days, why: told }
 }

@@ -1,3 +1,4 @@
+import { say } from '../say'
 import {
   addDays as add,
   addMonths as laterByMonths,
@@ -22,7 +23,7 @@ export function isIsoDate(text: string): boolean {
 function read(date: IsoDate): Date {
   const read = shape.test(date) ? parseISO(date) : undefined
   if (!read || !isValid(read)) {
-    throw inputError('date', 'impossible', 'Date', date, 'a date that exists, as 2026-03-14')
+    throw inputError('date', 'impossible', say('units.date'), date, say('units.dateThatExists'))
   }
   return read
 }

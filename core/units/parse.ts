@@ -1,3 +1,4 @@
+import { type Message, say, type Words } from '../say'
 import { HEIGHT_LIMITS, MASS_LIMITS, type Limits } from './limits'
 import { inputError } from '../errors'
 import {
@@ -22,10 +23,10 @@ export interface Typed {
   /** The text as typed, trimmed. */
   text: string
   /** How it was understood, worth showing back whenever a unit was assumed. */
-  readAs: string
+  readAs: Message
   /** True when the text named no unit and one was assumed. */
   assumed: boolean
-  warnings: string[]
+  warnings: Message[]
 }
 
 type Quantity = [number, TypedUnit]
@@ -85,7 +86,11 @@ function short(value: number) {
   return String(Math.round(value * 100) / 100)
 }
 
-const HEIGHT_ACCEPTED = '5\'10", 70 in, 178 cm or 1.78 m, from 100 to 250 cm'
+/** An amount as it was understood. */
+const amount = (value: number, unit: TypedUnit): Message =>
+  say('units.amount', { value: Number(short(value)), unit })
+
+const HEIGHT_ACCEPTED = say('units.n51070178Cm1')
 
 /**
  * Reads a typed body height.
@@ -102,8 +107,8 @@ export function parseHeight(typed: string): Typed {
   const refuse = (
     problem: 'missing' | 'not-a-number' | 'ambiguous' | 'impossible',
     accepted = HEIGHT_ACCEPTED,
-  ) => inputError('height', problem, 'Height', typed.trim(), accepted)
-  const give = (value: number, unit: TypedUnit, readAs: string, assumed = false): Typed => {
+  ) => inputError('height', problem, say('units.height'), typed.trim(), accepted)
+  const give = (value: number, unit: TypedUnit, readAs: Message, assumed = false): Typed => {
     if (!within(limits, value)) throw refuse('impossible')
     return { value, unit, text: typed.trim(), readAs, assumed, warnings: [] }
   }
@@ -114,12 +119,15 @@ export function parseHeight(typed: string): Typed {
     return give(
       inches * CM_PER_INCH,
       'ft in',
-      `${Math.floor(inches / INCHES_PER_FOOT)} ft ${short(inches % INCHES_PER_FOOT)} in`,
+      say('units.ft', {
+        inches: Math.floor(inches / INCHES_PER_FOOT),
+        inches2: short(inches % INCHES_PER_FOOT),
+      }),
     )
   }
   const named = withUnit(text, LENGTH_WORDS)
   if (named) {
-    return give(named[0] * CM_PER[named[1]]!, named[1], `${short(named[0])} ${named[1]}`)
+    return give(named[0] * CM_PER[named[1]]!, named[1], amount(named[0], named[1]))
   }
   const pair = /^([3-7]) (\d+(?:[.,]\d+)?)$/.exec(text)
   if (pair) {
@@ -128,7 +136,7 @@ export function parseHeight(typed: string): Typed {
       return give(
         (Number(pair[1]) * INCHES_PER_FOOT + inchPart) * CM_PER_INCH,
         'ft in',
-        `${pair[1]} ft ${short(inchPart)} in`,
+        say('units.ft2', { pair: pair[1], inchPart: short(inchPart) }),
         true,
       )
     }
@@ -140,16 +148,13 @@ export function parseHeight(typed: string): Typed {
     .filter(([cm]) => within(limits, cm))
   if (readings.length === 0) {
     if (bare >= 3 && bare < 8) {
-      throw refuse(
-        'ambiguous',
-        `feet and inches as ${Math.floor(bare)}'10", or 70 in, 178 cm, 1.78 m`,
-      )
+      throw refuse('ambiguous', say('units.feetInches1070178', { bare: Math.floor(bare) }))
     }
     throw refuse('impossible')
   }
   // The ranges of inches (39 to 98), centimeters (100 to 250) and metres (1 to 2.5) do not overlap.
   const [cm, unit] = readings[0]!
-  return give(cm, unit, `${short(bare)} ${unit}`, true)
+  return give(cm, unit, amount(bare, unit), true)
 }
 
 /**
@@ -162,13 +167,10 @@ export function parseHeight(typed: string): Typed {
 export function parseMass(typed: string, unit?: MassUnit): Typed {
   const text = plainText(typed)
   const limits = MASS_LIMITS
-  const accepted =
-    unit === 'lb'
-      ? '167 or 167.5 lb, 12 st 4 lb or 75.5 kg, from 55 to 772 lb'
-      : '75.5 or 75,5 kg, 167 lb or 12 st 4 lb, from 25 to 350 kg'
+  const accepted = unit === 'lb' ? say('units.n1671675Lb12') : say('units.n755755Kg')
   const refuse = (problem: 'missing' | 'not-a-number' | 'ambiguous' | 'impossible') =>
-    inputError('mass', problem, 'Body mass', typed.trim(), accepted)
-  const give = (value: number, as: TypedUnit, readAs: string, assumed = false): Typed => {
+    inputError('mass', problem, say('units.bodyMass'), typed.trim(), accepted)
+  const give = (value: number, as: TypedUnit, readAs: Message, assumed = false): Typed => {
     if (!within(limits, value)) throw refuse('impossible')
     return { value, unit: as, text: typed.trim(), readAs, assumed, warnings: [] }
   }
@@ -181,14 +183,18 @@ export function parseMass(typed: string, unit?: MassUnit): Typed {
     const pounds = stone[2] === undefined ? 0 : number(stone[2])
     if (pounds === undefined || pounds >= POUNDS_PER_STONE) throw refuse('impossible')
     const total = Number(stone[1]) * POUNDS_PER_STONE + pounds
-    return give(total * KG_PER_POUND, 'st lb', `${stone[1]} st ${short(pounds)} lb`)
+    return give(
+      total * KG_PER_POUND,
+      'st lb',
+      say('units.stLb2', { stone: stone[1], pounds: short(pounds) }),
+    )
   }
   const named = withUnit(text, MASS_WORDS)
   const bare = named ? undefined : number(text)
   if (!named && bare === undefined) throw refuse('not-a-number')
   if (!named && !unit) throw refuse('ambiguous')
   const [value, as] = named ?? [bare!, unit!]
-  return give(value * (as === 'lb' ? KG_PER_POUND : 1), as, `${short(value)} ${as}`, !named)
+  return give(value * (as === 'lb' ? KG_PER_POUND : 1), as, amount(value, as), !named)
 }
 
 /**
@@ -204,27 +210,26 @@ export function parseGirth(
   typed: string,
   unit?: LengthUnit,
   input = 'girth',
-  label = 'Girth',
+  label: Words = say('units.girth'),
 ): Typed {
   const text = plainText(typed)
   const refuse = (problem: 'missing' | 'not-a-number' | 'ambiguous' | 'impossible') =>
-    inputError(input, problem, label, typed.trim(), '81.5 cm, 32 in or 32 1/8 in')
-  const give = (value: number, as: TypedUnit, readAs: string, assumed = false): Typed => {
+    inputError(input, problem, label, typed.trim(), say('units.n815Cm3232'))
+  const give = (value: number, as: TypedUnit, readAs: Message, assumed = false): Typed => {
     if (!(value > 0)) throw refuse('impossible')
     return { value, unit: as, text: typed.trim(), readAs, assumed, warnings: [] }
   }
   if (!text) throw refuse('missing')
   const named = withUnit(text, LENGTH_WORDS)
-  if (named) return give(named[0] * CM_PER[named[1]]!, named[1], `${short(named[0])} ${named[1]}`)
+  if (named) return give(named[0] * CM_PER[named[1]]!, named[1], amount(named[0], named[1]))
   const bare = number(text)
   if (bare === undefined) throw refuse('not-a-number')
   const as = text.includes('/') ? 'in' : unit
   if (!as) throw refuse('ambiguous')
-  return give(bare * CM_PER[as]!, as, `${short(bare)} ${as}`, true)
+  return give(bare * CM_PER[as]!, as, amount(bare, as), true)
 }
 
-const QUARTER_INCH_WARNING =
-  'Read in inches. Calipers read millimeters: look at the scale of the caliper again.'
+const QUARTER_INCH_WARNING = say('units.readInchesCalipersReadMillimeters')
 
 /**
  * Reads a typed skinfold, in millimeters unless it names another unit. A fraction (1/4") is read as inches, with a
@@ -235,16 +240,20 @@ const QUARTER_INCH_WARNING =
  * @returns fold in mm; the limits of the site itself are checked where the site is known
  * @throws InputError naming the site
  */
-export function parseFold(typed: string, input = 'skinfold', label = 'Skinfold'): Typed {
+export function parseFold(
+  typed: string,
+  input = 'skinfold',
+  label: Words = say('units.skinfold'),
+): Typed {
   const text = plainText(typed)
   const refuse = (problem: 'missing' | 'not-a-number' | 'impossible') =>
-    inputError(input, problem, label, typed.trim(), 'a number of millimeters such as 12.5')
+    inputError(input, problem, label, typed.trim(), say('units.numberMillimetersSuch125'))
   const give = (
     value: number,
     as: TypedUnit,
-    readAs: string,
+    readAs: Message,
     assumed: boolean,
-    warnings: string[] = [],
+    warnings: Message[] = [],
   ): Typed => {
     if (!(value > 0)) throw refuse('impossible')
     return { value, unit: as, text: typed.trim(), readAs, assumed, warnings }
@@ -255,15 +264,15 @@ export function parseFold(typed: string, input = 'skinfold', label = 'Skinfold')
     const [value, as] = named
     if (as === 'm') throw refuse('not-a-number')
     const warnings =
-      as === 'in' ? [QUARTER_INCH_WARNING] : as === 'cm' ? ['Read in centimeters.'] : []
+      as === 'in' ? [QUARTER_INCH_WARNING] : as === 'cm' ? [say('units.readCentimeters')] : []
     const mm = as === 'in' ? value * MM_PER_INCH : as === 'cm' ? value * 10 : value
-    return give(mm, as, `${short(mm)} mm`, false, warnings)
+    return give(mm, as, amount(mm, 'mm'), false, warnings)
   }
   const bare = number(text)
   if (bare === undefined) throw refuse('not-a-number')
   if (text.includes('/')) {
     const mm = bare * MM_PER_INCH
-    return give(mm, 'in', `${short(mm)} mm`, true, [QUARTER_INCH_WARNING])
+    return give(mm, 'in', amount(mm, 'mm'), true, [QUARTER_INCH_WARNING])
   }
-  return give(bare, 'mm', `${short(bare)} mm`, true)
+  return give(bare, 'mm', amount(bare, 'mm'), true)
 }

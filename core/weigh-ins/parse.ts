@@ -1,3 +1,4 @@
+import { say, type Words, dayValue } from '../say'
 import { InputError, inputError } from '../errors'
 import { type IsoDate, addDays, daysBetween } from '../units/dates'
 import { type MassUnit, type Typed, parseMass } from '../units/parse'
@@ -14,8 +15,7 @@ export interface TypedWeighIn extends WeighIn {
   typed: Typed
 }
 
-const ACCEPTED =
-  'one mass a day as 62.4 or 137.5 lb, with a day before it (2026-03-14, 14.3., 14 Mar or Mon) or without any; a dash for a day without'
+const ACCEPTED = say('schedule.oneMassDay624')
 
 const STARTS_WITH_DAY =
   /^(?:\d{4}-\d{1,2}-\d|\d{1,2}\.\d{1,2}\.[\s:\d]|\d{1,2}\/\d|\d{1,2} [a-z]{3}|[a-z]{2})/i
@@ -82,8 +82,8 @@ function datedPieces(pieces: readonly string[], last: IsoDate) {
  */
 export function parseWeighIns(text: string, last: IsoDate, unit: MassUnit): TypedWeighIn[] {
   const pieces = piecesOf(text)
-  const refuse = (got: string, why: 'not-a-number' | 'ambiguous' | 'impossible' | 'missing') =>
-    inputError('weighIns', why, 'Weigh-ins', got, ACCEPTED)
+  const refuse = (got: Words, why: 'not-a-number' | 'ambiguous' | 'impossible' | 'missing') =>
+    inputError('weighIns', why, say('schedule.weighIns'), got, ACCEPTED)
   if (pieces.length === 0) throw refuse('', 'missing')
   const dated = datedPieces(pieces, last)
   const withDay = dated.filter(({ day }) => day).length
@@ -105,7 +105,11 @@ export function parseWeighIns(text: string, last: IsoDate, unit: MassUnit): Type
   const seen = new Set<IsoDate>()
   for (const { date, typed } of read) {
     if (date > last) throw refuse(date, 'impossible')
-    if (seen.has(date)) throw refuse(`${date} twice (${typed.text})`, 'ambiguous')
+    if (seen.has(date))
+      throw refuse(
+        say('schedule.twice', { date: dayValue(date, true), typed: typed.text }),
+        'ambiguous',
+      )
     seen.add(date)
   }
   return read.sort((a, b) => (a.date < b.date ? -1 : 1))

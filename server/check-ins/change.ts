@@ -1,3 +1,4 @@
+import { say } from '#core'
 import { and, eq, sql } from 'drizzle-orm'
 import { isDeepStrictEqual } from 'node:util'
 import type { GirthId, OwnProtocol, SiteId } from '#core'
@@ -50,7 +51,7 @@ async function scalarParts(
   const { protocolId } = change
   if (protocolId === undefined) return parts
   const protocol = await findProtocol(tx, protocolId)
-  if (!protocol) throw notFound(`Protocol: there is none “${protocolId}”.`)
+  if (!protocol) throw notFound(say('api.protocolThereNone', { protocolId }))
   const { ownProtocol } = protocol as { ownProtocol: OwnProtocol | null }
   const write = (_: Connection, id: string) => set(id, { protocolId, ownProtocol })
   return [...parts, { field: 'protocolId', old: row.protocolId, new: protocolId, write }]
@@ -136,12 +137,13 @@ async function assertNoCollision(
   const changedAt = new Map(others.map(({ field, revision }) => [field, revision]))
   const collided = parts.find(({ field }) => (changedAt.get(field) ?? 0) > seen)
   if (!collided) return
-  const now = typeof collided.old === 'string' ? `“${collided.old}”` : 'another choice'
-  throw new Refusal(
-    409,
-    `This was changed meanwhile in another window: it is now ${now}. Choose again if it should be otherwise.`,
-    { field: collided.field, code: 'changed-meanwhile' },
-  )
+  const { old } = collided
+  const now =
+    typeof old === 'string' ? say('errors.quoted', { text: old }) : say('api.anotherChoice')
+  throw new Refusal(409, say('api.wasChangedMeanwhileAnotherWindow', { now }), {
+    field: collided.field,
+    code: 'changed-meanwhile',
+  })
 }
 
 /**
@@ -157,8 +159,8 @@ export async function changeCheckIn(
 ): Promise<void> {
   await db.transaction(async (tx) => {
     const row = await lockedCheckIn(tx, id)
-    if (row.voidedAt) throw conflict('This check-in is voided: restore it first.', 'voided')
-    if (!(await equipmentExists(tx, change))) throw notFound('No such tester or instrument.')
+    if (row.voidedAt) throw conflict(say('api.checkVoidedRestoreFirst'), 'voided')
+    if (!(await equipmentExists(tx, change))) throw notFound(say('api.suchTesterInstrument'))
     if (change.measuredOn) await assertAfterBirth(tx, row.clientId, change.measuredOn)
     const all = [
       ...(await scalarParts(tx, row, change)),

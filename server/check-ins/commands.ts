@@ -1,4 +1,4 @@
-import { bornFrom } from '#core'
+import { bornFrom, say } from '#core'
 import { and, asc, desc, eq, isNull, ne, sql } from 'drizzle-orm'
 import type { NewCheckIn } from '#shared/contract/check-ins'
 import { audit } from '../audit/log'
@@ -13,7 +13,7 @@ type CheckInRow = typeof checkIns.$inferSelect
 /** The check-in's row, held until the transaction ends. */
 export async function lockedCheckIn(tx: Connection, id: string): Promise<CheckInRow> {
   const [row] = await tx.select().from(checkIns).where(eq(checkIns.id, id)).for('update')
-  if (!row) throw notFound('No such check-in.')
+  if (!row) throw notFound(say('api.suchCheck'))
   return row
 }
 
@@ -21,11 +21,10 @@ export async function lockedCheckIn(tx: Connection, id: string): Promise<CheckIn
 export async function assertAfterBirth(tx: Connection, clientId: string, measuredOn: string) {
   const born = bornFrom(await clientOr404(tx, clientId))
   if (born && measuredOn < born) {
-    throw new Refusal(
-      422,
-      `Measured on: got “${measuredOn}”. Accepted: a day after the birth date, ${born}.`,
-      { field: 'measuredOn', code: 'refused' },
-    )
+    throw new Refusal(422, say('api.measuredGotAcceptedDayAfter', { measuredOn, born }), {
+      field: 'measuredOn',
+      code: 'refused',
+    })
   }
 }
 
@@ -68,7 +67,7 @@ export async function startCheckIn(db: Database, start: NewCheckIn): Promise<str
     await assertAfterBirth(tx, start.clientId, start.measuredOn)
     const [same] = await tx.select().from(checkIns).where(eq(checkIns.id, start.id))
     if (same && same.clientId !== start.clientId) {
-      throw conflict('Id: belongs to a check-in of another client.', 'id-taken', 'id')
+      throw conflict(say('api.idBelongsCheckAnotherClient'), 'id-taken', 'id')
     }
     if (same) return same.id
     const paper = start.fromPaper ?? false
@@ -87,7 +86,7 @@ export async function startCheckIn(db: Database, start: NewCheckIn): Promise<str
         ? last && { protocolId: last.protocolId, ownProtocol: last.ownProtocol }
         : undefined
     const protocol = asked ?? (await findProtocol(tx, start.protocolId ?? defaultProtocolId))
-    if (!protocol) throw notFound(`Protocol: there is none “${start.protocolId}”.`)
+    if (!protocol) throw notFound(say('api.protocolThereNone', { protocolId: start.protocolId }))
     await tx.insert(checkIns).values({
       ...inUse,
       ...protocol,
@@ -130,12 +129,9 @@ export async function closeCheckIn(db: Database, id: string, at: Date): Promise<
   await db.transaction(async (tx) => {
     const { closedAt, voidedAt } = await lockedCheckIn(tx, id)
     if (closedAt) return
-    if (voidedAt) throw conflict('This check-in is voided: restore it first.', 'voided')
+    if (voidedAt) throw conflict(say('api.checkVoidedRestoreFirst'), 'voided')
     if (!(await isMeasured(tx, id))) {
-      throw conflict(
-        'Nothing was measured in this check-in: measure something, or discard it.',
-        'empty',
-      )
+      throw conflict(say('api.nothingWasMeasuredCheckMeasure'), 'empty')
     }
     await tx.update(checkIns).set({ closedAt: at }).where(eq(checkIns.id, id))
   })
@@ -146,10 +142,7 @@ export async function discardCheckIn(db: Database, id: string): Promise<void> {
   await db.transaction(async (tx) => {
     await lockedCheckIn(tx, id)
     if (await isMeasured(tx, id)) {
-      throw conflict(
-        'Something was measured in this check-in: it can be voided, but not discarded.',
-        'measured',
-      )
+      throw conflict(say('api.somethingWasMeasuredCheckCan'), 'measured')
     }
     await tx.delete(checkIns).where(eq(checkIns.id, id))
   })
@@ -172,7 +165,7 @@ export async function voidCheckIn(
     if (voided === (reason !== null)) return
     if (reason === null && before.closedAt === null && !before.fromPaper) {
       if (await findOpen(tx, before.clientId))
-        throw conflict('Another check-in of this client is under way: close it first.', 'open')
+        throw conflict(say('api.anotherCheckClientUnderWay'), 'open')
     }
     await tx
       .update(checkIns)
@@ -200,7 +193,7 @@ export async function moveCheckIn(
     const before = await lockedCheckIn(tx, id)
     const client = await clientOr404(tx, to.clientId)
     if (client.id === before.clientId) {
-      throw conflict(`This check-in is ${client.name}’s already.`, 'same-client', 'clientId')
+      throw conflict(say('api.checkSAlready', { name: client.name }), 'same-client', 'clientId')
     }
     await assertAfterBirth(tx, to.clientId, before.measuredOn)
     await tx

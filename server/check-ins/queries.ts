@@ -1,5 +1,5 @@
 import { sql, type SQL } from 'drizzle-orm'
-import { addDays, phaseStartsOf, type IsoDate, type WeighIn } from '#core'
+import { addDays, phaseStartsOf, type IsoDate, type WeighIn, say } from '#core'
 import type { CallerView, CheckInView, CheckInWithReadings } from '#shared/contract/check-ins'
 import type { Screening, SiteNote } from '#shared/contract/clients'
 import type { ClientNote } from '#shared/contract/notes'
@@ -57,7 +57,7 @@ export async function findCheckIn(
 /** The check-in of that id; the answer is 404 when there is none. */
 export async function checkInOr404(db: Connection, id: string): Promise<CheckInWithReadings> {
   const checkIn = await findCheckIn(db, id)
-  if (!checkIn) throw notFound('No such check-in.')
+  if (!checkIn) throw notFound(say('api.suchCheck'))
   return checkIn
 }
 

@@ -1,26 +1,27 @@
 import { eq, sql } from 'drizzle-orm'
-import { nameOf } from '#core'
+import { type Message, say } from '#core'
 import { newReadingSchema, type NewReading, type ReadingReceipt } from '#shared/contract/check-ins'
 import { problemsOf } from '#shared/contract/problems'
+import type { Untold } from '#shared/words/tell'
 import { audit } from '../audit/log'
 import type { Connection, Database } from '../database/driver'
 import { checkIns, instruments, people, readings } from '../database/schema'
 import { notFound } from '../http/errors'
 import { lockedCheckIn } from './commands'
 
-type Refused = ReadingReceipt['refused'][number]
+type SaidReceipt = Untold<ReadingReceipt>
+type Refused = SaidReceipt['refused'][number]
 type Code = Refused['code']
 
-const WORDS: Record<Exclude<Code, 'refused'>, string> = {
-  'other-check-in': 'This reading belongs to another check-in.',
-  'id-taken': 'Another reading has this id: type the value again.',
-  'superseded-unknown':
-    'The reading that this one corrects is not on record: type the value again.',
-  'superseded-already': 'Somebody else corrected this reading meanwhile: look at it again.',
-  closed: 'The check-in was closed meanwhile: add the reading as a correction, or drop it.',
-  voided: 'The check-in is voided: restore it first.',
-  'unknown-tester': 'The tester of this reading is not on record.',
-  'unknown-instrument': 'The instrument of this reading is not on record.',
+const WORDS: Record<Exclude<Code, 'refused'>, Message> = {
+  'other-check-in': say('api.otherCheckIn'),
+  'id-taken': say('api.idTaken'),
+  'superseded-unknown': say('api.supersededUnknown'),
+  'superseded-already': say('api.supersededAlready'),
+  closed: say('api.closedMeanwhile'),
+  voided: say('api.readingVoided'),
+  'unknown-tester': say('api.unknownTester'),
+  'unknown-instrument': say('api.unknownInstrument'),
 }
 
 const refusal = (id: string, code: Exclude<Code, 'refused'>): Refused => ({
@@ -129,10 +130,10 @@ async function storeApart(
   checkInId: string,
   good: readonly NewReading[],
   actor: string,
-): Promise<ReadingReceipt> {
+): Promise<SaidReceipt> {
   return db.transaction(async (tx) => {
     const checkIn = await lockedCheckIn(tx, checkInId)
-    const receipt: ReadingReceipt = { stored: [], refused: [] }
+    const receipt: SaidReceipt = { stored: [], refused: [] }
     for (const reading of good) {
       const why = await hindrance(tx, checkIn, reading)
       if (why === 'stored') receipt.stored.push(reading.id)
@@ -156,7 +157,7 @@ async function auditReading(tx: Connection, clientId: string, reading: NewReadin
     ? await tx.select().from(readings).where(eq(readings.id, reading.supersedes))
     : []
   const { kind, site, trial, checkInId } = reading
-  const field = site ? `${nameOf(site)}, trial ${trial}` : `${kind}, trial ${trial}`
+  const field = `${site ?? kind} ${trial}`
   const about = { actor, subject: 'reading' as const, clientId, checkInId }
   await audit(tx, about, [
     {
@@ -178,7 +179,7 @@ export async function appendReadings(
   checkInId: string,
   sent: readonly unknown[],
   actor: string,
-): Promise<ReadingReceipt> {
+): Promise<SaidReceipt> {
   const { good, refused } = readBatch(checkInId, sent)
   if (good.length > 0 && good.every(({ repair, supersedes }) => !repair && supersedes === null)) {
     const stored = await storeTogether(db, checkInId, good).catch(() => 0)
@@ -189,7 +190,7 @@ export async function appendReadings(
       .select({ id: checkIns.id })
       .from(checkIns)
       .where(eq(checkIns.id, checkInId))
-    if (there.length === 0) throw notFound('No such check-in.')
+    if (there.length === 0) throw notFound(say('api.suchCheck'))
     return { stored: [], refused }
   }
   const receipt = await storeApart(db, checkInId, good, actor)

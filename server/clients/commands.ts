@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto'
 import { eq, sql } from 'drizzle-orm'
-import { bornFrom, plainName, type Birth, type IsoDate } from '#core'
+import { bornFrom, plainName, type Birth, type IsoDate, say, dayValue } from '#core'
 import type { Client, ClientChange, NewClient, Screening, SiteNote } from '#shared/contract/clients'
 import { audit, type FieldChange } from '../audit/log'
 import type { Connection, Database } from '../database/driver'
@@ -18,7 +18,7 @@ export async function addClient(db: Database, client: NewClient, today: IsoDate)
     if (added.length > 0) return height && addHeight(tx, row.id, height, today)
     const there = await findClient(tx, row.id)
     if (there?.name !== row.name || there.birthDate !== row.birthDate) {
-      throw conflict('Id: belongs to another client.', 'id-taken', 'id')
+      throw conflict(say('api.idBelongsAnotherClient'), 'id-taken', 'id')
     }
   })
   return clientOr404(db, row.id)
@@ -60,7 +60,10 @@ function birthYearBeside(birthDate: IsoDate | null, birthYear: number | null): n
   if (!birthDate.startsWith(`${birthYear}-`)) {
     throw new Refusal(
       422,
-      `Year of birth: got ${birthYear}. Accepted: the year of the birth date ${birthDate}, or nothing.`,
+      say('api.yearBirthGotAcceptedYear', {
+        birthYear: String(birthYear),
+        birthDate: dayValue(birthDate, true),
+      }),
       { field: 'birthYear', code: 'refused' },
     )
   }
@@ -80,8 +83,14 @@ async function assertBornBefore(tx: Connection, clientId: string, birth: Birth) 
     throw new Refusal(
       422,
       birth.birthDate
-        ? `Birth date: got “${birthDate}”. Accepted: a day before the check-in of ${early.on}.`
-        : `Year of birth: got ${birth.birthYear}. Accepted: a year before the check-in of ${early.on}.`,
+        ? say('api.birthDateGotAcceptedDay', {
+            birthDate: dayValue(birthDate, true),
+            on: dayValue(early.on, true),
+          })
+        : say('api.yearBirthGotAcceptedYear2', {
+            birthYear: String(birth.birthYear),
+            on: dayValue(early.on, true),
+          }),
       { field: birth.birthDate ? 'birthDate' : 'birthYear', code: 'refused' },
     )
   }
@@ -96,7 +105,7 @@ export async function changeClient(
 ): Promise<void> {
   await db.transaction(async (tx) => {
     const [before] = await tx.select().from(clients).where(eq(clients.id, id)).for('update')
-    if (!before) throw notFound('No such client.')
+    if (!before) throw notFound(say('api.suchClient'))
     const asked = { ...change }
     if (change.birthDate !== undefined || change.birthYear !== undefined) {
       const { birthDate = before.birthDate } = change
@@ -136,7 +145,7 @@ export async function eraseClient(db: Database, id: string, name: string): Promi
   const client = await clientOr404(db, id)
   if (plainName(client.name) !== plainName(name)) {
     throw conflict(
-      `Type ${client.name}, the name of the client to be deleted (got “${name}”).`,
+      say('api.typeNameClientDeletedGot', { name: client.name, name2: name }),
       'other-name',
       'name',
     )

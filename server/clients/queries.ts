@@ -1,5 +1,5 @@
 import { sql, type SQL } from 'drizzle-orm'
-import { LATE_AFTER_DAYS, type IsoDate, type WeighIn } from '#core'
+import { LATE_AFTER_DAYS, type IsoDate, type WeighIn, say } from '#core'
 import type { Client, Screening, SiteNote } from '#shared/contract/clients'
 import type { ClientFile, ClientRecord } from '#shared/contract/record'
 import { auditLogJson } from '../audit/log'
@@ -50,7 +50,7 @@ export async function findClient(db: Connection, id: string): Promise<Client | u
 /** The client of that id; the answer is 404 when there is none. */
 export async function clientOr404(db: Connection, id: string): Promise<Client> {
   const client = await findClient(db, id)
-  if (!client) throw notFound('No such client.')
+  if (!client) throw notFound(say('api.suchClient'))
   return client
 }
 
@@ -97,7 +97,7 @@ export async function findRecord(
       'screenedOn', (select s.reviewed_on from screenings s where s.client_id = ${id} order by s.position desc limit 1),
       'voided', (select count(*) from check_ins v where v.client_id = ${id} and v.voided_at is not null))`,
   )
-  if (!found?.client) throw notFound('No such client.')
+  if (!found?.client) throw notFound(say('api.suchClient'))
   const { client, heights, checkIns, plans, ...rest } = found
   return {
     ...rest,
@@ -122,7 +122,7 @@ export async function findFile(db: Connection, id: string): Promise<ClientFile> 
         sql`k.measured_on desc, k.started_at desc`,
       )}) end`,
   )
-  if (!file) throw notFound('No such client.')
+  if (!file) throw notFound(say('api.suchClient'))
   return file
 }
 

@@ -1,3 +1,4 @@
+import { say } from '#core'
 import { eq, sql } from 'drizzle-orm'
 import type { OwnProtocol } from '#core'
 import type {
@@ -66,10 +67,10 @@ export async function keepInUse(db: Connection, change: SettingsChange): Promise
 
 /** Changes the gym's defaults or what is in use, once all of it is there. */
 export async function changeSettings(db: Database, change: SettingsChange): Promise<void> {
-  if (!(await equipmentExists(db, change))) throw notFound('No such tester or instrument.')
+  if (!(await equipmentExists(db, change))) throw notFound(say('api.suchTesterInstrument'))
   const { defaultProtocolId } = change
   if (defaultProtocolId !== undefined && !(await findProtocol(db, defaultProtocolId))) {
-    throw notFound(`Protocol: there is none “${defaultProtocolId}”.`)
+    throw notFound(say('api.protocolThereNone', { protocolId: defaultProtocolId }))
   }
   await keepInUse(db, change)
 }
@@ -93,7 +94,7 @@ export async function changeTester(
   form: WithoutId<TesterForm>,
 ): Promise<void> {
   const changed = await db.update(people).set(stored(form)).where(eq(people.id, id)).returning()
-  if (changed.length === 0) throw notFound('No such tester.')
+  if (changed.length === 0) throw notFound(say('api.suchTester'))
 }
 
 /** Adds an instrument; adding the same id again changes nothing. */
@@ -108,7 +109,7 @@ export async function changeInstrument(
 ): Promise<void> {
   const mine = eq(instruments.id, id)
   const changed = await db.update(instruments).set(stored(form)).where(mine).returning()
-  if (changed.length === 0) throw notFound('No such instrument.')
+  if (changed.length === 0) throw notFound(say('api.suchInstrument'))
 }
 
 /** Keeps what an instrument read against something known; keeping the same id again keeps it once. */
@@ -122,7 +123,7 @@ export async function addInstrumentCheck(
       .select({ id: instruments.id })
       .from(instruments)
       .where(eq(instruments.id, instrumentId))
-    if (there.length === 0) throw notFound('No such instrument.')
+    if (there.length === 0) throw notFound(say('api.suchInstrument'))
     const added = await tx
       .insert(instrumentChecks)
       .values({ id, instrumentId, checkedOn })
@@ -150,12 +151,12 @@ export async function retireOwnProtocol(db: Database, id: string): Promise<void>
     .from(settings)
     .where(eq(settings.defaultProtocolId, id))
   if (inUse) {
-    throw conflict('This protocol is the gym’s default: choose another default first.', 'in-use')
+    throw conflict(say('api.protocolGymsDefaultChooseAnother'), 'in-use')
   }
   const retired = await db
     .update(ownProtocols)
     .set({ retiredAt: sql`coalesce(${ownProtocols.retiredAt}, now())` })
     .where(eq(ownProtocols.id, id))
     .returning()
-  if (retired.length === 0) throw notFound('No such protocol.')
+  if (retired.length === 0) throw notFound(say('api.suchProtocol'))
 }

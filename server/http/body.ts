@@ -1,3 +1,4 @@
+import { say, refusal } from '#core'
 import { getHeader, getRequestWebStream, type H3Event } from 'h3'
 import { Refusal } from './errors'
 
@@ -12,7 +13,7 @@ const MOST_JSON_BYTES = 1_000_000
 export async function readBytes(event: H3Event, most: number): Promise<Uint8Array> {
   const tooLarge = new Refusal(
     413,
-    `What was sent is too large. Accepted: up to ${(most / 1e6).toFixed(0)} MB.`,
+    say('api.whatWasSentTooLarge', { value: (most / 1e6).toFixed(0) }),
     { code: 'too-large' },
   )
   if (Number(getHeader(event, 'content-length') ?? 0) > most) throw tooLarge
@@ -47,13 +48,13 @@ export function contentTypeOf(event: H3Event): string {
 export async function readJson(event: H3Event): Promise<unknown> {
   const type = contentTypeOf(event)
   if (type !== 'application/json') {
-    const got = type ? `got ${type.slice(0, 40)}` : 'is missing'
-    throw new Refusal(415, `Content type: ${got}. Accepted: application/json.`, { code: 'type' })
+    const words = refusal(say('api.contentType'), type.slice(0, 40), 'application/json')
+    throw new Refusal(415, words, { code: 'type' })
   }
   const bytes = await readBytes(event, MOST_JSON_BYTES)
   try {
     return JSON.parse(new TextDecoder('utf-8', { fatal: true }).decode(bytes)) as unknown
   } catch {
-    throw new Refusal(400, 'The body is not JSON.', { code: 'not-json' })
+    throw new Refusal(400, say('api.bodyJson'), { code: 'not-json' })
   }
 }

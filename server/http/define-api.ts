@@ -7,12 +7,15 @@ import {
   type H3Event,
 } from 'h3'
 import type { z } from 'zod'
-import { isoDateOf, type IsoDate } from '#core'
+import { isoDateOf, type IsoDate, say, refusal } from '#core'
 import type { BodyOf, ParamsOf, QueryOf, Route } from '#shared/contract/define'
 import { MADE_UP_COOKIE } from '#shared/contract/made-up'
+import { told, type Untold } from '#shared/words/tell'
+import { voiceOf } from '#shared/words/voices'
 import type { Database } from '../database/driver'
 import { useDatabase, useMadeUpDatabase } from '../database/running'
 import { contentTypeOf, readBytes, readJson } from './body'
+import { languageOf } from './language'
 import { answerTo, Refusal } from './errors'
 
 /** Until people sign in, everything is done by whoever sits at this computer. */
@@ -33,8 +36,10 @@ export interface Call<T extends Route> {
   today: IsoDate
 }
 
-/** What a handler answers: by the contract, or as it is where the contract names a file. */
-type Answered<T extends Route> = T['reply'] extends z.ZodType ? z.input<T['reply']> : unknown
+/** What a handler answers: by the contract, with messages where it has texts, or as it is where the contract names a file. */
+type Answered<T extends Route> = T['reply'] extends z.ZodType
+  ? Untold<z.input<T['reply']>>
+  : unknown
 
 /** Handlers with their routes, so that a test can hold each file against the table. */
 export const routeOfHandler = new WeakMap<EventHandler, Route>()
@@ -42,10 +47,8 @@ export const routeOfHandler = new WeakMap<EventHandler, Route>()
 async function fileOf(event: H3Event, accepted: NonNullable<Route['file']>) {
   const type = contentTypeOf(event)
   if (!accepted.types.includes(type)) {
-    const got = type ? `got ${type.slice(0, 40)}` : 'is missing'
-    throw new Refusal(415, `File: ${got}. Accepted: ${accepted.types.join(', ')}.`, {
-      code: 'type',
-    })
+    const words = refusal(say('api.file'), type.slice(0, 40), accepted.types.join(', '))
+    throw new Refusal(415, words, { code: 'type' })
   }
   return { type, bytes: await readBytes(event, accepted.mostBytes) }
 }
@@ -82,11 +85,11 @@ export function defineApi<T extends Route>(
         today,
       })
       if (route.status) setResponseStatus(event, route.status)
-      return answer
+      return told(answer, voiceOf(languageOf(event)))
     } catch (error) {
       const { status, problems } = answerTo(error, `${route.method} ${route.path}`)
       setResponseStatus(event, status)
-      return { problems }
+      return told({ problems }, voiceOf(languageOf(event)))
     }
   })
   routeOfHandler.set(handler, route)

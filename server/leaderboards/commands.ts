@@ -1,3 +1,4 @@
+import { say } from '#core'
 import { eq, inArray } from 'drizzle-orm'
 import type { LeaderboardForm, NewLeaderboard } from '#shared/contract/leaderboards'
 import type { Connection, Database } from '../database/driver'
@@ -10,7 +11,7 @@ async function keepMembers(tx: Connection, leaderboardId: string, clientIds: rea
   if (wanted.length === 0) return
   const there = await tx.select({ id: clients.id }).from(clients).where(inArray(clients.id, wanted))
   if (there.length < wanted.length) {
-    throw new Refusal(422, 'Members: one of them is not on record. Accepted: a list of clients.', {
+    throw new Refusal(422, say('api.membersOneThemRecordAccepted'), {
       field: 'clientIds',
       code: 'refused',
     })
@@ -42,7 +43,7 @@ export async function changeLeaderboard(
       .set(form)
       .where(eq(leaderboards.id, id))
       .returning()
-    if (changed.length === 0) throw notFound('No such leaderboard.')
+    if (changed.length === 0) throw notFound(say('api.suchLeaderboard'))
     await tx.delete(leaderboardMembers).where(eq(leaderboardMembers.leaderboardId, id))
     await keepMembers(tx, id, clientIds)
   })
@@ -51,5 +52,5 @@ export async function changeLeaderboard(
 /** Removes a leaderboard; its clients and their check-ins stay. */
 export async function removeLeaderboard(db: Database, id: string): Promise<void> {
   const removed = await db.delete(leaderboards).where(eq(leaderboards.id, id)).returning()
-  if (removed.length === 0) throw notFound('No such leaderboard.')
+  if (removed.length === 0) throw notFound(say('api.suchLeaderboard'))
 }

@@ -18,10 +18,12 @@ import {
   type JudgedWith,
   type Measured,
   type WeighIn,
+  say,
 } from '#core'
 import type { CheckInWithReadings } from '#shared/contract/check-ins'
 import type { Client } from '#shared/contract/clients'
 import type { Board, Leaderboard } from '#shared/contract/leaderboards'
+import type { Untold } from '#shared/words/tell'
 import type { ClientRecord } from '#shared/contract/record'
 import { measuredJson, withHeights, type MeasuredRows } from '../check-ins/json'
 import { clientJson, withLatestHeight, type PlainClient } from '../clients/queries'
@@ -30,6 +32,8 @@ import { jsonOf, listOf } from '../database/json'
 import { GYM_FIGURES_JSON, instrumentsJson, listOwnErrors, TESTERS } from '../equipment/queries'
 import { notFound } from '../http/errors'
 import { weighInsJson } from '../weigh-ins/queries'
+
+type SaidBoard = Untold<Board>
 
 const LEADERBOARD = sql`json_build_object('id', l.id, 'name', l.name, 'startsOn', l.starts_on, 'endsOn', l.ends_on,
   'measure', l.measure, 'members', (select count(*) from leaderboard_members m where m.leaderboard_id = l.id))`
@@ -44,7 +48,7 @@ export async function leaderboardOr404(db: Connection, id: string): Promise<Lead
     db,
     sql`select ${LEADERBOARD} from leaderboards l where l.id = ${id}`,
   )
-  if (!found) throw notFound('No such leaderboard.')
+  if (!found) throw notFound(say('api.suchLeaderboard'))
   return found
 }
 
@@ -148,20 +152,20 @@ function commonest(ran: readonly Ran[]): string | undefined {
  * A leaderboard: ranked by change over its period, like for like only. Who hides their name has none here, and who
  * sees sums and girths only is on no leaderboard of composition at all.
  */
-export async function findBoard(db: Connection, id: string): Promise<Board> {
+export async function findBoard(db: Connection, id: string): Promise<SaidBoard> {
   const leaderboard = await leaderboardOr404(db, id)
   const { measure } = leaderboard
   const { members, ...gym } = await findMembers(db, leaderboard)
   const ownErrors = await listOwnErrors(db)
-  const unranked: Board['unranked'] = []
+  const unranked: SaidBoard['unranked'] = []
   const ran: Ran[] = []
   for (const { client: plain, checkIns, heights, weighIns } of members) {
     const client = withLatestHeight(plain, heights)
-    const name = client.hiddenOnLeaderboards ? 'Somebody' : client.name
+    const name = client.hiddenOnLeaderboards ? say('api.somebody') : client.name
     if (showsComposition(measure) && !client.showPercentages) continue
     const taken = within(withHeights(checkIns, heights), leaderboard)
     if (!taken) {
-      unranked.push({ name, why: 'not measured twice in this period' })
+      unranked.push({ name, why: say('api.measuredTwicePeriod') })
       continue
     }
     const { gymFigures, ...equipment } = gym
@@ -170,7 +174,7 @@ export async function findBoard(db: Connection, id: string): Promise<Board> {
     )
     const found = ranBy(measure, client, measured, { weighIns, gymFigures })
     if (!found) {
-      unranked.push({ name, why: 'the check-ins cannot be compared like for like' })
+      unranked.push({ name, why: say('api.checkInsCannotComparedLike') })
       continue
     }
     const [from, to] = [taken[0]!.measuredOn, taken.at(-1)!.measuredOn]
@@ -178,8 +182,8 @@ export async function findBoard(db: Connection, id: string): Promise<Board> {
   }
   const kind = commonest(ran)
   for (const { client } of ran.filter((r) => r.kind !== kind)) {
-    const why = measure === 'sum' ? 'other folds than most' : 'another equation than most'
-    unranked.push({ name: client.hiddenOnLeaderboards ? 'Somebody' : client.name, why })
+    const why = measure === 'sum' ? say('api.otherFoldsMost') : say('api.anotherEquationMost')
+    unranked.push({ name: client.hiddenOnLeaderboards ? say('api.somebody') : client.name, why })
   }
   const placed = rank(
     ran.filter((r) => r.kind === kind),

@@ -1,4 +1,8 @@
 import { createError, defineEventHandler, getRequestHost, getRequestHeader } from 'h3'
+import { say } from '#core'
+import { tell } from '#shared/words/tell'
+import { voiceOf } from '#shared/words/voices'
+import { languageOf } from '../http/language'
 
 const LOOPBACK = /^(?:localhost|127(?:\.\d{1,3}){3}|\[::1\])(?::\d+)?$/i
 
@@ -13,14 +17,15 @@ function hostOf(origin: string): string | undefined {
  */
 export default defineEventHandler((event) => {
   const host = getRequestHost(event)
+  const voice = voiceOf(languageOf(event))
   if (!LOOPBACK.test(host)) {
     throw createError({
       statusCode: 421,
-      message: 'Oak Pinch answers on the loopback address only.',
+      message: tell(say('api.loopbackOnly'), voice),
     })
   }
   const origin = getRequestHeader(event, 'origin')
   if (origin && hostOf(origin) !== host) {
-    throw createError({ statusCode: 403, message: 'Requests from another site are refused.' })
+    throw createError({ statusCode: 403, message: tell(say('api.anotherSite'), voice) })
   }
 })

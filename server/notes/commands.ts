@@ -1,3 +1,4 @@
+import { say } from '#core'
 import { and, eq, sql } from 'drizzle-orm'
 import type { ClientNoteForm } from '#shared/contract/notes'
 import type { Database } from '../database/driver'
@@ -19,5 +20,5 @@ export async function removeNote(db: Database, clientId: string, id: string): Pr
     .set({ removedAt: sql`coalesce(${clientNotes.removedAt}, now())` })
     .where(and(eq(clientNotes.clientId, clientId), eq(clientNotes.id, id)))
     .returning()
-  if (removed.length === 0) throw notFound('No such note.')
+  if (removed.length === 0) throw notFound(say('api.suchNote'))
 }

@@ -1,5 +1,5 @@
 import { eq, lt } from 'drizzle-orm'
-import { withoutMetadata, type PictureType } from '#core'
+import { withoutMetadata, type PictureType, say } from '#core'
 import type { NewPhoto, PhotoPoint } from '#shared/contract/photos'
 import type { Database } from '../database/driver'
 import { photos } from '../database/schema'
@@ -20,7 +20,7 @@ export async function addPhoto(
   const picture = withoutMetadata(bytes, type as PictureType, photo)
   const [there] = await db.select().from(photos).where(eq(photos.id, photo.id))
   if (there && there.clientId !== clientId) {
-    throw conflict('Id: belongs to another photo.', 'id-taken', 'id')
+    throw conflict(say('api.idBelongsAnotherPhoto'), 'id-taken', 'id')
   }
   if (there) return
   // The file first: a row never speaks of a picture that is not there.
@@ -60,7 +60,7 @@ export async function restorePhoto(db: Database, id: string): Promise<{ clientId
     .set({ deletedAt: null })
     .where(eq(photos.id, id))
     .returning({ clientId: photos.clientId })
-  if (!photo) throw notFound('This photo is gone for good.')
+  if (!photo) throw notFound(say('api.photoGoneGood'))
   return photo
 }
 

@@ -1,3 +1,4 @@
+import { say } from '#core'
 import { and, eq, isNull, sql } from 'drizzle-orm'
 import type { Photo } from '#shared/contract/photos'
 import type { Connection } from '../database/driver'
@@ -23,6 +24,6 @@ export async function photoOr404(db: Connection, id: string) {
     .select({ id: photos.id, clientId: photos.clientId, type: photos.type })
     .from(photos)
     .where(and(eq(photos.id, id), isNull(photos.deletedAt)))
-  if (!row) throw notFound('No such photo.')
+  if (!row) throw notFound(say('api.suchPhoto'))
   return row
 }

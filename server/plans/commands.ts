@@ -1,5 +1,5 @@
 import { and, eq, isNull } from 'drizzle-orm'
-import { checkPlan, inputError, measuredOf, safePlan, startOf } from '#core'
+import { checkPlan, inputError, measuredOf, safePlan, startOf, say, dayValue } from '#core'
 import type { z } from 'zod'
 import type { newClearanceSchema, newPlanSchema } from '#shared/contract/plans'
 import { findCheckIn } from '../check-ins/queries'
@@ -37,14 +37,14 @@ async function groundOf(db: Connection, clientId: string, plan: NewPlan) {
     throw inputError(
       'checkInId',
       'unknown',
-      'Start of the plan',
+      say('api.startPlan'),
       checkInId,
-      'a closed check-in of this client with the fat and lean mass that it gives',
+      say('api.closedCheckClientFatLean'),
     )
   }
   if (startedOn < checkIn!.measuredOn) {
-    const accepted = `${checkIn!.measuredOn}, the day of its check-in, or later`
-    throw inputError('startedOn', 'impossible', 'Start of the plan', startedOn, accepted)
+    const accepted = say('api.dayCheckLater', { measuredOn: dayValue(checkIn!.measuredOn, true) })
+    throw inputError('startedOn', 'impossible', say('api.startPlan'), startedOn, accepted)
   }
   const flags = (await findScreening(db, clientId))?.answers.flags ?? []
   const clearances = await listClearances(db, clientId)
@@ -62,8 +62,8 @@ async function needChanged(db: Connection, clientId: string, changes: string | u
     .from(plans)
     .where(eq(plans.id, changes))
   if (found?.clientId !== clientId) {
-    const accepted = 'a plan of this client'
-    throw inputError('changes', 'unknown', 'Plan that this one changes', changes, accepted)
+    const accepted = say('api.planClient')
+    throw inputError('changes', 'unknown', say('api.planOneChanges'), changes, accepted)
   }
 }
 
@@ -92,8 +92,8 @@ export async function refusePlan(db: Database, clientId: string, plan: NewPlan):
   const { id, startedOn, definition, madeBy } = plan
   const { outcome, findings } = safePlan(definition, start, ground)
   if (outcome !== 'refused') {
-    const accepted = 'one that a rule refuses; this one can be kept, or waits for a clearance'
-    throw inputError('plan', 'impossible', 'Plan put on record as refused', outcome, accepted)
+    const accepted = say('api.oneRuleRefusesOneCan')
+    throw inputError('plan', 'impossible', say('api.planPutRecordRefused'), outcome, accepted)
   }
   if (await isOnRecord(db, id)) return
   const now = new Date()

@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto'
-import { bornFrom, type IsoDate, type TypedWeighIn } from '#core'
+import { bornFrom, type IsoDate, type TypedWeighIn, say } from '#core'
 import { listWeighIns, clientOr404 } from '../clients/queries'
 import type { Database } from '../database/driver'
 import { weighIns } from '../database/schema'
@@ -17,14 +17,10 @@ export async function addWeighIns(
   const born = bornFrom(await clientOr404(db, clientId))
   const early = born && taken.find(({ date }) => date < born)
   if (early) {
-    throw new Refusal(
-      422,
-      `Weigh-ins: got ${early.date}. Accepted: days after the birth date, ${born}.`,
-      {
-        field: 'text',
-        code: 'refused',
-      },
-    )
+    throw new Refusal(422, say('api.weighInsGotAcceptedDays', { date: early.date, born }), {
+      field: 'text',
+      code: 'refused',
+    })
   }
   const known = new Map((await listWeighIns(db, clientId)).map(({ date, kg }) => [date, kg]))
   const fresh = taken.filter(({ date, kg }) => known.get(date) !== kg)

@@ -1,3 +1,4 @@
+import { say } from '../../core/index'
 import { z } from './zod'
 import { idSchema, isoDateSchema } from './fields'
 import { errorText } from './problems'
@@ -6,7 +7,7 @@ import { errorText } from './problems'
 export const calendarQuerySchema = z
   .object({ from: isoDateSchema, to: isoDateSchema })
   .refine(({ from, to }) => from <= to, {
-    ...errorText('To', 'a day not before the first'),
+    ...errorText(say('fields.to'), say('fields.dayBeforeFirst')),
     path: ['to'],
   })
 

@@ -8,6 +8,8 @@ import {
   limitsOf,
   nameOf,
   type ConditionId,
+  say,
+  refusal,
 } from '../../core/index'
 import { clientSchema, siteNoteSchema, screeningSchema } from './clients'
 import {
@@ -31,23 +33,23 @@ import {
   requiredText,
   yesOrNo,
 } from './fields'
-import { errorText } from './problems'
+import { errorText, issueOf } from './problems'
 
-const conversionSchema = choice('Conversion', ['siri', 'brozek'])
+const conversionSchema = choice(say('fields.conversion'), ['siri', 'brozek'])
 
 /** What starts a check-in. The id is made by the client, so that starting twice starts once. */
 export const newCheckInSchema = z.object({
   id: idSchema,
   clientId: idSchema,
   protocolId: protocolIdSchema.optional(),
-  measuredOn: pastDateSchema('Measured on'),
-  startedAt: pastInstantSchema('Started at'),
+  measuredOn: pastDateSchema(say('fields.measured')),
+  startedAt: pastInstantSchema(say('fields.started')),
   /** Entered later from a paper sheet, beside any that is under way. */
-  fromPaper: yesOrNo('From paper').optional(),
+  fromPaper: yesOrNo(say('fields.paper')).optional(),
 })
 export type NewCheckIn = z.infer<typeof newCheckInSchema>
 
-const reasonSchema = choice('Reason', SKIP_REASONS)
+const reasonSchema = choice(say('fields.reason'), SKIP_REASONS)
 export const skippedSchema = z.array(z.object({ site: siteIdSchema, reason: reasonSchema }))
 export type Skipped = z.infer<typeof skippedSchema>[number]
 
@@ -67,8 +69,8 @@ const conditionShape = {
   water: chip('water'),
   health: chip('health'),
   cycle: chip('cycle'),
-  notes: freeText('Notes', 500, true),
-  feels: freeText('How clothes fit, how it feels', 200),
+  notes: freeText(say('fields.notes'), 500, true),
+  feels: freeText(say('fields.howClothesFitHowFeels'), 200),
 }
 
 /** One chip of each condition, and notes. */
@@ -78,19 +80,19 @@ const choices = {
   protocolId: protocolIdSchema,
   conversion: conversionSchema,
   consent: consentSchema.nullable(),
-  massDry: yesOrNo('Mass dry').nullable(),
+  massDry: yesOrNo(say('fields.massDry')).nullable(),
   testerId: idSchema,
   caliperId: idSchema.nullable(),
   tapeId: idSchema.nullable(),
   scaleId: idSchema.nullable(),
 }
 
-const skips = errorText(
-  'Skips',
-  'sites with the reason each is left out for, or null to take it up',
+const skips = errorText(say('fields.skips'), say('fields.sitesReasonEachLeftOut'))
+const girths = errorText(say('fields.girths'), say('fields.girthsYes'))
+const changedConditions = errorText(
+  say('fields.conditions'),
+  say('fields.conditionsWhatChosenNull'),
 )
-const girths = errorText('Girths', 'girths with yes or no')
-const changedConditions = errorText('Conditions', 'conditions with what is chosen, or null')
 
 /**
  * What changes in a check-in. Each part is named by itself (one choice, one site, one girth, one condition), so that
@@ -98,12 +100,12 @@ const changedConditions = errorText('Conditions', 'conditions with what is chose
  */
 export const checkInChangeSchema = z.strictObject({
   /** The revision that the change was made on: what was changed since then is not changed unseen. */
-  revision: integerBetween('Revision', 0, 1_000_000),
+  revision: integerBetween(say('fields.revision'), 0, 1_000_000),
   /** The window that changes it: what it changed itself is no collision. */
   window: idSchema.optional(),
-  ...z.object({ ...choices, measuredOn: pastDateSchema('Measured on') }).partial().shape,
+  ...z.object({ ...choices, measuredOn: pastDateSchema(say('fields.measured')) }).partial().shape,
   skips: z.partialRecord(siteIdSchema, reasonSchema.nullable(), skips).optional(),
-  extraGirths: z.partialRecord(girthIdSchema, yesOrNo('Girth'), girths).optional(),
+  extraGirths: z.partialRecord(girthIdSchema, yesOrNo(say('fields.girth')), girths).optional(),
   conditions: z
     .strictObject(
       Object.fromEntries(
@@ -143,9 +145,9 @@ const TYPED_UNITS = ['mm', 'cm', 'm', 'in', 'ft in', 'kg', 'lb', 'st lb'] as con
 /** One reading as it is on record, in the check-in that it belongs to. */
 export const readingSchema = z.object({
   id: z.string(),
-  kind: choice('Kind', ['skinfold', 'girth', 'mass', 'height']),
+  kind: choice(say('fields.kind'), ['skinfold', 'girth', 'mass', 'height']),
   site: siteIdSchema.nullable(),
-  standard: choice('Landmark standard', LANDMARK_STANDARDS).nullable(),
+  standard: choice(say('fields.landmarkStandard'), LANDMARK_STANDARDS).nullable(),
   // A browser may have kept one from before there were techniques.
   technique: z.string().nullable().default(null),
   trial: z.number(),
@@ -165,23 +167,23 @@ export const newReadingSchema = z
   .object({
     id: idSchema,
     checkInId: idSchema,
-    kind: choice('Kind', ['skinfold', 'girth', 'mass', 'height']),
+    kind: choice(say('fields.kind'), ['skinfold', 'girth', 'mass', 'height']),
     site: siteIdSchema.nullable(),
-    standard: choice('Landmark standard', LANDMARK_STANDARDS).nullable(),
+    standard: choice(say('fields.landmarkStandard'), LANDMARK_STANDARDS).nullable(),
     /** How the site was found or held, where that was not the standard's own way. */
-    technique: requiredText('Way of the site', 200).nullable().default(null),
+    technique: requiredText(say('fields.waySite'), 200).nullable().default(null),
     /** 0 for a first reading that is thrown away. */
-    trial: integerBetween('Pass', 0, 9),
-    value: numberIn('Value', 0.1, 1000),
-    typedUnit: choice('Unit', TYPED_UNITS),
-    typedText: requiredText('Typed', 40),
-    takenAt: pastInstantSchema('Taken at'),
+    trial: integerBetween(say('fields.pass'), 0, 9),
+    value: numberIn(say('fields.value'), 0.1, 1000),
+    typedUnit: choice(say('fields.unit'), TYPED_UNITS),
+    typedText: requiredText(say('fields.typed'), 40),
+    takenAt: pastInstantSchema(say('fields.taken')),
     supersedes: idSchema.nullable(),
     /** Who took it and with what, as it was when it was typed. */
     testerId: idSchema,
     instrumentId: idSchema.nullable(),
     /** Typed into a check-in that was known to be closed. */
-    repair: yesOrNo('Repair').optional(),
+    repair: yesOrNo(say('fields.repair')).optional(),
   })
   .superRefine((reading, context) => {
     const { kind, site, standard, technique, value, typedText } = reading
@@ -193,28 +195,24 @@ export const newReadingSchema = z
       height: bare,
     }[kind]
     if (!fits) {
-      context.addIssue({
-        code: 'custom',
-        path: ['site'],
-        message:
-          'Site: a fold names its site and landmark standard, a girth its site, body mass and height neither.',
-      })
+      context.addIssue(issueOf(say('fields.siteFoldNamesSiteLandmark'), ['site']))
       return
     }
     const { hardLow, hardHigh } = limitsOf(site ?? (kind === 'height' ? 'height' : 'mass'))
     if (!(value >= hardLow && value <= hardHigh)) {
-      const label = site ? nameOf(site) : kind === 'height' ? 'Height' : 'Body mass'
+      const label = site
+        ? nameOf(site)
+        : kind === 'height'
+          ? say('fields.height')
+          : say('fields.bodyMass')
       const unit = { skinfold: 'mm', girth: 'cm', mass: 'kg', height: 'cm' }[kind]
-      context.addIssue({
-        code: 'custom',
-        path: ['value'],
-        message: `${label}: got ${typedText}. Accepted: ${hardLow} to ${hardHigh} ${unit}.`,
-      })
+      const accepted = say('fields.toUnit', { low: hardLow, high: hardHigh, unit })
+      context.addIssue(issueOf(refusal(label, typedText, accepted), ['value']))
     }
   })
 export type NewReading = z.output<typeof newReadingSchema>
 
-const batch = errorText('Readings', 'a list of 1 to 500 readings')
+const batch = errorText(say('fields.readings'), say('fields.list1500Readings'))
 
 /** A batch from a screen's outbox: each reading is judged on its own, so that one refused stops none. */
 export const readingBatchSchema = z.object({
@@ -278,7 +276,7 @@ export const callerViewSchema = z.object({
 })
 export type CallerView = z.infer<typeof callerViewSchema>
 
-const reason = requiredText('Reason', 200)
+const reason = requiredText(say('fields.reason'), 200)
 
 export const voidSchema = z.object({ reason })
 export const moveSchema = z.object({ clientId: idSchema, reason })

@@ -10,6 +10,7 @@ import {
   SKINFOLD_IDS,
   TRAINING,
   isoDateOf,
+  say,
 } from '../../core/index'
 import { siteIdSchema } from './sites'
 import {
@@ -24,12 +25,15 @@ import {
 } from './fields'
 import { errorText, readBy } from './problems'
 
-const sexSchema = choice('Sex used by the equations', ['male', 'female'])
+const sexSchema = choice(say('fields.sexUsedEquations'), ['male', 'female'])
 
 const OLDEST = 110
 
-const birthDate = errorText('Birth date', 'a date that exists, as 1985-03-14')
-const livingDate = errorText('Birth date', `a date in the past, at most ${OLDEST} years ago`)
+const birthDate = errorText(say('fields.birthDate'), say('fields.dateExists19850314'))
+const livingDate = errorText(
+  say('fields.birthDate'),
+  say('fields.datePastMostYearsAgo', { oldest: OLDEST }),
+)
 const birthDateSchema = z
   .string(birthDate)
   .refine(isIsoDate, { ...birthDate, abort: true })
@@ -40,8 +44,8 @@ const birthDateSchema = z
 
 const thisYear = () => new Date().getFullYear()
 const birthYear = errorText(
-  'Year of birth',
-  `a year in the past, at most ${OLDEST} years ago, as 1985`,
+  say('fields.yearBirth'),
+  say('fields.yearPastMostYearsAgo', { oldest: OLDEST }),
 )
 const birthYearSchema = z
   .number(birthYear)
@@ -49,19 +53,21 @@ const birthYearSchema = z
   .refine((year) => year <= thisYear() && year >= thisYear() - OLDEST, birthYear)
 
 const heightSchema = z
-  .string(errorText('Height', '5\'10", 70 in, 178 cm or 1.78 m'))
+  .string(errorText(say('fields.height'), say('fields.n51070178Cm1')))
   .transform(readBy(parseHeight))
 
 /** A new client as the form and the API take it. The height is the text as typed; the parsed value goes with it. */
 export const newClientSchema = z.object({
   id: idSchema,
-  name: requiredText('Name', 80),
+  name: requiredText(say('fields.name'), 80),
   sex: sexSchema,
   /** Null where it is not known; the year of birth may be. */
   birthDate: birthDateSchema.nullable().default(null),
   birthYear: birthYearSchema.nullable().default(null),
   height: heightSchema.nullable().default(null),
-  cadenceDays: integerBetween('Days between check-ins', 1, 365).default(DEFAULT_CADENCE_DAYS),
+  cadenceDays: integerBetween(say('fields.daysBetweenCheckIns'), 1, 365).default(
+    DEFAULT_CADENCE_DAYS,
+  ),
 })
 
 /** A field that may be left empty. */
@@ -102,21 +108,21 @@ export const clientChangeSchema = z
     birthYear: birthYearSchema.nullable(),
     height: heightSchema,
     cadenceDays: cadenceDays.unwrap(),
-    heightTakenOn: pastDateSchema('Height taken on'),
-    showPercentages: yesOrNo('Percentages'),
-    cycleWanted: yesOrNo('Cycle phase'),
-    hiddenOnLeaderboards: yesOrNo('Name hidden on leaderboards'),
+    heightTakenOn: pastDateSchema(say('fields.heightTaken')),
+    showPercentages: yesOrNo(say('fields.percentages')),
+    cycleWanted: yesOrNo(say('fields.cyclePhase')),
+    hiddenOnLeaderboards: yesOrNo(say('fields.nameHiddenLeaderboards')),
     /** The last day of the client's week, 0 for Monday; null follows the last day weighed. */
-    weekEndsOn: integerBetween('Week ends on, 0 for Monday', 0, 6).nullable(),
+    weekEndsOn: integerBetween(say('fields.weekEnds0Monday'), 0, 6).nullable(),
     /** The next check-in moved to a day; null takes the usual cadence again. */
     nextDueOn: isoDateSchema.nullable(),
-    archived: yesOrNo('Archived'),
+    archived: yesOrNo(say('fields.archived')),
   })
   .partial()
 export type ClientChange = z.output<typeof clientChangeSchema>
 
 /** Erasing takes the name once more, so that no slip of the thumb erases somebody. */
-export const eraseSchema = z.object({ name: requiredText('Name', 80) })
+export const eraseSchema = z.object({ name: requiredText(say('fields.name'), 80) })
 
 /** What lists need of a client. */
 export const clientSummarySchema = z.object({
@@ -149,15 +155,18 @@ const FLAGS = SCREENING_QUESTIONS.map(({ flag }) => flag)
 /** The private screening; every answer is optional. */
 const screeningAnswersSchema = z.object({
   flags: z.array(
-    choice('Screening', FLAGS),
-    errorText('Screening', `a list of ${FLAGS.join(', ')}`),
+    choice(say('fields.screening'), FLAGS),
+    errorText(say('fields.screening'), say('fields.list', { value: FLAGS.join(', ') })),
   ),
   closedSites: z
-    .array(choice('Site', SKINFOLD_IDS), errorText('Sites', 'a list of folds'))
+    .array(
+      choice(say('fields.site'), SKINFOLD_IDS),
+      errorText(say('fields.sites'), say('fields.listFolds')),
+    )
     .optional(),
-  training: choice('Training', TRAINING).optional(),
-  build: choice('Build', BUILDS).optional(),
-  notes: freeText('Notes', 2000, true).optional(),
+  training: choice(say('fields.training'), TRAINING).optional(),
+  build: choice(say('fields.build'), BUILDS).optional(),
+  notes: freeText(say('fields.notes'), 2000, true).optional(),
 })
 
 /** As it is sent: with an id, so that sending it twice keeps it once. */
@@ -171,9 +180,9 @@ export type Screening = z.infer<typeof screeningSchema>
 
 export const siteNoteSchema = z.object({
   site: siteIdSchema,
-  standard: choice('Landmark standard', LANDMARK_STANDARDS).nullable(),
-  text: freeText('Site note', 120),
-  side: choice('Side', ['right', 'left']),
+  standard: choice(say('fields.landmarkStandard'), LANDMARK_STANDARDS).nullable(),
+  text: freeText(say('fields.siteNote'), 120),
+  side: choice(say('fields.side'), ['right', 'left']),
 })
 export const siteNoteFormSchema = siteNoteSchema.extend({ id: idSchema })
 export type SiteNote = z.infer<typeof siteNoteSchema>

@@ -8,6 +8,7 @@ import {
   TRIAL_VALUES,
   upgradedOwnProtocol,
   type OwnProtocol,
+  say,
 } from '../../core/index'
 import {
   above0,
@@ -20,12 +21,12 @@ import {
   requiredText,
   yesOrNo,
 } from './fields'
-import { errorText } from './problems'
+import { errorText, issueOf, problemsOf } from './problems'
 import { girthIdSchema, siteIdSchema, skinfoldIdSchema } from './sites'
 
-export const protocolIdSchema = requiredText('Protocol', 60)
+export const protocolIdSchema = requiredText(say('fields.protocol'), 60)
 
-const skillSchema = choice('Experience', ['trained', 'novice'])
+const skillSchema = choice(say('fields.experience'), ['trained', 'novice'])
 
 /** Somebody who measures: a tester in the words of the trade. */
 export const testerSchema = z.object({
@@ -38,17 +39,17 @@ export type Tester = z.infer<typeof testerSchema>
 
 export const testerFormSchema = z.object({
   id: idSchema,
-  name: requiredText('Name', 60),
+  name: requiredText(say('fields.name'), 60),
   skill: skillSchema,
-  retired: yesOrNo('Retired').default(false),
+  retired: yesOrNo(say('fields.retired')).default(false),
 })
 export type TesterForm = z.output<typeof testerFormSchema>
 
-const points = errorText('Points', 'one to 20, each with what is known and what was read')
-const read = errorText('Read', '0 to 1000')
+const points = errorText(say('fields.points'), say('fields.one20EachWhatKnown'))
+const read = errorText(say('fields.read'), say('fields.n01000'))
 const checkPointSchema = z.object(
   {
-    known: above0('Known', 1000),
+    known: above0(say('fields.known'), 1000),
     read: z.number(read).min(0, read).max(1000, read),
   },
   points,
@@ -56,7 +57,7 @@ const checkPointSchema = z.object(
 
 export const instrumentCheckFormSchema = z.object({
   id: idSchema,
-  checkedOn: pastDateSchema('Checked on'),
+  checkedOn: pastDateSchema(say('fields.checked')),
   points: z.array(checkPointSchema, points).min(1, points).max(20, points),
 })
 export type InstrumentCheckForm = z.output<typeof instrumentCheckFormSchema>
@@ -66,16 +67,16 @@ const instrumentCheckSchema = z.object({
   points: z.array(z.object({ known: z.number(), read: z.number() })),
 })
 
-const graduation = errorText('Graduation', '0.01 to 5')
+const graduation = errorText(say('fields.graduation'), say('fields.n0015'))
 
 export const instrumentFormSchema = z.object({
   id: idSchema,
-  kind: choice('Kind', ['caliper', 'tape', 'scale']),
-  name: requiredText('Name', 60),
+  kind: choice(say('fields.kind'), ['caliper', 'tape', 'scale']),
+  name: requiredText(say('fields.name'), 60),
   graduation: z.number(graduation).min(0.01, graduation).max(5, graduation).nullable(),
-  jaws: choice('Jaws', JAWS).nullable(),
-  checkEveryDays: integerBetween('Days between checks', 1, 1000),
-  retired: yesOrNo('Retired').default(false),
+  jaws: choice(say('fields.jaws'), JAWS).nullable(),
+  checkEveryDays: integerBetween(say('fields.daysBetweenChecks'), 1, 1000),
+  retired: yesOrNo(say('fields.retired')).default(false),
 })
 export type InstrumentForm = z.output<typeof instrumentFormSchema>
 
@@ -96,12 +97,12 @@ export const toleranceSchema = z.union(
       atLeast: z.number().min(0.1).max(20).optional(),
     }),
   ],
-  errorText('Tolerance', '0.1 to 20 mm or cm, or 0.1 to 50 percent'),
+  errorText(say('fields.tolerance'), say('fields.n0120MmCm')),
 )
 
 export const settingsSchema = z.object({
   defaultProtocolId: protocolIdSchema,
-  standard: choice('Landmark standard', LANDMARK_STANDARDS),
+  standard: choice(say('fields.landmarkStandard'), LANDMARK_STANDARDS),
   /** For folds, in place of each set's own. */
   tolerance: toleranceSchema.nullable(),
   testerId: idSchema.nullable(),
@@ -117,9 +118,9 @@ export const settingsChangeSchema = z
   .partial()
 export type SettingsChange = z.infer<typeof settingsChangeSchema>
 
-const ownName = requiredText('Name', 60)
-const siteName = requiredText('Name of a site', 40)
-const siteLandmark = requiredText('Where a site lies', 200)
+const ownName = requiredText(say('fields.name'), 60)
+const siteName = requiredText(say('fields.nameSite'), 40)
+const siteLandmark = requiredText(say('fields.whereSiteLies'), 200)
 
 /** A protocol of the coach's own, refused in the core's words. */
 export const ownProtocolSchema = z.unknown().transform((sent, context): OwnProtocol => {
@@ -142,9 +143,10 @@ export const ownProtocolSchema = z.unknown().transform((sent, context): OwnProto
     }
   } catch (error) {
     if (error instanceof InputError) {
-      context.addIssue({ code: 'custom', message: error.message, path: error.input.split('.') })
+      context.addIssue(issueOf(error, error.input.split('.')))
     } else if (error instanceof z.ZodError) {
-      context.addIssue({ code: 'custom', message: error.issues[0]!.message, path: ['name'] })
+      const { message } = problemsOf(error)[0]!
+      context.addIssue(issueOf(message, ['name']))
     } else throw error
     return z.NEVER
   }
@@ -210,7 +212,7 @@ export type Gym = z.infer<typeof gymSchema>
 
 /** Who agreed to be measured, and when. */
 export const consentSchema = z.object({
-  by: choice('Consent', ['client', 'guardian']),
-  at: pastInstantSchema('Consent at'),
+  by: choice(say('fields.consent'), ['client', 'guardian']),
+  at: pastInstantSchema(say('fields.consent2')),
 })
 export type Consent = z.infer<typeof consentSchema>

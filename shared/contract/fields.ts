@@ -1,15 +1,17 @@
 import { z } from './zod'
-import { addDays, isIsoDate, isoDateOf } from '../../core/index'
+import { addDays, isIsoDate, isoDateOf, say, type Words, listed } from '../../core/index'
 import { errorText } from './problems'
 
 /** An id made by whoever creates the thing, so that sending it twice creates it once. */
-export const idSchema = z.uuid(errorText('Id', 'the address of something on record')).toLowerCase()
+export const idSchema = z
+  .uuid(errorText(say('fields.id'), say('fields.addressSomethingRecord')))
+  .toLowerCase()
 
 /** Nothing in a record of people is older, and no plan reaches further. */
 const EARLIEST = '1900-01-01'
 const LATEST = '2199-12-31'
 
-const realDate = errorText('Date', 'a date that exists, as 1985-03-14')
+const realDate = errorText(say('fields.date'), say('fields.dateExists19850314'))
 
 /** A calendar date from 1900 to 2199. */
 export const isoDateSchema = z
@@ -23,18 +25,18 @@ const today = () => isoDateOf(new Date())
  * A day on which something was done: today or before, and not before 1900. A day more is let through, since a phone in
  * another time zone may be there already.
  */
-export function pastDateSchema(label: string) {
+export function pastDateSchema(label: Words) {
   return isoDateSchema.refine(
     (day) => !isIsoDate(day) || day <= addDays(today(), 1),
-    errorText(label, 'today or a date before'),
+    errorText(label, say('fields.todayDateBefore')),
   )
 }
 
 const DAY_MS = 86_400_000
 
 /** An instant at which something was done: from 1900 to a day from now, for clocks that are off. */
-export function pastInstantSchema(label: string) {
-  const words = errorText(label, 'an instant until now, as 2026-03-14T09:30:00Z')
+export function pastInstantSchema(label: Words) {
+  const words = errorText(label, say('fields.instantUntilNow202603'))
   return z.iso.datetime({ offset: true, ...words }).refine((text) => {
     const at = Date.parse(text)
     return at >= Date.parse(`${EARLIEST}T00:00:00Z`) && at <= Date.now() + DAY_MS
@@ -42,8 +44,8 @@ export function pastInstantSchema(label: string) {
 }
 
 /** One of a few words. */
-export function choice<const T extends readonly string[]>(label: string, options: T) {
-  return z.enum(options, errorText(label, options.join(', ')))
+export function choice<const T extends readonly string[]>(label: Words, options: T) {
+  return z.enum(options, errorText(label, listed(options, 'or')))
 }
 
 /*
@@ -61,9 +63,9 @@ function isPlain(text: string, lines: boolean): boolean {
 }
 
 /** Text in one form (NFC), trimmed, without signs that cannot be seen. */
-function text(label: string, accepted: string, longest: number, lines: boolean) {
+function text(label: Words, accepted: Words, longest: number, lines: boolean) {
   const words = errorText(label, accepted)
-  const seen = errorText(label, `${accepted}, without control or invisible characters`)
+  const seen = errorText(label, say('fields.withoutControlInvisibleCharacters', { accepted }))
   return z
     .string(words)
     .refine((typed) => isPlain(typed, lines), { ...seen, abort: true })
@@ -74,8 +76,8 @@ function text(label: string, accepted: string, longest: number, lines: boolean) 
 const VISIBLE = /[\p{L}\p{N}\p{P}\p{S}]/u
 
 /** Text of one to so many characters, on one line; at least one of them can be seen. */
-export function requiredText(label: string, longest: number) {
-  const accepted = `1 to ${longest} characters`
+export function requiredText(label: Words, longest: number) {
+  const accepted = say('fields.n1Characters', { longest })
   return text(label, accepted, longest, false).refine(
     (typed) => VISIBLE.test(typed),
     errorText(label, accepted),
@@ -83,26 +85,29 @@ export function requiredText(label: string, longest: number) {
 }
 
 /** Text of up to so many characters, or none. @param lines whether it may have several lines */
-export function freeText(label: string, longest: number, lines = false) {
-  return text(label, `up to ${longest} characters`, longest, lines)
+export function freeText(label: Words, longest: number, lines = false) {
+  return text(label, say('fields.upCharacters', { longest }), longest, lines)
 }
 
-export const yesOrNo = (label: string) => z.boolean(errorText(label, 'yes or no'))
+export const yesOrNo = (label: Words) => z.boolean(errorText(label, say('fields.yes')))
 
 /** A number within bounds. */
-export function numberIn(label: string, low: number, high: number, unit = '') {
-  const words = errorText(label, `${low} to ${high}${unit && ` ${unit}`}`)
+export function numberIn(label: Words, low: number, high: number, unit = '') {
+  const accepted = unit
+    ? say('fields.toUnit', { low, high, unit })
+    : say('fields.to2', { low, high })
+  const words = errorText(label, accepted)
   return z.number(words).min(low, words).max(high, words)
 }
 
-export function integerBetween(label: string, low: number, high: number) {
-  const words = errorText(label, `a whole number from ${low} to ${high}`)
+export function integerBetween(label: Words, low: number, high: number) {
+  const words = errorText(label, say('fields.wholeNumber', { low, high }))
   return z.number(words).int(words).min(low, words).max(high, words)
 }
 
 /** A number above 0 and up to a most, both inclusive of what anybody would enter. */
-export function above0(label: string, most = 10_000) {
+export function above0(label: Words, most = 10_000) {
   const least = 1e-3
-  const words = errorText(label, `a number above 0, up to ${most}`)
+  const words = errorText(label, say('fields.numberAbove0Up', { most }))
   return z.number(words).min(least, words).max(most, words)
 }

@@ -1,21 +1,24 @@
 import { z } from './zod'
-import { BOARD_MEASURES, refusal } from '../../core/index'
+import { BOARD_MEASURES, say } from '../../core/index'
 import { choice, idSchema, isoDateSchema, requiredText } from './fields'
 import { errorText } from './problems'
 
 const leaderboardFields = {
-  name: requiredText('Name', 60),
+  name: requiredText(say('fields.name'), 60),
   startsOn: isoDateSchema,
   endsOn: isoDateSchema,
-  measure: choice('Ranked by', BOARD_MEASURES),
+  measure: choice(say('fields.ranked'), BOARD_MEASURES),
 }
 
-const members = errorText('Members', 'a list of up to 500 clients')
+const members = errorText(say('fields.members'), say('fields.listUp500Clients'))
 const formFields = { ...leaderboardFields, clientIds: z.array(idSchema, members).max(500, members) }
 
 const ordered = {
-  error: ({ input }: { input?: unknown }) =>
-    refusal('Last day', (input as { endsOn: string }).endsOn, 'a day after the first'),
+  ...errorText(
+    say('fields.lastDay'),
+    say('fields.dayAfterFirst'),
+    (input) => (input as { endsOn: string }).endsOn,
+  ),
   path: ['endsOn'],
 }
 const inOrder = ({ startsOn, endsOn }: { startsOn: string; endsOn: string }) => startsOn < endsOn

@@ -1,3 +1,4 @@
+import { say } from '../../core/index'
 import { CLIENT_NOTE_KINDS } from './choices'
 import { z } from './zod'
 import { choice, idSchema, isoDateSchema, requiredText } from './fields'
@@ -5,8 +6,8 @@ import { choice, idSchema, isoDateSchema, requiredText } from './fields'
 export const clientNoteFormSchema = z.object({
   id: idSchema,
   date: isoDateSchema,
-  kind: choice('Kind', CLIENT_NOTE_KINDS),
-  words: requiredText('Note', 80),
+  kind: choice(say('fields.kind'), CLIENT_NOTE_KINDS),
+  words: requiredText(say('fields.note'), 80),
 })
 export type ClientNoteForm = z.output<typeof clientNoteFormSchema>
 

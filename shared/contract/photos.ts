@@ -1,6 +1,6 @@
 import { LONGEST_SIDE, PHOTO_VIEWS } from './choices'
 import { z } from './zod'
-import { refusal } from '../../core/index'
+import { say } from '../../core/index'
 import { choice, idSchema, isoDateSchema, numberIn, pastDateSchema } from './fields'
 import { errorText } from './problems'
 
@@ -9,21 +9,24 @@ export const PHOTO_TYPES = ['image/jpeg', 'image/png', 'image/webp'] as const
 
 export const LARGEST_PHOTO_BYTES = 8_000_000
 
-const share = numberIn('Point', 0, 1)
+const share = numberIn(say('fields.point'), 0, 1)
 export const pointSchema = z.object(
   { x: share, y: share },
-  errorText('Point', 'x and y from 0 to 1'),
+  errorText(say('fields.point'), say('fields.xY01')),
 )
 export type PhotoPoint = z.infer<typeof pointSchema>
 
-const size = errorText('Size', `1 to ${LONGEST_SIDE} pixels a side`)
+const size = errorText(
+  say('fields.size'),
+  say('fields.n1PixelsSide', { longestSide: LONGEST_SIDE }),
+)
 const pixels = z.coerce.number(size).int(size).min(1, size).max(LONGEST_SIDE, size)
 
 /** What goes with a picture that is sent. */
 export const newPhotoSchema = z.object({
   id: idSchema,
-  view: choice('View', PHOTO_VIEWS),
-  takenOn: pastDateSchema('Taken on'),
+  view: choice(say('fields.view'), PHOTO_VIEWS),
+  takenOn: pastDateSchema(say('fields.taken2')),
   width: pixels,
   height: pixels,
 })
@@ -45,6 +48,6 @@ export type Photo = z.infer<typeof photoSchema>
 export const photoPointsSchema = z
   .object(points)
   .refine(({ crown, groundPoint }) => !crown || !groundPoint || groundPoint.y - crown.y > 0.05, {
-    error: ({ input }) => refusal('Ground point', input, 'a point below the crown'),
+    ...errorText(say('fields.groundPoint'), say('fields.pointBelowCrown')),
     path: ['groundPoint'],
   })

@@ -12,6 +12,8 @@ import {
   SAFETY_OUTCOMES,
   TRAINING,
   TRAINING_TARGETS,
+  say,
+  type Words,
 } from '../../core/index'
 import { girthIdSchema } from './sites'
 import {
@@ -26,19 +28,19 @@ import {
   yesOrNo,
 } from './fields'
 
-const number = (label: string) => numberIn(label, -100_000, 100_000)
+const number = (label: Words) => numberIn(label, -100_000, 100_000)
 
 const goalSchema = z.object({
-  kind: choice('Goal', GOAL_KINDS),
+  kind: choice(say('fields.goal'), GOAL_KINDS),
   value: number('Goal').optional(),
   girth: girthIdSchema.optional(),
   date: isoDateSchema.optional(),
-  occasion: choice('Day of the goal', GOAL_OCCASIONS).optional(),
+  occasion: choice(say('fields.dayGoal'), GOAL_OCCASIONS).optional(),
 })
 
 const paceSchema = z.object({
-  unit: choice('Pace', PACE_UNITS),
-  value: above0('Pace'),
+  unit: choice(say('fields.pace'), PACE_UNITS),
+  value: above0(say('fields.pace')),
 })
 
 const breaksSchema = z.object({
@@ -46,15 +48,15 @@ const breaksSchema = z.object({
   weeks: integerBetween(...BREAK_LIMITS.weeks),
 })
 
-const amountSchema = (label: string) =>
+const amountSchema = (label: Words) =>
   z.object({ value: numberIn(label, 0, 2000), by: choice(label, AMOUNT_BASES) })
 
 const dayWishSchema = z.object({
   protein: amountSchema('Protein'),
   carbohydrate: amountSchema('Carbohydrate').optional(),
   fat: amountSchema('Fat').optional(),
-  meals: integerBetween('Meals a day', 1, MOST_MEALS),
-  diet: choice('Diet', DIETS),
+  meals: integerBetween(say('fields.mealsDay'), 1, MOST_MEALS),
+  diet: choice(say('fields.diet'), DIETS),
 })
 
 const PURPOSES = ['preparation', 'training', 'otherwise'] as const
@@ -64,37 +66,37 @@ const TRAININGS = TRAINING_TARGETS.map(({ id }) => id) as [string, ...string[]]
 export const planDefinitionSchema = z.object({
   goal: goalSchema,
   /** The girth or the sum that is the goal, as it is at the start, cm or mm. */
-  goalStart: numberIn('Goal at the start', 0, 1000).optional(),
+  goalStart: numberIn(say('fields.goalStart'), 0, 1000).optional(),
   pace: paceSchema,
   /** True where the pace is what the goal's own day asks for. */
-  byDay: yesOrNo('Pace by the day').optional(),
+  byDay: yesOrNo(say('fields.paceDay')).optional(),
   breaks: breaksSchema.optional(),
-  form: choice('Resting need', ['lean', 'athlete', 'mass']),
-  activity: numberIn('Activity', 1, 2.5),
+  form: choice(say('fields.restingNeed'), ['lean', 'athlete', 'mass']),
+  activity: numberIn(say('fields.activity'), 1, 2.5),
   /** What exercise burns, as a part of the need; nothing where nobody said. */
-  exerciseKcal: numberIn('Exercise', 0, MOST_EXERCISE_KCAL, 'kcal').optional(),
-  training: choice('Training', TRAININGS),
+  exerciseKcal: numberIn(say('fields.exercise'), 0, MOST_EXERCISE_KCAL, 'kcal').optional(),
+  training: choice(say('fields.training'), TRAININGS),
   /** Plans of before nutrients were kept have none. */
   nutrients: dayWishSchema.optional(),
-  purpose: choice('Purpose', PURPOSES),
-  peakWeek: yesOrNo('Peak week'),
-  intakeKcal: numberIn('Intake', 500, 10_000, 'kcal'),
+  purpose: choice(say('fields.purpose'), PURPOSES),
+  peakWeek: yesOrNo(say('fields.peakWeek')),
+  intakeKcal: numberIn(say('fields.intake'), 500, 10_000, 'kcal'),
   needKcal: number('Need'),
   /** From its start to its end, breaks among them. */
-  weeks: numberIn('Weeks', 0.1, 400),
+  weeks: numberIn(say('fields.weeks'), 0.1, 400),
   /** The check-in that it starts from, and the body of that day. */
   checkInId: idSchema,
-  fatKg: above0('Fat mass'),
-  leanKg: above0('Lean mass'),
-  standardError: number('Standard error').nullable(),
+  fatKg: above0(say('fields.fatMass')),
+  leanKg: above0(say('fields.leanMass')),
+  standardError: number(say('fields.standardError')).nullable(),
 })
 export type PlanDefinition = z.infer<typeof planDefinitionSchema>
 
 /** Who lifted a hold, and when: only what a clinician or a guardian decides, and never a refusal. */
 export const clearanceSchema = z.object({
-  rule: choice('Rule', HOLDS as [string, ...string[]]),
-  by: requiredText('Cleared by', 80),
-  on: pastDateSchema('Cleared on'),
+  rule: choice(say('fields.rule'), HOLDS as [string, ...string[]]),
+  by: requiredText(say('fields.cleared'), 80),
+  on: pastDateSchema(say('fields.cleared2')),
 })
 export type Clearance = z.infer<typeof clearanceSchema>
 
@@ -105,9 +107,9 @@ export const newPlanSchema = z.object({
   startedOn: isoDateSchema,
   definition: planDefinitionSchema,
   /** Takes the advised days between check-ins along. */
-  cadenceDays: integerBetween('Days between check-ins', 1, 365).optional(),
+  cadenceDays: integerBetween(say('fields.daysBetweenCheckIns'), 1, 365).optional(),
   /** Who made it, by the name on the floor. */
-  madeBy: requiredText('Made by', 80).optional(),
+  madeBy: requiredText(say('fields.made'), 80).optional(),
   /** The plan that this one changes. */
   changes: idSchema.optional(),
 })

@@ -1,3 +1,4 @@
+import { say } from '../../core/index'
 import { ROSTER_SAYS, ROSTER_STATES } from './choices'
 import { z } from './zod'
 import { clientSummarySchema } from './clients'
@@ -6,15 +7,17 @@ import { errorText } from './problems'
 import { saidSchema } from './verdicts'
 
 export const ROSTER_SORTS = ['name', 'due', 'last', 'says'] as const
-const page = errorText('Page', 'a whole number from 1')
+const page = errorText(say('fields.page'), say('fields.wholeNumber1'))
 
 /** What a roster is asked for. */
 export const rosterQuerySchema = z.object({
-  search: freeText('Search', 80).default(''),
-  state: choice('State', ROSTER_STATES).optional(),
-  says: choice('Says', ROSTER_SAYS).optional(),
-  sort: choice('Sort', ROSTER_SORTS).default('name'),
-  descending: z.stringbool(errorText('Descending', 'true or false')).default(false),
+  search: freeText(say('fields.search'), 80).default(''),
+  state: choice(say('fields.state'), ROSTER_STATES).optional(),
+  says: choice(say('fields.says'), ROSTER_SAYS).optional(),
+  sort: choice(say('fields.sort'), ROSTER_SORTS).default('name'),
+  descending: z
+    .stringbool(errorText(say('fields.descending'), say('fields.trueFalse')))
+    .default(false),
   page: z.coerce.number(page).int(page).min(1, page).max(1_000_000, page).default(1),
 })
 export type RosterQuery = z.output<typeof rosterQuerySchema>

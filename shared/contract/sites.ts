@@ -1,11 +1,18 @@
 import { z } from './zod'
 import { requiredText } from './fields'
-import { isGirth, isSkinfold, type GirthId, type SiteId, type SkinfoldId } from '../../core/index'
+import {
+  isGirth,
+  isSkinfold,
+  type GirthId,
+  type SiteId,
+  type SkinfoldId,
+  say,
+} from '../../core/index'
 import { errorText } from './problems'
 
-const name = requiredText('Site', 60)
-const siteError = errorText('Site', 'a site of the drawn figure, as triceps, or one of your own')
-const girthError = errorText('Girth', 'a girth of the drawn figure, as waist, or one of your own')
+const name = requiredText(say('fields.site'), 60)
+const siteError = errorText(say('fields.site'), say('fields.siteDrawnFigureTricepsOne'))
+const girthError = errorText(say('fields.girth'), say('fields.girthDrawnFigureWaistOne'))
 
 /** One spelling of each id: a site of a coach's own is letters of any script. */
 const isPlain = (id: unknown): id is string =>

@@ -1,4 +1,4 @@
-import { LOOK_AT, WORTH_TELLING } from '../../core/index'
+import { LOOK_AT, WORTH_TELLING, say } from '../../core/index'
 import { z } from './zod'
 import { clientSummarySchema } from './clients'
 import { choice, freeText, idSchema, isoDateSchema } from './fields'
@@ -19,7 +19,7 @@ export type TodayEntry = z.infer<typeof todayEntrySchema>
 /** Something about a client that the coach can be done with. */
 export const todayItemSchema = z.object({
   client: z.object({ id: z.string(), name: z.string(), hasPlan: z.boolean() }),
-  item: choice('Item', [...LOOK_AT, ...WORTH_TELLING]),
+  item: choice(say('fields.item'), [...LOOK_AT, ...WORTH_TELLING]),
   /** What it is about: another text is something new. */
   about: z.string(),
   /** What the record says, where that is what it is about. */
@@ -56,7 +56,7 @@ export type Today = z.infer<typeof todaySchema>
 /** What a coach is done with, or takes up again. */
 export const todayDoneSchema = z.object({
   clientId: idSchema,
-  about: freeText('About', 120),
+  about: freeText(say('fields.about'), 120),
   done: z.boolean(),
 })
 export type TodayDone = z.infer<typeof todayDoneSchema>

@@ -1,9 +1,9 @@
 import { z } from './zod'
-import { InputError, parseWeighIns, type TypedWeighIn } from '../../core/index'
+import { InputError, parseWeighIns, type TypedWeighIn, say } from '../../core/index'
 import { choice, pastDateSchema } from './fields'
-import { errorText } from './problems'
+import { errorText, issueOf } from './problems'
 
-const text = errorText('Weigh-ins', 'one mass a day, up to 20,000 characters')
+const text = errorText(say('fields.weighIns'), say('fields.oneMassDayUp20'))
 
 /**
  * Weigh-ins as typed or pasted, read in the core's words. Apart from the weigh-in itself: a check-in that knows the last
@@ -13,15 +13,15 @@ export const weighInsFormSchema = z
   .object({
     text: z.string(text).max(20_000, text),
     /** The day of the last one. */
-    last: pastDateSchema('Day of the last'),
-    unit: choice('Unit', ['kg', 'lb']),
+    last: pastDateSchema(say('fields.dayLast')),
+    unit: choice(say('fields.unit'), ['kg', 'lb']),
   })
   .transform(({ text, last, unit }, context): TypedWeighIn[] => {
     try {
       return parseWeighIns(text, last, unit)
     } catch (error) {
       if (!(error instanceof InputError)) throw error
-      context.addIssue({ code: 'custom', message: error.message, path: ['text'] })
+      context.addIssue(issueOf(error, ['text']))
       return z.NEVER
     }
   })

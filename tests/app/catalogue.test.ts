@@ -4,9 +4,9 @@ import { createParser } from '@intlify/message-compiler'
 import ts from 'typescript'
 import { describe, expect, test } from 'vitest'
 import { parse } from 'vue/compiler-sfc'
-import { bestLanguage, SHIPPED } from '../../app/words/best-language'
-import { pluralRule } from '../../app/words/plural'
-import { translator } from '../../app/words/translator'
+import { bestLanguage, SHIPPED } from '../../shared/words/best-language'
+import { pluralRule } from '../../shared/words/plural'
+import { translator } from '../../shared/words/translator'
 import { FILLER, pseudo } from '../../scripts/pseudo-locale'
 import { languagesIn, placesIn, wordsOf, type Words } from '../../scripts/words'
 
@@ -26,11 +26,12 @@ const others = languagesIn(folder).filter((name) => name !== SHIPPED)
 const valuesIn = (message: string) =>
   [...new Set([...message.matchAll(/\{(\w+)\}/g)].map(([, name]) => name!))].sort()
 
-/** All scripts and components of the application. */
-function files(at = join(root, 'app')): [path: string, text: string][] {
+/** All scripts and components that say something: of the application, the core, the contract and the server. */
+const files = () => ['app', 'core', 'shared', 'server'].flatMap((name) => filesIn(join(root, name)))
+function filesIn(at: string): [path: string, text: string][] {
   return readdirSync(at, { withFileTypes: true }).flatMap((entry) => {
     const path = join(at, entry.name)
-    if (entry.isDirectory()) return files(path)
+    if (entry.isDirectory()) return filesIn(path)
     return /\.(vue|ts)$/.test(entry.name)
       ? [[path, readFileSync(path, 'utf8')] as [string, string]]
       : []
@@ -43,14 +44,18 @@ interface Call {
   where: string
 }
 
-/** Every call of t() with a key in so many words (or one of two), and the names of the values that it gives. */
+/** Every call of t() or say() with a key in so many words (or one of two), and the names of the values that it gives. */
 function calls(): Call[] {
   const found: Call[] = []
   for (const [path, text] of files()) {
     const code = path.endsWith('.vue') ? scriptsOf(text) : text
     const tree = ts.createSourceFile(path, code, ts.ScriptTarget.Latest, true)
     const look = (node: ts.Node): void => {
-      if (ts.isCallExpression(node) && node.expression.getText() === 't' && node.arguments[0])
+      if (
+        ts.isCallExpression(node) &&
+        /^(t|say)$/.test(node.expression.getText()) &&
+        node.arguments[0]
+      )
         found.push(...read(node, path))
       ts.forEachChild(node, look)
     }
@@ -120,6 +125,7 @@ describe('the catalogue', () => {
     const known = new Map(shipped)
     for (const { key, given, where } of calls()) {
       const message = known.get(key)
+      if (message === undefined) faults.push(`${where} ${key}: there is no such message`)
       if (message === undefined || given === 'unknown') continue
       const wanted = valuesIn(message)
       // A plural whose forms do not show the count is given it all the same.

@@ -1,3 +1,4 @@
+import { told } from '../support/words'
 import { describe, expect, test } from 'vitest'
 import { estimate, type Subject, working } from '#core'
 
@@ -39,6 +40,6 @@ describe('the rows jump at their edges and are never interpolated', () => {
   test('and the working names the row', () => {
     const folds = { biceps: 5, triceps: 5, subscapular: 5, iliac_crest: 5 }
     const steps = working('durnin-womersley-4', { sex: 'male', ageYears: 34 }, folds)
-    expect(steps.map((s) => s.formula).join()).toMatch(/row 30 to 39 years/)
+    expect(told(steps.map((s) => s.formula)).join()).toMatch(/row 30 to 39 years/)
   })
 })

@@ -1,3 +1,4 @@
+import { refusalOf } from '../support/words'
 import { expect, test } from 'vitest'
 import {
   energyPlan,
@@ -100,8 +101,10 @@ test('nutrients of any energy by body mass, by lean mass and by its share', () =
   })
   expect(parts.fat.grams).toBeCloseTo(80, 9)
   expect(conflicts).toEqual([])
-  expect(() => gramsOf('protein', { value: 2, by: 'perKg' }, { kcal: 2400 })).toThrow(
-    /^Body mass: is missing/,
+  expect(refusalOf(() => gramsOf('protein', { value: 2, by: 'perKg' }, { kcal: 2400 }))).toMatch(
+    /^Body mass: enter a mass/,
   )
-  expect(() => gramsOf('fat', { value: 120, by: 'percent' }, base)).toThrow(/^Fat: got .*100 %/)
+  expect(refusalOf(() => gramsOf('fat', { value: 120, by: 'percent' }, base))).toMatch(
+    /^Fat: enter .*100% of energy\. Got/,
+  )
 })

@@ -151,14 +151,14 @@ describe('oak judge', () => {
       ['8', 'client'],
       ['10', 'date'],
     ])
-    expect(lines[2]).toContain('got 400. Accepted: 2 to 70.')
+    expect(lines[2]).toContain('enter 2 to 70. Got 400.')
     expect([...new Set(done.rows.map(({ date }) => date))]).toEqual([CUT[0]!.date, CUT[2]!.date])
   }, 60_000)
 
   test('without a column that every row needs nothing is judged', () => {
     const done = judge('client,sex\nAnn,female\n')
     expect([done.status, done.stdout]).toEqual([2, ''])
-    expect(done.stderr).toContain('Column date: is missing.')
+    expect(done.stderr).toContain('Column date: enter a header row that names it.')
   }, 60_000)
 })
 

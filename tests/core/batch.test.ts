@@ -1,3 +1,4 @@
+import { told } from '../support/words'
 import { describe, expect, test } from 'vitest'
 import { estimate, estimateRow } from '#core'
 import { woman, womanFolds } from '../support/woman-row'
@@ -30,24 +31,24 @@ describe('a row', () => {
     expect(estimateRow(four)[0]).toMatchObject({ sum_mm: 31, error: '' })
     // The column by its present and by its first name.
     for (const column of ['standard', 'school']) {
-      expect(estimateRow({ ...woman, [column]: 'int' })[0]!.error).toMatch(
-        /standard of triceps: got “int”. Accepted: us/,
+      expect(told(estimateRow({ ...woman, [column]: 'int' })[0]!.error)).toMatch(
+        /standard of triceps: enter us.* Got “int”/,
       )
     }
   })
 
   test.each([
-    [{ sex: 'f' }, /sex: got “f”. Accepted: male or female/],
-    [{ age_years: '' }, /age_years: is missing/],
-    [{ thigh_mm: 'twelve' }, /thigh_mm: got “twelve”/],
-    [{ thigh_mm: '' }, /Thigh: is missing/],
-    [{ abdominal_mm: '195' }, /Abdominal: got 195/],
-    [{ standard: 'dw' }, /standard: got “dw”. Accepted: us or int/],
-    [{ equation: 'nope' }, /Equation: got “nope”/],
-    [{ age_years: '12' }, /age: got 12. Accepted: 18 years and over/],
+    [{ sex: 'f' }, /sex: enter male or female\. Got “f”/],
+    [{ age_years: '' }, /^age_years: enter 0 to 120 years\.$/],
+    [{ thigh_mm: 'twelve' }, /thigh_mm: .* Got “twelve”/],
+    [{ thigh_mm: '' }, /^Thigh: enter 3 to 100 mm\.$/],
+    [{ abdominal_mm: '195' }, /Abdominal: enter .* Got 195/],
+    [{ standard: 'dw' }, /standard: enter us or int.* Got “dw”/],
+    [{ equation: 'nope' }, /Equation: .* Got “nope”/],
+    [{ age_years: '12' }, /age: enter 18 years and over\. Got 12/],
   ])('that is bad says why: %o', (change, words) => {
     const [row] = estimateRow({ ...woman, ...change })
-    expect(row!.error).toMatch(words)
+    expect(told(row!.error)).toMatch(words)
     expect(row!.fat_percent).toBe('')
   })
 })

@@ -1,3 +1,4 @@
+import { tell } from '../support/words'
 import { randomLcg, randomNormal } from 'd3-random'
 import { describe, expect, test } from 'vitest'
 import {
@@ -192,10 +193,12 @@ describe('girths', () => {
     const look = lookAt(taped(0.8))
     const headline = headlineOf(look)
     expect(headline.rule).toBe('phase-clear')
-    expect(headlineText(headline, { mass: 'kg', length: 'cm' })).toMatch(
+    expect(tell(headlineText(headline, { mass: 'kg', length: 'cm' }))).toMatch(
       /^Waist down [56]\.\d cm since Jan 5, 2026\.$/,
     )
-    expect(headlineText(headline, { mass: 'kg', length: 'in' })).toMatch(/^Waist down 2\.\d in/)
+    expect(tell(headlineText(headline, { mass: 'kg', length: 'in' }))).toMatch(
+      /^Waist down 2\.\d in/,
+    )
     expect(headlineOf(lookAt(taped(0))).rule).not.toMatch(/clear/)
   })
 

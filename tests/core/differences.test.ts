@@ -1,3 +1,4 @@
+import { told } from '../support/words'
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
 import {
@@ -131,7 +132,7 @@ describe('what two check-ins read differently', () => {
       [{ caliperId: 'd' }, 'Another caliper than then.'],
     ] as const) {
       expect(reachOf(then, { ...now, ...other }) / reachOf(then, now)).toBeCloseTo(1.5, 9)
-      expect(differencesBetween(then, { ...now, ...other })).toEqual([words])
+      expect(told(differencesBetween(then, { ...now, ...other }))).toEqual([words])
     }
     const novice = { setup: { skill: 'novice' } } as const
     expect(reachOf({ ...then, ...novice }, { ...now, ...novice })).toBeGreaterThan(

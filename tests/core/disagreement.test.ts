@@ -1,3 +1,4 @@
+import { told } from '../support/words'
 import { describe, expect, test } from 'vitest'
 import {
   CM_PER_INCH,
@@ -47,8 +48,8 @@ describe('readings of one site that do not settle', () => {
   test('24, 28 and 20 on a first visit are 8 mm apart, and no lost decimal', () => {
     const [first, ...more] = found(record(thrice('thigh', [24, 28, 20])))
     expect(first).toMatchObject({ kind: 'apart', sites: ['thigh'], suggestions: [] })
-    expect(first!.evidence).toBe(
-      'Thigh: three readings 8.0 mm apart (24.0, 28.0, 20.0). Measure again.',
+    expect(told(first!.evidence)).toBe(
+      'Thigh: 3 readings 8.0 mm apart (24.0, 28.0, 20.0). Measure again.',
     )
     expect(more).toEqual([])
   })
@@ -83,12 +84,12 @@ describe('a girth within a week', () => {
 
   test('half an inch is asked about, in the unit that is read', () => {
     const [asked] = found(waist(28.5, '2026-03-08'), [waist(28, '2026-03-01')], INCHES)
-    expect(asked).toMatchObject({ kind: 'girth jump', sites: ['waist'] })
-    expect(asked!.evidence).toBe(
+    expect(told(asked)).toMatchObject({ kind: 'girth jump', sites: ['waist'] })
+    expect(told(asked!.evidence)).toBe(
       'Waist, narrowest is 1/2 in more than 7 days ago: is the tape at the same height?',
     )
     const [inCm] = found(waist(28.5, '2026-03-08'), [waist(28, '2026-03-07')])
-    expect(inCm!.evidence).toMatch(/^Waist, narrowest is 1\.3 cm more than yesterday/)
+    expect(told(inCm!.evidence)).toMatch(/^Waist, narrowest is 1\.3 cm more than yesterday/)
   })
 
   test('a quarter is not, nor half an inch in a month', () => {
@@ -111,7 +112,7 @@ describe('weight, height and waist', () => {
     const contradictions = found(body(250, 28), [], INCHES).filter(({ sites }) =>
       sites.includes('height'),
     )
-    expect(contradictions.map(({ evidence }) => evidence)).toEqual([
+    expect(told(contradictions.map(({ evidence }) => evidence))).toEqual([
       'A BMI of 41.6 and waist, narrowest, of 28.0 in contradict each other: look at weight, height and waist again.',
     ])
     expect(contradictions[0]!.sites).toEqual(['waist', 'mass', 'height'])
@@ -146,7 +147,7 @@ describe('the unit that is read is the unit that is seen', () => {
   test('what is found speaks pounds and inches', () => {
     const earlier = record([reading('mass', null, 62)], '2026-02-08')
     const [mass] = found(record([reading('mass', null, 137)]), [earlier], INCHES)
-    expect(mass!.evidence).toMatch(
+    expect(told(mass!.evidence)).toMatch(
       /^Body mass 302\.0 lb looks like .* \(136\.7 lb by the record\)\.$/,
     )
   })

@@ -13,6 +13,7 @@ import {
   type Term,
   type Variant,
 } from '#core'
+import { tell, told } from '../support/words'
 import { honestQuestioned, slipTrials } from './slip-trials'
 
 /* The parts of docs/how-it-computes.md that are made from the registry and the simulation. */
@@ -24,7 +25,7 @@ function formula(terms: Term[]): string {
     .map(({ coefficient, of }, i) => {
       const sign = coefficient < 0 ? (i ? ' − ' : '−') : i ? ' + ' : ''
       const size = unrounded(Math.abs(coefficient))
-      return of.label === '1' ? `${sign}${size}` : `${sign}${size} ${of.label}`
+      return of.label === '1' ? `${sign}${size}` : `${sign}${size} ${tell(of.label)}`
     })
     .join('')
 }
@@ -52,21 +53,23 @@ function card(variant: Variant): string[] {
           `${r.from} to ${r.to === Infinity ? 'older' : r.to} years: ${given} = ${formula(r.terms)}`,
       )
     : [`${given} = ${formula(terms)}`]
-  const inputs = [...folds, ...girths].map((site) => nameOf(site).toLowerCase())
+  const inputs = [...folds, ...girths].map((site) => tell(nameOf(site)).toLowerCase())
   const body = needs.map((need) => (need === 'massKg' ? 'body mass' : 'height'))
   return [
-    `**${variant.sex === 'male' ? 'Men' : 'Women'}.** ${lines.join('; ')}. Inputs: ${[...inputs, ...body].join(', ')}. Ages: ${ages(variant)}. Sample: ${variant.population}. Standard error: ${error(variant)}. ${turning ? `Turns over at ${turning.of === 'sum' ? `a sum of ${turning.at} mm` : `an abdomen of ${turning.at} cm`}: refused past it. ` : ''}${sampleSums ? `Sums of the sample: ${sampleSums.join(' to ')} mm. ` : ''}Grade ${variant.grade}. ${variant.citation}.`,
+    `**${variant.sex === 'male' ? 'Men' : 'Women'}.** ${lines.join('; ')}. Inputs: ${[...inputs, ...body].join(', ')}. Ages: ${ages(variant)}. Sample: ${tell(variant.population)}. Standard error: ${error(variant)}. ${turning ? `Turns over at ${turning.of === 'sum' ? `a sum of ${turning.at} mm` : `an abdomen of ${turning.at} cm`}: refused past it. ` : ''}${sampleSums ? `Sums of the sample: ${sampleSums.join(' to ')} mm. ` : ''}Grade ${variant.grade}. ${variant.citation}.`,
   ]
 }
 
 function equationCards(): string {
   return EQUATIONS.map((equation: Equation) => {
-    const standard = equation.standard ? LANDMARK_STANDARD_NAMES[equation.standard] : 'no folds'
+    const standard = equation.standard
+      ? tell(LANDMARK_STANDARD_NAMES[equation.standard])
+      : 'no folds'
     return [
-      `### ${equation.name}`,
+      `### ${tell(equation.name)}`,
       `\`${equation.id}\` · ${standard}`,
       ...equation.variants.flatMap(card),
-      ...equation.notes,
+      ...equation.notes.map(tell),
     ].join('\n\n')
   }).join('\n\n')
 }
@@ -75,7 +78,7 @@ function conversionList(): string {
   return Object.values(CONVERSIONS)
     .map(
       ({ id, name, a, b, citation }) =>
-        `- ${name} (\`${id}\`): fat % = ${a}/BD − ${b}. ${citation}.`,
+        `- ${tell(name)} (\`${id}\`): fat % = ${a}/BD − ${b}. ${citation}.`,
     )
     .join('\n')
 }
@@ -88,7 +91,7 @@ function protocolTable(): string {
   return [
     '| protocol | standard | folds | girths | readings | tolerance | three give | when |',
     '| --- | --- | --- | --- | --- | --- | --- | --- |',
-    ...PROTOCOLS.map((p) => {
+    ...told(PROTOCOLS).map((p) => {
       const { count: readings, tolerance, value: gives } = p.foldTrials
       const { kind, value } = tolerance
       return `| ${p.name} (\`${p.id}\`) | ${p.standard} | ${count(p.folds)} | ${count(p.girths)} | ${readings} | ${value} ${kind === 'percent' ? '%' : kind} | ${gives} | ${p.when} |`
@@ -100,7 +103,7 @@ function rangeTable(): string {
   return [
     '| table | of | wants | source |',
     '| --- | --- | --- | --- |',
-    ...NORM_TABLES.map(
+    ...told(NORM_TABLES).map(
       (t) =>
         `| ${t.name} (\`${t.id}\`) | ${t.of} | ${t.girths?.join(' or ') ?? ''} | ${t.source}. ${t.note ?? ''} |`,
     ),
@@ -111,7 +114,7 @@ function ruleTable(): string {
   return [
     '| rule | when | what coaches usually do next |',
     '| --- | --- | --- |',
-    ...ADVICE.map(
+    ...told(ADVICE).map(
       ({ id, when, next }) => `| \`${id}\` | ${when} | ${next.map(({ what }) => what).join(' ')} |`,
     ),
   ].join('\n')
@@ -123,7 +126,7 @@ function safetyTable(): string {
   return [
     '| rule | outcome | when | who decides | source |',
     '| --- | --- | --- | --- | --- |',
-    ...SAFETY_RULES.map(
+    ...told(SAFETY_RULES).map(
       ({ id, outcome, when, who, source }) =>
         `| \`${id}\` | ${outcome} | ${when} | ${who} | ${source} |`,
     ),

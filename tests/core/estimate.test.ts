@@ -1,3 +1,4 @@
+import { tell, told } from '../support/words'
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
 import {
@@ -31,14 +32,14 @@ describe('what is refused names the input, what was got and what is accepted', (
   }
 
   test.each([
-    ['a missing fold', { ...folds, thigh: undefined }, 'thigh', /Thigh: is missing/],
-    ['no number', { ...folds, chest: NaN }, 'chest', /Chest: is missing. Accepted: 2 to 100 mm/],
-    ['a decimal point lost', { ...folds, abdominal: 195 }, 'abdominal', /got 195/],
-    ['a fold of nothing', { ...folds, triceps: 0 }, 'triceps', /got 0/],
+    ['a missing fold', { ...folds, thigh: undefined }, 'thigh', /^Thigh: enter 3 to 100 mm\.$/],
+    ['no number', { ...folds, chest: NaN }, 'chest', /^Chest: enter 2 to 100 mm\.$/],
+    ['a decimal point lost', { ...folds, abdominal: 195 }, 'abdominal', /Got 195/],
+    ['a fold of nothing', { ...folds, triceps: 0 }, 'triceps', /Got 0/],
   ])('%s', (_what, values, input, words) => {
     const error = refuse(() => estimate('jackson-pollock-7', man, values as Values))
     expect(error.input).toBe(input)
-    expect(error.message).toMatch(words)
+    expect(tell(error.said)).toMatch(words)
   })
 
   test('ages under the youngest, and decimals floored', () => {
@@ -66,21 +67,23 @@ describe('what is refused names the input, what was got and what is accepted', (
     const past = { triceps: 73, suprailiac: 73, thigh: 73 }
     expect(refuse(() => estimate('jackson-pollock-3', women, past)).input).toBe('sum')
     const close = estimate('jackson-pollock-3', women, { triceps: 66, suprailiac: 66, thigh: 66 })
-    expect(close.warnings.join()).toMatch(/turns over/)
+    expect(told(close.warnings).join()).toMatch(/turns over/)
   })
 
   test('over the oldest age and outside the sample only warns', () => {
     const { warnings } = estimate('jackson-pollock-7', { ...man, ageYears: 70 }, folds)
-    expect(warnings).toEqual([expect.stringMatching(/oldest of the source \(61\)/)])
+    expect(told(warnings)).toEqual([expect.stringMatching(/oldest of the source \(61\)/)])
     const lean = Object.fromEntries(SEVEN_FOLDS.map((site) => [site, 4]))
-    expect(estimate('jackson-pollock-7', man, lean).warnings.join()).toMatch(/outside the sample/)
+    expect(told(estimate('jackson-pollock-7', man, lean).warnings).join()).toMatch(
+      /outside the sample/,
+    )
   })
 })
 
 test('the working ends in the estimate, and its terms add up to the density', () => {
   const steps = working('jackson-pollock-7', man, folds)
   const result = estimate('jackson-pollock-7', man, folds)
-  const value = (label: string) => steps.find((s) => s.label === label)!.value
+  const value = (label: string) => steps.find((s) => tell(s.label) === label)!.value
   expect(value('Sum S')).toBe(105)
   expect(value('constant') + value('S term') + value('S² term') + value('age term')).toBeCloseTo(
     result.density!,
@@ -184,8 +187,8 @@ test('the population term is off unless set, and says so when on', () => {
     estimate('evans-7', athlete, folds, { groupTerm }),
   )
   expect(off!.fatPercent - on!.fatPercent).toBeCloseTo(2.545, 9)
-  expect(off!.warnings).toEqual([])
-  expect(on!.warnings.join()).toMatch(/population term/)
+  expect(told(off!.warnings)).toEqual([])
+  expect(told(on!.warnings).join()).toMatch(/population term/)
 })
 
 test('from seven folds every equation that they allow is computed, in the right standard only', () => {
@@ -227,5 +230,5 @@ test('what one millimetre does to the result', () => {
 test('less than no fat is no result, and is refused with what came out', () => {
   const tall = { sex: 'male', ageYears: 30, heightCm: 200 } as const
   const error = thrownBy(() => estimate('navy-inch', tall, { neck: 45, abdomen: 60 }))
-  expect((error as Error).message).toMatch(/the inputs give [−-]\d+\.\d%, which is not a result/)
+  expect(tell((error as InputError).said)).toMatch(/They give [−-]\d+\.\d%, which is not a result/)
 })

@@ -1,3 +1,4 @@
+import { told } from '../support/words'
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
 import {
@@ -127,8 +128,10 @@ describe('between different sets', () => {
       }),
       { numRuns: 100, seed: 13 },
     )
-    expect(foldSumName(three, false)).toBe('Sum of the 3 shared folds: triceps, suprailiac, thigh')
-    expect(foldSumName(three, true)).toBe('Sum of 3 folds')
+    expect(told(foldSumName(three, false))).toBe(
+      'Sum of the 3 shared folds: triceps, suprailiac, thigh',
+    )
+    expect(told(foldSumName(three, true))).toBe('Sum of 3 folds')
   })
 
   test('a series is followed by what the newest and the others have, in one landmark standard', () => {
@@ -160,10 +163,10 @@ describe('between different sets', () => {
     ])
     expect(followedFolds(foreign)).toEqual(whole)
     expect(foldSumOf(foreign[0]!, whole.folds)).toBeUndefined()
-    expect(sumGap(foreign[0]!, whole.folds)).toMatch(
+    expect(told(sumGap(foreign[0]!, whole.folds))).toMatch(
       /^located by another landmark standard, or taken in another way: .*triceps/,
     )
-    expect(sumGap(sheets([threeOf('2026-03-01', [12, 11, 20])])[0]!, whole.folds)).toMatch(
+    expect(told(sumGap(sheets([threeOf('2026-03-01', [12, 11, 20])])[0]!, whole.folds))).toMatch(
       /^not taken: chest, midaxillary/,
     )
     expect(sumGap(foreign[1]!, whole.folds)).toBeUndefined()

@@ -1,3 +1,4 @@
+import { told } from '../support/words'
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
 import {
@@ -112,7 +113,7 @@ describe('what asks for a second look', () => {
   test('digits of a height changed about are told from feet and inches', () => {
     const [finding] = findingsOf(woman, now([bare('height', 186)]), [last], setup)
     expect(finding).toMatchObject({ kind: 'transposition', sites: ['height'] })
-    expect(finding!.evidence).toMatch(/two digits changed about/)
+    expect(told(finding!.evidence)).toMatch(/two digits changed about/)
     expect(finding!.suggestions).toEqual([{ site: 'height', trial: null, value: 168 }])
   })
 
@@ -205,7 +206,7 @@ describe('the result of a check-in', () => {
     const [, ...six] = folds(SHEET)
     const result = resultOf(woman, record('2026-03-01', six))
     expect(result.ok).toBe(false)
-    expect(!result.ok && result.error.message).toMatch(/Chest.*missing/i)
+    expect(told(!result.ok && result.error.said)).toMatch(/^Chest: enter 2 to 100 mm\.$/)
     expect(sheetOf(woman, record('2026-03-01', six)).missing).toEqual(['chest'])
     expect(resultOf({ ...woman, heightCm: null }, last).ok).toBe(true)
   })

@@ -1,3 +1,4 @@
+import { tell, told } from '../support/words'
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
 import {
@@ -66,8 +67,8 @@ describe('what is known of an age', () => {
       undefined,
       undefined,
     ])
-    expect(ageText(unknown, TODAY)).toBe('age not on record')
-    expect(ageText(byYear(1990), TODAY)).toBe('about 36 years')
+    expect(told(ageText(unknown, TODAY))).toBe('age not on record')
+    expect(told(ageText(byYear(1990), TODAY))).toBe('about 36 years')
   })
 })
 
@@ -77,8 +78,8 @@ describe('somebody one knows little of', () => {
     const lead = resultOf(unknown, record)
     expect(lead.ok).toBe(false)
     if (lead.ok) return
-    expect(lead.error).toBeInstanceOf(InputError)
-    expect(lead.error.message).toMatch(/age: is missing\. Accepted: .*year of birth on record/)
+    expect(told(lead.error)).toBeInstanceOf(InputError)
+    expect(tell(lead.error.said)).toMatch(/age: enter .*year of birth on record\.$/)
     const every = everyResultOf(unknown, record)
     const works = every.filter(({ ok }) => ok).map(({ equation }) => equation.id)
     // Equations that do not count age: they warn of the ages they were made on.
@@ -111,15 +112,17 @@ describe('somebody one knows little of', () => {
         ),
       )
     const { advice, not, cautions } = asked(unknown)
-    expect(not.find(({ protocol }) => protocol.id === 'seven-fold')!.reason).toMatch(/counts age/)
-    expect(cautions.join()).toMatch(/age is not on record/)
+    expect(told(not.find(({ protocol }) => protocol.id === 'seven-fold')!.reason)).toMatch(
+      /counts age/,
+    )
+    expect(told(cautions).join()).toMatch(/age is not on record/)
     for (const { protocol } of advice) {
       const id = protocol.equations.female[0]
       if (id !== undefined) expect(['navy-inch', 'withers-4', 'nine-site-ratio'], id).toContain(id)
     }
     // Born in 2008: eighteen or not yet, so a guardian consents first.
-    expect(asked(byYear(2008)).cautions.join()).toMatch(/guardian/)
-    expect(asked(byYear(2007)).cautions.join()).not.toMatch(/guardian/)
+    expect(told(asked(byYear(2008)).cautions).join()).toMatch(/guardian/)
+    expect(told(asked(byYear(2007)).cautions).join()).not.toMatch(/guardian/)
   })
 
   test('a plan is drawn without an age; only the form that counts it asks for it', () => {
@@ -131,10 +134,10 @@ describe('somebody one knows little of', () => {
     const error = thrownBy(() =>
       energyPlan({ ...start, heightCm: 168 }, { form: 'mass', activity: 1.5, paceKg: 0.3 }),
     )
-    expect((error as InputError).message).toMatch(/Age: is missing/)
+    expect(tell((error as InputError).said)).toMatch(/^Age: enter .*on record\.$/)
     const words = (of: object) =>
       standingFindings({ ...start, ...of }, { flags: [], today: TODAY }).map(({ words: w }) => w)
-    expect(words({ leastAgeYears: undefined }).join()).toMatch(/age is not on record/)
-    expect(words({ ageYears: 18, leastAgeYears: 17 }).join()).toMatch(/Under 18: no deficit/)
+    expect(told(words({ leastAgeYears: undefined })).join()).toMatch(/age is not on record/)
+    expect(told(words({ ageYears: 18, leastAgeYears: 17 })).join()).toMatch(/Under 18: no deficit/)
   })
 })

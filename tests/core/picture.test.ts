@@ -1,5 +1,6 @@
+import { tell } from '../support/words'
 import { describe, expect, test } from 'vitest'
-import { alignedIn, withoutMetadata } from '#core'
+import { type InputError, alignedIn, withoutMetadata } from '#core'
 import { thrownBy } from './support'
 
 const text = (words: string) => [...words].map((c) => c.charCodeAt(0))
@@ -80,8 +81,10 @@ describe('a picture without its metadata', () => {
     [webp, 'image/webp'],
   ] as const)('a picture of another size than it is said to be is refused', (bytes, type) => {
     expect(withoutMetadata(bytes, type, { width: 4, height: 5 }).length).toBeGreaterThan(0)
-    const error = thrownBy(() => withoutMetadata(bytes, type, { width: 50, height: 5 })) as Error
-    expect(error.message).toMatch(/got “a picture of 4 x 5”/)
+    const error = thrownBy(() =>
+      withoutMetadata(bytes, type, { width: 50, height: 5 }),
+    ) as InputError
+    expect(tell(error.said)).toMatch(/Got a picture of 4 x 5/)
   })
 
   test.each([
@@ -90,8 +93,8 @@ describe('a picture without its metadata', () => {
     [png.slice(0, 20), 'image/png'],
     [Uint8Array.from(text('<svg onload="x">')), 'image/png'],
   ] as const)('what is no whole picture of its type is refused', (bytes, type) => {
-    const error = thrownBy(() => withoutMetadata(bytes, type)) as Error
-    expect(error.message).toMatch(/Photo: got .*Accepted: a whole image/)
+    const error = thrownBy(() => withoutMetadata(bytes, type)) as InputError
+    expect(tell(error.said)).toMatch(/Photo: enter a whole image.* Got /)
   })
 })
 

@@ -1,6 +1,8 @@
+import { tell, told } from '../support/words'
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
 import {
+  formatDate,
   addDays,
   attempt,
   checkedBreaks,
@@ -97,16 +99,14 @@ describe('goals in the coach’s words', () => {
         const { targets, pace: asked, paceKg, timeline, energy } = found
         for (const outcome of [targets, asked, paceKg, timeline, energy]) {
           if (!outcome || outcome.ok) continue
-          expect(outcome.error.message).not.toMatch(/NaN|undefined|Infinity/)
-          expect(outcome.error.message).toMatch(/Accepted: |is faster than/)
+          expect(tell(outcome.error.said)).not.toMatch(/NaN|undefined|Infinity/)
+          expect(tell(outcome.error.said)).toMatch(/: (enter|use) |is faster\.$/)
         }
       }),
       { numRuns: 400 },
     )
     const noDay = attempt(() => targetsOf({ kind: 'mass', value: 74, occasion: 'weigh-in' }, man))
-    expect(!noDay.ok && noDay.error.message).toBe(
-      'Day of the weigh-in: is missing. Accepted: a date.',
-    )
+    expect(told(!noDay.ok && noDay.error.said)).toBe('Day of the weigh-in: enter a date.')
   })
 })
 
@@ -151,9 +151,9 @@ describe('a pace', () => {
   test('a day that is gone, or none, is named', () => {
     const goal = { kind: 'loseMass', value: 4 } as const
     const gone = attempt(() => paceByDay({ ...goal, date: FROM }, man, FROM))
-    expect(!gone.ok && [gone.error.input, gone.error.message]).toEqual([
+    expect(told(!gone.ok && [gone.error.input, gone.error.said])).toEqual([
       'date',
-      `Day of the goal: got “${FROM}”. Accepted: a day after ${FROM}.`,
+      `Day of the goal: enter a day after ${formatDate(FROM, true)}. Got “${FROM}”.`,
     ])
     expect(attempt(() => paceByDay(goal, man, FROM)).ok).toBe(false)
   })
@@ -222,12 +222,12 @@ describe('breaks', () => {
   test('of no length, or of half a week, are refused by name', () => {
     const refused = (breaks: Breaks) => {
       const found = attempt(() => checkedBreaks(breaks))
-      return found.ok ? undefined : `${found.error.input} ${found.error.message}`
+      return found.ok ? undefined : `${found.error.input} ${tell(found.error.said)}`
     }
     expect(refused({ every: 8, weeks: 2 })).toBeUndefined()
-    expect(refused({ every: 1, weeks: 2 })).toMatch(/^breakEvery .*got 1\. .*from 2 to 26/)
-    expect(refused({ every: 8, weeks: 0.5 })).toMatch(/^breakWeeks .*got 0\.5\. .*from 1 to 12/)
-    expect(refused({ every: NaN, weeks: 2 })).toMatch(/is missing/)
+    expect(refused({ every: 1, weeks: 2 })).toMatch(/^breakEvery .*from 2 to 26\. Got 1\./)
+    expect(refused({ every: 8, weeks: 0.5 })).toMatch(/^breakWeeks .*from 1 to 12\. Got 0\.5\./)
+    expect(refused({ every: NaN, weeks: 2 })).toMatch(/: enter [^.]*\.$/)
   })
 })
 
@@ -242,10 +242,10 @@ describe('a day in meals', () => {
     expect(4 * meal.kcal).toBeCloseTo(2000, 9)
     expect(meal.proteinPerKg).toBeCloseTo(0.4, 9)
     // 0.4 to 0.55 g per kg a meal: Schoenfeld BJ, Aragon AA, J Int Soc Sports Nutr 2018;15:10 (from memory).
-    expect(meal.note).toMatch(/which is what building muscle asks for/)
-    expect(mealOf(day, 8, 80).note).toMatch(/fewer, larger meals/)
-    expect(mealOf(day, 2, 80).note).toMatch(/another meal spreads it/)
-    expect(mealOf(day, 4).note).toMatch(/about 0\.4 g/)
+    expect(told(meal.note)).toMatch(/which is what building muscle asks for/)
+    expect(told(mealOf(day, 8, 80).note)).toMatch(/fewer, larger meals/)
+    expect(told(mealOf(day, 2, 80).note)).toMatch(/another meal spreads it/)
+    expect(told(mealOf(day, 4).note)).toMatch(/about 0\.4 g/)
   })
 
   test('fat and carbohydrate are what is asked for, by any measure', () => {
@@ -254,6 +254,6 @@ describe('a day in meals', () => {
     const other = dayOf({ ...wish, carbohydrate: { value: 200, by: 'grams' } }, base)
     expect(other.parts.carbohydrate.grams).toBeCloseTo(200, 9)
     const none = attempt(() => mealOf(dayOf(wish, base), 0))
-    expect(!none.ok && none.error.message).toMatch(/^Meals a day: got 0\. .*1 to 8/)
+    expect(told(!none.ok && none.error.said)).toMatch(/^Meals a day: .*1 to 8\. Got 0\./)
   })
 })

@@ -1,3 +1,4 @@
+import { tell, told } from '../support/words'
 import { describe, expect, test } from 'vitest'
 import {
   equationById,
@@ -81,7 +82,7 @@ describe("a protocol of the coach's own", () => {
   ] as const)('is refused with words: %o', (change, words) => {
     const error = thrownBy(() => readOwnProtocol({ ...own, ...change }))
     expect(error).toBeInstanceOf(InputError)
-    expect((error as InputError).message).toMatch(words)
+    expect(tell((error as InputError).said)).toMatch(words)
   })
 })
 
@@ -218,13 +219,13 @@ describe('the recommender', () => {
   test.each(TABLE)('%s', (_what, client, first, not, why) => {
     const { advice, not: against, cautions } = recommend({ ...usual, ...client })
     expect(advice[0]?.protocol.id ?? null).toBe(first)
-    expect(against.find((n) => n.protocol.id === not)?.reason).toMatch(why)
-    for (const { reason } of [...advice, ...against]) expect(reason).toMatch(/\.$/)
+    expect(told(against.find((n) => n.protocol.id === not)?.reason)).toMatch(why)
+    for (const { reason } of [...advice, ...against]) expect(told(reason)).toMatch(/\.$/)
     if (first === null) expect(cautions.length).toBeGreaterThan(0)
   })
 
   test('says what a changed tester costs', () => {
     const last = { protocolId: 'seven-fold', anotherTester: true }
-    expect(recommend({ ...usual, last }).advice[0]!.reason).toMatch(/one and a half times/)
+    expect(told(recommend({ ...usual, last }).advice[0]!.reason)).toMatch(/one and a half times/)
   })
 })

@@ -1,3 +1,4 @@
+import { tell, told } from '../support/words'
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
 import {
@@ -58,7 +59,7 @@ describe('several readings in one field', () => {
       expect(read.ok, text).toBe(false)
     }
     const read = parseTrials('12/x', mm, false)
-    expect(!read.ok && read.error.message).toContain('12/x')
+    expect(told(!read.ok && read.error.said)).toContain('12/x')
   })
 })
 
@@ -110,7 +111,7 @@ describe('an age that is not known', () => {
     const girths = { neck: 14 * CM_PER_INCH, waist: 28 * CM_PER_INCH, hip: 36 * CM_PER_INCH }
     const made = estimate('navy-inch', woman, girths)
     expect(made.fatPercent).toBeCloseTo(21.8, 1)
-    expect(made.warnings).toContain(
+    expect(told(made.warnings)).toContain(
       'The age is not known: the equation was made on 18 to 56 years.',
     )
     expect(estimate('navy-inch', { ...woman, ageYears: 30 }, girths).fatPercent).toBe(
@@ -123,13 +124,15 @@ describe('an age that is not known', () => {
     })
     // The rows of an equation by age are picked by it.
     const dw = { biceps: 8, triceps: 15, subscapular: 12, iliac_crest: 14 }
-    expect(thrownBy(() => estimate('durnin-womersley-4', { sex: 'female' }, dw))).toMatchObject({
+    expect(
+      told(thrownBy(() => estimate('durnin-womersley-4', { sex: 'female' }, dw))),
+    ).toMatchObject({
       input: 'ageYears',
     })
   })
 
   test('is taken for an adult’s by the tables of one column, and by no table by age', () => {
-    expect(classify('bmi-who', 27, { sex: 'male' })!.band.name).toBe('pre-obese')
+    expect(told(classify('bmi-who', 27, { sex: 'male' })!.band.name)).toBe('pre-obese')
     expect(classify('bmi-who', 27, { sex: 'male', ageYears: 15 })).toBeNull()
     expect(classify('coaching-age', 20, { sex: 'male' })).toBeNull()
     expect(classify('gallagher-white', 20, { sex: 'male' })).toBeNull()
@@ -157,9 +160,10 @@ describe('whom an equation was made on', () => {
   test('what a sample’s words name is what it is filed under', () => {
     for (const { variants } of EQUATIONS) {
       for (const { population, madeOn } of variants) {
-        expect(/athletes|swimmers/i.test(population), population).toBe(madeOn === 'athletes')
-        expect(/boys|girls/.test(population), population).toBe(madeOn === 'youth')
-        expect(/obesity/.test(population), population).toBe(madeOn === 'obesity')
+        const who = tell(population)
+        expect(/athletes|swimmers/i.test(who), who).toBe(madeOn === 'athletes')
+        expect(/boys|girls/.test(who), who).toBe(madeOn === 'youth')
+        expect(/obesity/.test(who), who).toBe(madeOn === 'obesity')
       }
     }
   })
@@ -177,17 +181,17 @@ describe('indices', () => {
     const by = (id: string, waist?: string) => found.find((f) => f.id === id && f.waist === waist)!
     // Common practice, no source: 27.26 and 0.975.
     expect(by('bmi').value).toBeCloseTo(27.26, 2)
-    expect(by('bmi').classes.map(({ band }) => band.name)).toEqual(['pre-obese'])
+    expect(told(by('bmi').classes.map(({ band }) => band.name))).toEqual(['pre-obese'])
     expect(by('waistToHip', 'waist').value).toBeCloseTo(0.975, 9)
     expect(by('waistToHip', 'waist').classes[0]!.table.id).toBe('whr-coaching')
-    expect(by('waistToHip', 'waist').classes[0]!.band.name).toBe('at risk')
+    expect(told(by('waistToHip', 'waist').classes[0]!.band.name)).toBe('at risk')
     expect(by('waistToHip', 'abdomen').value).toBeCloseTo(1, 9)
     expect(by('waistToHeight', 'abdomen').value).toBeCloseTo(40 / 70, 9)
     expect(by('waist', 'waist').classes[0]!.table.id).toBe('waist-acsm')
     expect(by('waist', 'waist').classes[0]!.girthNote).toBeUndefined()
     // No table is made for a waist at the navel: each says for which it is.
     expect(by('waist', 'abdomen').classes.every(({ girthNote }) => girthNote)).toBe(true)
-    expect(waistName('abdomen')).toBe('at the navel')
+    expect(told(waistName('abdomen'))).toBe('at the navel')
   })
 
   test('40 inches in a man are the limit by one table and at risk by another', () => {
@@ -200,9 +204,9 @@ describe('indices', () => {
         const by = (id: string) => waist!.classes.find(({ table }) => table.id === id)!.band.name
         return [by('waist-over-40-in'), by('waist-from-40-in')]
       }
-      expect(at(limit)).toEqual(['not at risk', 'at risk'])
-      expect(at(limit + 1 / 8)).toEqual(['at risk', 'at risk'])
-      expect(at(limit - 1 / 8)).toEqual(['not at risk', 'not at risk'])
+      expect(told(at(limit))).toEqual(['not at risk', 'at risk'])
+      expect(told(at(limit + 1 / 8))).toEqual(['at risk', 'at risk'])
+      expect(told(at(limit - 1 / 8))).toEqual(['not at risk', 'not at risk'])
     }
   })
 

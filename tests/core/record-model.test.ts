@@ -1,3 +1,4 @@
+import { told } from '../support/words'
 import { randomLcg, randomNormal } from 'd3-random'
 import { describe, expect, test } from 'vitest'
 import {
@@ -295,15 +296,15 @@ describe('the headline', () => {
   ] as const)('%s', (rule, look, words) => {
     const headline = headlineOf(look)
     expect(headline.rule).toBe(rule)
-    expect(headlineText(headline)).toBe(words)
+    expect(told(headlineText(headline))).toBe(words)
     expect(HEADLINE_RULES).toContain(rule)
   })
 
   test('a day from which it should be readable is not said once it is past', () => {
     const headline = headlineOf(lookOf({ fat: open, lean: open, mass: open }))
     const on = (today: string) => headlineText(headline, { mass: 'kg', today })
-    expect(on('2030-04-30')).toBe('Not clear yet. Readable from about May 1, 2030.')
-    expect(on('2030-05-01')).toBe('Not clear yet. Another check-in should tell.')
+    expect(told(on('2030-04-30'))).toBe('Not clear yet. Readable from about May 1, 2030.')
+    expect(told(on('2030-05-01'))).toBe('Not clear yet. Another check-in should tell.')
   })
 
   test('lean that goes with much more fat is what a cut costs', () => {
@@ -328,7 +329,7 @@ describe('the headline', () => {
 
   test('where there is a sum alone it is judged like the rest', () => {
     const headline = headlineOf(lookOf({ sum: change(-22, 5, 80) }))
-    expect(headlineText(headline)).toBe('The sum of folds down 22 mm since Feb 4, 2030.')
+    expect(told(headlineText(headline))).toBe('The sum of folds down 22 mm since Feb 4, 2030.')
   })
 })
 

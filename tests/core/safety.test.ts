@@ -1,5 +1,7 @@
+import { tell, told } from '../support/words'
 import { describe, expect, test } from 'vitest'
 import {
+  type InputError,
   addDays,
   attempt,
   fatPercentOfStart,
@@ -183,13 +185,13 @@ describe('each row of the table', () => {
     const girl = body('female', 52, 20, { ageYears: 17 })
     const held = judge(girl, gain, pace)
     expect(held.outcome).toBe('hold')
-    expect(held.findings[0]!.words).toMatch(/guardian/)
-    expect(held.findings[0]!.words).not.toMatch(/deficit/)
+    expect(told(held.findings[0]!.words)).toMatch(/guardian/)
+    expect(told(held.findings[0]!.words)).not.toMatch(/deficit/)
     expect(judge(girl, gain, { ...pace, flags: ['guardian consents'] }).outcome).toBe('ok')
     expect(judge(girl, toPercent(18), { flags: ['guardian consents'] }).outcome).toBe('refused')
     const eating = judge(body('female', 52, 20), gain, { ...pace, flags: ['eating disorder'] })
     expect(eating.outcome).toBe('hold')
-    expect(eating.findings[0]!.words).not.toMatch(/no deficit/)
+    expect(told(eating.findings[0]!.words)).not.toMatch(/no deficit/)
     // The floor is higher for them.
     const low = judge(
       body('female', 57, 24),
@@ -222,8 +224,8 @@ describe('each row of the table', () => {
   test('every rule is met somewhere, has a source and somebody who decides', () => {
     expect(new Set(SAFETY_RULES.map(({ id }) => id)).size).toBe(SAFETY_RULES.length)
     for (const { id, source, who, when } of SAFETY_RULES) {
-      expect(source, id).toMatch(/from memory|no source/)
-      expect(who.length * when.length, id).toBeGreaterThan(0)
+      expect(told(source), id).toMatch(/from memory|no source/)
+      expect(tell(who) && tell(when), id).not.toBe('')
     }
   })
 
@@ -306,7 +308,7 @@ test('over a grid of bodies and goals nothing that can hurt is allowed, and what
 
 test('a goal that makes no sense is named', () => {
   const start = body('male', 80, 20)
-  const words = (goal: Goal) => (thrownBy(() => judge(start, goal)) as Error).message
+  const words = (goal: Goal) => tell((thrownBy(() => judge(start, goal)) as InputError).said)
   expect(words({ kind: 'mass', value: 50 })).toMatch(/leaves no fat at all/)
   expect(words({ kind: 'mass', value: 900 })).toMatch(/25 to 350 kg/)
   expect(attempt(() => judge(start, toPercent(18))).ok).toBe(true)

@@ -38,10 +38,10 @@ describe('findings in the moment', () => {
   })
 
   test.each([
-    ['a decimal point moved', 'abdominal', '1.95', /Accepted: 3 to 85 mm/, 19.5],
+    ['a decimal point moved', 'abdominal', '1.95', /enter 3 to 85 mm/, 19.5],
     ['digits changed about', 'thigh', '52', /digits changed about/, 25],
-    ['inches', 'subscapular', '0.5', /Accepted: 3 to 75 mm/, 12.7],
-    ['a decimal point lost', 'abdominal', '195', /Accepted: 3 to 85 mm/, 19.5],
+    ['inches', 'subscapular', '0.5', /enter 3 to 75 mm/, 12.7],
+    ['a decimal point lost', 'abdominal', '195', /enter 3 to 85 mm/, 19.5],
   ] as const)('%s: one key takes what was meant', async (_what, slipped, typed, words, meant) => {
     const id = await secondCheckIn(`Slip ${typed}`)
     await openFolds(id)
@@ -194,7 +194,7 @@ test('the read-back says what is missing, alone or once only, and corrects in pl
   await page.keyboard.press('Enter')
   await waitForFocus(page, 'correction')
   await enter(page, '500')
-  await waitForText(page, 'Chest: got “500”')
+  await waitForText(page, 'Got “500”')
   await enter(page, '9.5', true)
   await waitForText(page, 'Edit history')
   const { readings } = await stored(id)

@@ -466,7 +466,7 @@ test('sites in the coach’s own words, and a thigh that the client holds up, st
   await page.keyboard.press('Enter')
   await page.waitForFunction(() => document.querySelector('#landmark-own_girth_under_the_ribs'))
   await press(page, 'Save protocol')
-  await waitForText(page, 'High calf, where it lies: is missing')
+  await waitForText(page, 'High calf, where it lies: enter a landmark')
   await page.type('#landmark-own_fold_high_calf', 'A hand under the knee, inside.')
   await page.type('#landmark-own_girth_under_the_ribs', 'Level with the last rib.')
   await page.type('#name-iliac_crest', 'Side of the abdomen')

@@ -5,7 +5,7 @@ import { PHONE, visit, waitForFocus, waitForText } from './support/browser'
 import * as flow from './support/floor'
 import { NOW, useFloor } from './support/floor'
 import type { TestServer } from './support/server'
-import { smallTargets } from './support/targets'
+import { inSight, smallTargets } from './support/targets'
 
 const floor = useFloor({ demo: true })
 let page: Page
@@ -105,15 +105,8 @@ test('lying on its side a phone shows the number beside the keypad', async () =>
   await page.setViewport({ ...PHONE, width: PHONE.height, height: PHONE.width })
   await page.goto(`${server.url}/check-in/${id}`)
   await flow.begin(page)
-  const inSight = (selector: string) =>
-    page.$eval(selector, (element) => {
-      const { left, right, top, bottom } = element.getBoundingClientRect()
-      return [top + 3, bottom - 3].every((y) =>
-        [left + 3, right - 3].every((x) => element.contains(document.elementFromPoint(x, y))),
-      )
-    })
   for (const mark of ['#reading', '[data-test="site"]', '[aria-label="Keypad"]']) {
-    expect(await inSight(mark), mark).toBe(true)
+    expect(await inSight(page, mark), mark).toBe(true)
   }
   for (const sign of '9') await flow.tap(page, sign)
   await flow.tap(page, 'Enter')

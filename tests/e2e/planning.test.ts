@@ -95,7 +95,7 @@ describe('a plan', () => {
     await waitForText(page, 'is for a contest day alone')
     expect(await page.$eval('#goal', (e) => (e as HTMLInputElement).value)).toBe('10')
     await retype('#goal', 'thin')
-    await waitForText(page, 'Goal: got “thin”. Accepted: a number, such as 58.5.')
+    await waitForText(page, 'Goal: enter a number, such as 58.5. Got “thin”.')
     await retype('#goal', '18')
     await retype('#pace', '3')
     await waitForText(
@@ -177,13 +177,13 @@ describe('a plan', () => {
     await press(page, 'With breaks or maintenance weeks in between')
     await retype('#break-every', '5')
     await retype('#break-weeks', '0')
-    await waitForText(page, 'Weeks of a break: got 0. Accepted: a whole number from 1 to 12.')
+    await waitForText(page, 'Weeks of a break: enter a whole number from 1 to 12. Got 0.')
     await retype('#break-weeks', '1')
     await waitForText(page, 'Feasible:')
     expect(await textOf(page, 'phases')).toMatch(/cut.*break.*cut.*break.*cut/s)
     await waitForText(page, /\d g and about \d+ kcal a day/)
     await retype('#exercise', 'lots')
-    await waitForText(page, 'Exercise a day: got “lots”. Accepted: a number, such as 58.5.')
+    await waitForText(page, 'Exercise a day: enter a number, such as 58.5. Got “lots”.')
     await retype('#exercise', '200')
     await waitForText(page, 'Of 10,000 simulated outcomes')
     await press(page, 'Save plan')
@@ -327,7 +327,7 @@ test('a food label says its shares of energy beside the day’s amounts', async 
   await page.waitForSelector('[data-test="label"]')
   expect(await textOf(page, 'label')).toMatch(/fat\s+23\.0\s+207\s+47%\s+29%/)
   await page.type('#servingG', '10')
-  await waitForText(page, 'Serving size: got 10. Accepted: at least the 82.0 g of its parts')
+  await waitForText(page, 'Serving size: enter at least the 82.0 g of its parts')
 })
 
 test('no page has an accessibility violation or runs over the side, at either size', async () => {

@@ -1,3 +1,4 @@
+import { told } from '../support/words'
 import { randomUUID } from 'node:crypto'
 import { sql } from 'drizzle-orm'
 import { afterAll, beforeAll, describe, expect, test } from 'vitest'
@@ -74,7 +75,7 @@ describe('clients', () => {
       cadenceDays: 0,
     }
     const { status, body } = await api.post('/api/clients', wrong)
-    const onTheForm = problemsOf(newClientSchema.safeParse(wrong).error!)
+    const onTheForm = told(problemsOf(newClientSchema.safeParse(wrong).error!))
     expect(status).toBe(422)
     expect(body.problems).toEqual(onTheForm)
     expect(onTheForm.map((p) => p.field)).toEqual([
@@ -84,7 +85,7 @@ describe('clients', () => {
       'height',
       'cadenceDays',
     ])
-    expect(onTheForm.map((p) => p.message).join('\n')).toMatch(/got “tall”.*5'10"/)
+    expect(onTheForm.map((p) => p.message).join('\n')).toMatch(/5'10".* Got “tall”/)
   })
 
   test('that are not there answer 404, and ids that are none 422', async () => {
@@ -175,10 +176,10 @@ describe('readings', () => {
     const { body } = await send(id, [...bad, good])
     expect(body.stored).toEqual([good.id])
     expect(body.refused.map((r: { message: string }) => r.message)).toEqual([
-      'Chest: got 900. Accepted: 2 to 70 mm.',
+      'Chest: enter 2 to 70 mm. Got “900”.',
       'Site: a fold names its site and landmark standard, a girth its site, body mass and height neither.',
       'This reading belongs to another check-in.',
-      'Body mass: got 5. Accepted: 25 to 350 kg.',
+      'Body mass: enter 25 to 350 kg. Got “5”.',
     ])
   })
 })

@@ -128,7 +128,7 @@ describe.each(
         expect(status, words).toBe(422)
         const problem = answer.problems[0] as { field: string; message: string }
         expect(problem.field.split('.')[0], words).toBe(field)
-        expect(problem.message, words).toMatch(/^[A-Z].*(got |is missing|accepted)/is)
+        expect(problem.message, words).toMatch(/^[A-Z].*: (enter|choose|leave) .*\.$/s)
         expect(problem.message.length, words).toBeLessThan(800)
       }
       expect(refused, `${name}, ${field}`).toBeGreaterThanOrEqual(bodies.length - 1)
@@ -152,7 +152,7 @@ test('days that are not here yet are refused where something was done on them', 
     expect(answer.problems).toEqual([
       {
         ...{ field, code: 'refused', got: later, accepted: 'today or a date before' },
-        message: expect.stringMatching(`got “${later}”. Accepted: today or a date before.`),
+        message: expect.stringMatching(`enter today or a date before. Got “${later}”.`),
       },
     ])
   }

@@ -68,25 +68,25 @@ describe('a plan', () => {
       'a goal under the floor',
       { goal: { kind: 'fatPercent', value: 8 } },
       'goal',
-      /Goal: got 8\. Accepted: another\. This goal leaves 8\.0% fat; under 10%/,
+      /Goal: enter another\. Got 8\. This goal leaves 8\.0% fat; under 10%/,
     ],
     [
       'a pace past the band',
       { pace: { unit: 'kg', value: 1.5 } },
       'pace',
-      /Pace: got 1\.5\. Accepted: a slower one\. .* is faster than the \d\.\d+%/,
+      /Pace: enter a slower one\. Got 1\.5\. .* is faster than the \d\.\d+%/,
     ],
     [
       'an intake under what the pace asks for',
       { more: { intakeKcal: 900 } },
       'intakeKcal',
-      /Intake: got 900\. Accepted: \d{4} kcal a day or more/,
+      /Intake: enter \d,\d{3} kcal a day or more.* Got 900\./,
     ],
     [
       'a body that the check-in does not give',
       { more: { fatKg: 30 } },
       'checkInId',
-      /Start of the plan: got .*a closed check-in of this client/,
+      /Start of the plan: enter a closed check-in of this client/,
     ],
   ])('%s is refused, whatever sends it', async (_what, wish, field, words) => {
     const id = await addClient('Rhea Refused')

@@ -57,7 +57,7 @@ const looking = ref(false)
           {{ client!.name }}
         </NuxtLink>
         <span class="max-sm:hidden">
-          · {{ formatDate(checkIn!.measuredOn) }} · {{ protocol.name.toLowerCase() }}
+          · {{ formatDate(checkIn!.measuredOn) }} · {{ tell(protocol.name).toLowerCase() }}
         </span>
         <span class="max-sm:hidden">
           ·

@@ -17,7 +17,7 @@ const emit = defineEmits<{ accept: [which?: 'second']; again: [] }>()
     data-test="finding"
     class="mt-2 flex flex-wrap items-center gap-x-5 gap-y-2 caution sm:mt-4 sm:py-3"
   >
-    <p class="min-w-52 flex-1">{{ finding.evidence }}</p>
+    <p class="min-w-52 flex-1">{{ tell(finding.evidence) }}</p>
     <KeyedButton v-if="offer" letter="A" @click="emit('accept')">{{
       t('checkIn.takeOffer', { offer })
     }}</KeyedButton>

@@ -8,12 +8,10 @@ const emit = defineEmits<{ keep: [text: string] }>()
 defineOptions({ inheritAttrs: false })
 
 const text = ref(props.kept ?? '')
-/** What is typed and not kept yet, so that it outlives the page. */
-const half = computed({
-  get: () => (text.value.trim() === (props.kept ?? '') ? '' : text.value),
-  set: (typed) => (text.value = typed),
-})
-useHalfTyped(props.id, half)
+useHalfTyped(
+  props.id,
+  notKept(text, () => props.kept ?? ''),
+)
 watch(
   () => props.kept ?? '',
   (now, before) => {

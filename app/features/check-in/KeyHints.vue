@@ -9,7 +9,7 @@ defineProps<{
 </script>
 
 <template>
-  <p class="flex flex-wrap gap-x-8 gap-y-1 border-t border-line px-6 py-3 text-faded max-lg:hidden">
+  <p class="flex flex-wrap gap-x-8 gap-y-1 border-t border-line px-6 py-3 text-faded">
     <span
       ><kbd class="key">{{ t('checkIn.enter') }}</kbd> {{ t('checkIn.takesNumberGoes') }}</span
     >

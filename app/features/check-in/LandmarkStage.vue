@@ -4,7 +4,6 @@ import {
   isSkinfold,
   landmarkOf,
   LANDMARK_STANDARD_NAMES,
-  siteGuide,
   standardOfSite,
   standardWithin,
   TECHNIQUES,
@@ -25,7 +24,7 @@ const LANDMARK_STANDARD_WORDS = {
   who: 'WHO',
   navy: t('checkIn.navy'),
   nhanes: t('checkIn.nationalSurveys'),
-  ...LANDMARK_STANDARD_NAMES,
+  ...tellAll(LANDMARK_STANDARD_NAMES),
 }
 
 interface Entry {
@@ -45,14 +44,14 @@ const entries = computed<Entry[]>(() => {
   return [...folds[sex], ...girths[sex]].map((site) => {
     const guide = siteGuide(protocol.value, site, sex)
     if (!isSkinfold(site)) {
-      const variants = Object.entries(girthLandmark(site)?.standards ?? {}).map(
+      const variants = Object.entries(tellAll(girthLandmark(site)?.standards ?? {})).map(
         ([standard, words]) =>
           `${LANDMARK_STANDARD_WORDS[standard as keyof typeof LANDMARK_STANDARD_WORDS]}: ${words}`,
       )
       return { site, ...guide, line: t('checkIn.girthTapeLevel'), variants }
     }
     const standard = standardOfSite(protocol.value, site)
-    const fold = landmarkOf(site, standard)
+    const fold = tellAll(landmarkOf(site, standard))
     const way = techniqueOf(protocol.value, site)
     const own = protocol.value.wording[site]?.landmark !== undefined
     return {
@@ -61,8 +60,10 @@ const entries = computed<Entry[]>(() => {
         fold
           ? t('checkIn.directionFoldRunsRuns', { direction: fold.direction, runs: fold.runs })
           : t('checkIn.fold'),
-        own ? t('checkIn.yourOwnWords') : LANDMARK_STANDARD_NAMES[standard],
-        ...(way !== null && !own ? [way] : []),
+        own ? t('checkIn.yourOwnWords') : standardName(standard),
+        ...(way !== null && !own
+          ? [fold?.techniques?.find(({ id }) => id === way)?.name ?? way]
+          : []),
       ].join(' · '),
       variants: [
         ...(fold?.variants ?? []),
@@ -93,11 +94,11 @@ const side = computed(() => mark.value?.side ?? 'right')
 const text = ref('')
 const kept = computed(() => mark.value?.text ?? '')
 watch([current, kept], () => (text.value = kept.value), { immediate: true })
-const half = computed({
-  get: () => (text.value.trim() === kept.value ? '' : text.value),
-  set: (typed) => (text.value = typed),
-})
-useHalfTyped('site-note', half, () => current.value)
+useHalfTyped(
+  'site-note',
+  notKept(text, () => kept.value),
+  () => current.value,
+)
 
 function keep(change: { text?: string; side?: 'right' | 'left' }) {
   const site = current.value
@@ -189,7 +190,7 @@ const first = computed(() => (protocol.value.folds[client.value!.sex].length ? '
           <strong>{{ t('checkIn.posture') }}</strong> {{ entry.how }}
         </p>
         <p v-if="isSkinfold(current)" class="max-w-xl pt-1">
-          <strong>{{ t('checkIn.lifting') }}</strong> {{ technique.grip }}
+          <strong>{{ t('checkIn.lifting') }}</strong> {{ tell(technique.grip) }}
         </p>
         <ul v-if="entry.variants.length" class="max-w-xl pt-2 text-faded">
           <li v-for="variant in entry.variants" :key="variant">{{ variant }}</li>

@@ -1,6 +1,5 @@
 <script setup lang="ts">
-import { useMediaQuery } from '@vueuse/core'
-import { isSkinfold, readingsInForce, schemeOf, siteNameIn, type SiteId } from '#core'
+import { isSkinfold, readingsInForce, schemeOf, type SiteId } from '#core'
 import type { SheetRow } from '~/features/check-in/useSiteSheet'
 
 const emit = defineEmits<{ done: []; go: [to?: 'scale'] }>()
@@ -72,8 +71,7 @@ const toLookAt = computed(
 const editing = ref<{ site: SiteId; trial: number }>()
 const text = ref('')
 const problem = ref('')
-/** Small screens get the keypad in place of the system's own. */
-const pad = useMediaQuery('(max-width: 1023px)')
+const pad = useKeypad()
 const isOpen = (site: SiteId, trial: number) =>
   editing.value?.site === site && editing.value.trial === trial
 
@@ -84,15 +82,12 @@ function edit(site: SiteId, trial: number) {
   void nextTick(() => document.getElementById('correction')?.focus())
 }
 
-useHalfTyped(
+useHalfTypedReading(
   'correction',
   text,
-  () => (editing.value ? `${editing.value.site}/${editing.value.trial}` : ''),
-  (box) => {
-    const [site, trial] = box.split('/')
-    if (site) edit(site as SiteId, Number(trial))
-    return !!site
-  },
+  () => editing.value,
+  () => parts.value.flatMap(({ rows }) => rows.map(({ site }) => site)),
+  ({ site, trial }) => edit(site, trial),
 )
 
 /** Takes the correction; the value before stays on record as superseded. */
@@ -230,7 +225,7 @@ const whoOf = (testerId: string | undefined) =>
         </span>
       </template>
       <span v-else class="text-clay">{{ t('checkIn.notWeighed') }}</span>
-      <span v-if="massFinding" class="text-clay">{{ massFinding.evidence }}</span>
+      <span v-if="massFinding" class="text-clay">{{ tell(massFinding.evidence) }}</span>
       <template v-if="heightCm !== undefined">
         <strong>{{ t('checkIn.height') }}</strong>
         <span class="figure text-[26px]">{{ formatLength(heightCm, lengthUnit) }}</span>
@@ -275,12 +270,12 @@ const whoOf = (testerId: string | undefined) =>
   </div>
   <div v-if="pad && editing" class="dock">
     <KeyPad
-      :signs="!isSkinfold(editing.site) && lengthUnit === 'in' ? [' ', '/'] : []"
+      :signs="!isSkinfold(editing.site) && lengthUnit === 'in' ? INCH_SIGNS : []"
       @type="text += $event"
       @back="text = text.slice(0, -1)"
       @enter="correct"
     >
-      <button type="button" class="button flex-1" @click="stop">{{ t('checkIn.cancel') }}</button>
+      <button type="button" class="button flex-1" @click="stop">{{ t('common.cancel') }}</button>
     </KeyPad>
   </div>
 </template>

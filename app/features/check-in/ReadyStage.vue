@@ -1,15 +1,5 @@
 <script setup lang="ts">
-import {
-  ageText,
-  conditionDifferences,
-  conditionWarnings,
-  CONDITIONS,
-  PROTOCOLS,
-  LANDMARK_STANDARD_NAMES,
-  readingsAtLeast,
-  type ConditionId,
-  type TypedUnit,
-} from '#core'
+import { CONDITIONS, PROTOCOLS, readingsAtLeast, type ConditionId, type TypedUnit } from '#core'
 
 const emit = defineEmits<{ begin: [] }>()
 
@@ -39,7 +29,7 @@ const options = computed(() => {
       ['checkIn.girthReadings', girths[sex].length * readingsAtLeast(girthTrials)],
     ] as const
     const said = parts.flatMap(([key, count]) => (count ? [t(key, { count })] : []))
-    return { value: id, name, detail: said.join(', ') }
+    return { value: id, name: tell(name), detail: said.join(', ') }
   })
   const own = view.value!.gym.ownProtocols.map(({ id, name, folds, girths, ...own }) => {
     const readings =
@@ -68,7 +58,7 @@ const facts = computed(() => {
 const consent = computed(() => checkIn.value!.consent)
 
 const chips = computed(() =>
-  CONDITIONS.filter(({ id }) => id !== 'cycle' || client.value!.cycleWanted),
+  tellAll(CONDITIONS).filter(({ id }) => id !== 'cycle' || client.value!.cycleWanted),
 )
 const conditions = computed(() => checkIn.value!.conditions)
 function condition(id: ConditionId | 'notes' | 'feels', value: string | undefined) {
@@ -128,7 +118,7 @@ const otherSetup = computed(() => {
         }}
       </p>
     </div>
-    <CautionList :cautions="recommendation.cautions" class="pt-3" />
+    <CautionList :cautions="tellAll(recommendation.cautions)" class="pt-3" />
     <p v-if="screeningOld" class="pt-3">
       {{ t('checkIn.screeningOld') }}
       <NuxtLink :to="`/clients/${client!.id}#screening`" class="underline">{{
@@ -269,10 +259,12 @@ const otherSetup = computed(() => {
           <p v-else class="py-2 font-bold text-clay">
             {{ t('checkIn.noSetAdvisedBeforeAbove') }}
           </p>
-          <p v-if="against && advised" class="pb-2 text-clay">{{ protocol.name }}: {{ against }}</p>
+          <p v-if="against && advised" class="pb-2 text-clay">
+            {{ tell(protocol.name) }}: {{ tell(against) }}
+          </p>
           <ChoiceRow v-model="chosen" :label="t('checkIn.protocol')" hide-label compact :options />
           <p class="pt-2 text-faded">
-            {{ protocol.when }} {{ LANDMARK_STANDARD_NAMES[protocol.standard] }}.
+            {{ tell(protocol.when) }} {{ standardName(protocol.standard) }}.
             <AboutTerm term="standard" />
             {{
               known ? t('checkIn.whatEachSiteReadLast') : t('checkIn.thereNothingCompareTheseSites')

@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { useMediaQuery } from '@vueuse/core'
 import {
   ADULT,
   leastAgeOf,
@@ -58,11 +57,11 @@ watch(part, () => {
   focus()
 })
 
-/** Small screens get the keypad in place of the system's own; feet, inches and stones have signs of their own. */
-const pad = useMediaQuery('(max-width: 1023px)')
+const pad = useKeypad()
+/** Feet and inches, and fractions of a pound, are typed with signs of their own. */
 const signs = computed(() => {
   if (part.value === 'height') return lengthUnit.value === 'in' ? ["'", '"'] : []
-  return massUnit.value === 'lb' ? [' ', '/'] : []
+  return massUnit.value === 'lb' ? INCH_SIGNS : []
 })
 
 const now = computed(() => sheet.value?.subject.massKg)
@@ -89,7 +88,7 @@ function onEnter() {
   if (text.value.trim() === '' && now.value !== undefined) return emit('done')
   const parsed = attempt(() => parseMass(text.value, massUnit.value))
   if (!parsed.ok) {
-    problem.value = parsed.error.message
+    problem.value = wordsOf(parsed.error)
     return
   }
   record('mass', 1, parsed.value)
@@ -102,7 +101,7 @@ function onHeight() {
   if (text.value.trim() === '') return void (part.value = 'mass')
   const parsed = attempt(() => parseHeight(text.value))
   if (!parsed.ok) {
-    problem.value = parsed.error.message
+    problem.value = wordsOf(parsed.error)
     return
   }
   const free = [1, 2, 3].find((p) => !heights.value.some(({ trial }) => trial === p)) ?? 1

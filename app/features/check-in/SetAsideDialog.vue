@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { nameOf, type SiteId } from '#core'
+import type { SiteId } from '#core'
 import { wordsFor } from './operations'
 
 /** What the server did not take, one by one, with its words and what can be done. */

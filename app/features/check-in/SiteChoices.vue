@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { GIRTH_IDS, nameOf, siteNameIn, type GirthId, type SiteId } from '#core'
+import { GIRTH_IDS, type GirthId, type SiteId } from '#core'
 import { SKIP_REASONS_OF, type SkipReason } from '#shared/contract/choices'
 import type { SiteKind } from './useSiteEntry'
 

@@ -18,7 +18,7 @@ const emit = defineEmits<{
 
 <template>
   <KeyPad
-    :signs="inches ? [' ', '/'] : []"
+    :signs="inches ? INCH_SIGNS : []"
     @type="emit('type', $event)"
     @back="emit('back')"
     @enter="emit('enter')"

@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { useMediaQuery } from '@vueuse/core'
 import { readingsInForce, schemeOf, thrownAwayIn, trialsOf, type GirthId, type SiteId } from '#core'
 import type { SkipReason } from '#shared/contract/choices'
 import type { SiteKind } from '~/features/check-in/useSiteEntry'
@@ -31,8 +30,7 @@ const cue = useReadCue(() => delay.value ?? 0)
 const { state: cueState, choice: cueChoice } = cue
 const unit = useLengthUnit()
 
-/** Small screens get the keypad in place of the system's own. */
-const pad = useMediaQuery('(max-width: 1023px)')
+const pad = useKeypad()
 /** The sheet is drawn while it is looked at: a reading waits for nothing that nobody sees. */
 const sheetOpen = ref(false)
 
@@ -298,7 +296,7 @@ function backOnPad() {
       @again="act.again"
     />
 
-    <aside v-if="!pad" class="border-l border-line bg-board px-4 py-5 max-lg:hidden">
+    <aside v-if="!pad" class="border-l border-line bg-board px-4 py-5">
       <SiteSheet :kind :step @pick="openBox" />
     </aside>
   </div>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import type { Finding, SiteId } from '#core'
-import type { SkipReason } from '#shared/contract/choices'
+import type { Finding } from '#core'
+import type { Skipped } from '#shared/contract/check-ins'
 import type { SiteKind } from '~/features/check-in/useSiteEntry'
 
 /** The end of a stage: every site is in, and what is found about the last one is said before it is left. */
@@ -9,7 +9,7 @@ const props = defineProps<{
   finding?: Finding
   offer: string
   other?: string
-  /** The site that was skipped last. */ skipped?: { site: SiteId; reason: SkipReason }
+  /** The site that was skipped last. */ skipped?: Skipped
 }>()
 const emit = defineEmits<{
   done: []

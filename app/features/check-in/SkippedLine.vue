@@ -1,9 +1,8 @@
 <script setup lang="ts">
-import { siteNameIn, type SiteId } from '#core'
-import type { SkipReason } from '#shared/contract/choices'
+import type { Skipped } from '#shared/contract/check-ins'
 
 /** The site that was skipped last, and the way back. */
-defineProps<{ skipped: { site: SiteId; reason: SkipReason } }>()
+defineProps<{ skipped: Skipped }>()
 const emit = defineEmits<{ undo: [] }>()
 const { protocol } = storeToRefs(useCheckInStore())
 </script>

@@ -3,7 +3,6 @@ import {
   inputError,
   isSkinfold,
   limitsOf,
-  nameOf,
   parseFold,
   parseGirth,
   type LengthUnit,
@@ -30,6 +29,11 @@ export function beyondLimits(site: SiteId, { value, text }: Typed, unit: LengthU
   return inputError(site, 'impossible', nameOf(site), text, accepted)
 }
 
+function beyond(site: SiteId, typed: Typed, unit: LengthUnit): string | undefined {
+  const error = beyondLimits(site, typed, unit)
+  return error && wordsOf(error)
+}
+
 /**
  * A typed fold or girth, and the words of what is wrong with it. A value outside the hard limits is given with its words,
  * since what was meant may still be told from it.
@@ -41,6 +45,6 @@ export function readSite(
 ): { typed?: Typed; problem?: string } {
   const parsed = attempt(() => parseSite(site, text, unit))
   return parsed.ok
-    ? { typed: parsed.value, problem: beyondLimits(site, parsed.value, unit)?.message }
-    : { problem: parsed.error.message }
+    ? { typed: parsed.value, problem: beyond(site, parsed.value, unit) }
+    : { problem: wordsOf(parsed.error) }
 }

@@ -323,7 +323,7 @@ export const useCheckInStore = defineStore('check-in', () => {
       detectable,
       setup,
     },
-    ...{ changedSetup, heightCm, sensitive, siteNoteOf, keepSiteNote, known, stamp },
+    ...{ changedSetup, heightCm, sensitive, siteNoteOf, keepSiteNote },
     open: session.open,
     leave: session.leave,
     drop: outbox.drop,

@@ -68,7 +68,8 @@ export function useAdvice() {
     const instrument = gym.instruments.find((i) => i.id === id)
     if (!instrument) return null
     const { checks, checkEveryDays } = instrument
-    return checkOverdue(checks[0]?.checkedOn ?? null, checkEveryDays, checkIn.measuredOn)
+    const why = checkOverdue(checks[0]?.checkedOn ?? null, checkEveryDays, checkIn.measuredOn)
+    return why && tell(why)
   }
 
   return { recommendation, advised, against, screeningOld, overdue }

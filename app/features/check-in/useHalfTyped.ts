@@ -1,13 +1,35 @@
-import { useLocalStorage } from '@vueuse/core'
+import type { SiteId, SiteStep } from '#core'
 
 /** What stands in a field and is not entered yet, and the box that it was typed for. */
 interface HalfTyped {
   text: string
   box: string
 }
+type AllHalfTyped = Record<string, HalfTyped>
 
 /** Where the browser keeps what is half typed in a check-in. */
 const keyOf = (checkInId: string) => `oak-pinch-typed-${checkInId}`
+
+/* A browser that keeps nothing has nothing to read and nothing to forget. */
+function read(checkInId: string): AllHalfTyped {
+  try {
+    return JSON.parse(localStorage.getItem(keyOf(checkInId)) ?? '{}') as AllHalfTyped
+  } catch {
+    return {}
+  }
+}
+/** Nothing is left behind in the browser of a check-in in which nothing is half typed. */
+function write(checkInId: string, all: AllHalfTyped): void {
+  try {
+    if (Object.keys(all).length === 0) localStorage.removeItem(keyOf(checkInId))
+    else localStorage.setItem(keyOf(checkInId), JSON.stringify(all))
+  } catch {
+    // See above.
+  }
+}
+
+/** Forgets what was half typed in a check-in that is closed or thrown away. */
+export const forgetHalfTyped = (checkInId: string): void => write(checkInId, {})
 
 /**
  * Keeps the text of a field of the check-in on the screen in the browser while it is being typed: a reload, or a phone
@@ -24,43 +46,43 @@ export function useHalfTyped(
   box: () => string = () => '',
   reopen: (box: string) => boolean = () => false,
 ): void {
-  const { checkIn } = storeToRefs(useCheckInStore())
-  const kept = useLocalStorage<Record<string, HalfTyped> | null>(keyOf(checkIn.value!.id), null, {
-    ...{ serializer: { read: JSON.parse, write: JSON.stringify } },
-  })
-  const before = kept.value?.[field]
+  const { id } = useCheckInStore().checkIn!
+  const before = read(id)[field]
   if (before && (before.box === box() || reopen(before.box))) text.value = before.text
-  const { id } = checkIn.value!
-  function keep(now: string, where: string): void {
-    const { [field]: _, ...others } = kept.value ?? {}
-    const all = now === '' ? others : { ...others, [field]: { text: now, box: where } }
-    // Nothing is left behind in the browser of a check-in that is entered.
-    kept.value = Object.keys(all).length > 0 ? all : null
+
+  function keep(): void {
+    const { [field]: _, ...others } = read(id)
+    const now = text.value
+    write(id, now === '' ? others : { ...others, [field]: { text: now, box: box() } })
   }
-  watch([text, box], ([now, where]) => keep(now, where))
+  watch([text, box], keep)
   // The last text of a stage is entered and the stage is gone in the same breath: no watcher sees it any more.
-  onBeforeUnmount(() => {
-    if (text.value === '') forgetField(id, field)
+  onBeforeUnmount(keep)
+}
+
+/** The same for a field in which the box of a site stands open, if one does. */
+export function useHalfTypedReading(
+  field: string,
+  text: Ref<string>,
+  open: () => SiteStep | undefined,
+  sites: () => readonly SiteId[],
+  reopen: (step: SiteStep) => void,
+): void {
+  const box = () => {
+    const step = open()
+    return step ? `${step.site}/${step.trial}` : ''
+  }
+  useHalfTyped(field, text, box, (kept) => {
+    const [name, trial] = kept.split('/')
+    const site = sites().find((one) => one === name)
+    if (site) reopen({ site, trial: Number(trial) })
+    return site !== undefined
   })
 }
 
-function forgetField(checkInId: string, field: string): void {
-  try {
-    const name = keyOf(checkInId)
-    const { [field]: _, ...others } = JSON.parse(localStorage.getItem(name) ?? '{}') as object &
-      Record<string, unknown>
-    if (Object.keys(others).length > 0) localStorage.setItem(name, JSON.stringify(others))
-    else localStorage.removeItem(name)
-  } catch {
-    // A browser that keeps nothing has nothing to forget.
-  }
-}
-
-/** Forgets what was half typed in a check-in that is closed or thrown away. */
-export function forgetHalfTyped(checkInId: string): void {
-  try {
-    localStorage.removeItem(keyOf(checkInId))
-  } catch {
-    // A browser that keeps nothing has nothing to forget.
-  }
-}
+/** What of a text is not kept on record yet: nothing where it says what is. */
+export const notKept = (text: Ref<string>, kept: () => string) =>
+  computed({
+    get: () => (text.value.trim() === kept() ? '' : text.value),
+    set: (typed) => (text.value = typed),
+  })

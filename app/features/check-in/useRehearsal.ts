@@ -1,10 +1,3 @@
-import {
-  compressionDriftsOf,
-  findingsOf,
-  minimalDetectableChangeOfSum,
-  resultOf,
-  sheetOf,
-} from '#core'
 import { meantReading } from './stamp'
 
 /** A fold that anybody may have, mm. */
@@ -17,15 +10,8 @@ const REHEARSED_MM = 12
 export function useRehearsal() {
   const store = useCheckInStore()
   return () => {
-    const { person, measured, next, view, setup, previous, known, protocol } = store
-    if (!person || !measured || !next || !view) return
-    const { site, trial } = next
-    const reading = store.stamp(meantReading(site, trial, REHEARSED_MM, protocol.standard))
-    const taken = { ...measured, readings: [...measured.readings, reading] }
-    sheetOf(person, taken)
-    resultOf(person, taken)
-    minimalDetectableChangeOfSum(person, taken, previous)
-    findingsOf(person, taken, view.earlier, setup, known)
-    compressionDriftsOf(person, taken, setup)
+    if (!store.next) return
+    const { site, trial } = store.next
+    store.suggestionsFor(meantReading(site, trial, REHEARSED_MM, store.protocol.standard))
   }
 }

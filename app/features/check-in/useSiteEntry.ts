@@ -10,6 +10,7 @@ import {
   type SiteId,
   type SiteStep,
 } from '#core'
+import type { Skipped } from '#shared/contract/check-ins'
 import type { SkipReason } from '#shared/contract/choices'
 
 export type SiteKind = 'folds' | 'tape'
@@ -79,17 +80,12 @@ export function useSiteEntry(kind: SiteKind, show: (value: number) => string) {
     problem.value = ''
     meant.value = undefined
   }
-  useHalfTyped(
+  useHalfTypedReading(
     kind,
     text,
-    () => (step.value ? `${step.value.site}/${step.value.trial}` : ''),
-    (box) => {
-      const [site, trial] = box.split('/')
-      const known = protocol.value[kind === 'folds' ? 'folds' : 'girths'][store.client!.sex]
-      const found = known.find((one) => one === site)
-      if (found) openBox({ site: found, trial: Number(trial) })
-      return found !== undefined
-    },
+    () => step.value,
+    () => protocol.value[kind === 'folds' ? 'folds' : 'girths'][store.client!.sex],
+    openBox,
   )
 
   /** What was likely meant, of a value refused or of one already taken. */
@@ -125,7 +121,7 @@ export function useSiteEntry(kind: SiteKind, show: (value: number) => string) {
   }
 
   /** The site that was skipped last, until something is taken after it. */
-  const skipped = ref<{ site: SiteId; reason: SkipReason }>()
+  const skipped = ref<Skipped>()
 
   /** Leaves the open site out. */
   function skip(reason: SkipReason) {

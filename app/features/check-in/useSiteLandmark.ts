@@ -1,4 +1,4 @@
-import { isSkinfold, landmarkOf, siteGuide, standardOfSite, type SiteId } from '#core'
+import { isSkinfold, landmarkOf, standardOfSite, type SiteId } from '#core'
 import type { SiteKind } from './useSiteEntry'
 import { spotOf } from '../../ui/figure/sites'
 

@@ -1,11 +1,4 @@
-import {
-  readingsInForce,
-  siteNameIn,
-  thrownAwayIn,
-  trialsOf,
-  wantsAnotherTrial,
-  type SiteId,
-} from '#core'
+import { readingsInForce, thrownAwayIn, trialsOf, wantsAnotherTrial, type SiteId } from '#core'
 import type { SiteKind } from './useSiteEntry'
 
 export interface SheetRow {
@@ -67,8 +60,10 @@ export function useSiteSheet(kind: SiteKind) {
         apart: wantsAnotherTrial(trials, scheme.value),
         skipped: reasonOf(site),
         asked:
-          findings.value.find((f) => f.sites.includes(site))?.evidence ??
-          compressionDrifts.value.find((c) => c.site === site)?.message,
+          tell(
+            findings.value.find((f) => f.sites.includes(site))?.evidence ??
+              compressionDrifts.value.find((c) => c.site === site)?.message,
+          ) || undefined,
       }
     })
   })

@@ -64,7 +64,7 @@ const rows = computed(() => {
   <section data-test="between">
     <p class="text-faded">{{ span }}</p>
     <ul v-if="differs.length" class="pt-1 text-faded">
-      <li v-for="words in differs" :key="words">{{ words }}</li>
+      <li v-for="words in differs" :key="tell(words)">{{ tell(words) }}</li>
     </ul>
     <ScrollTable
       v-if="rows.length"

@@ -49,12 +49,10 @@ function go() {
     const voiding = () => callApi(checkIns.void, { params: params.value, body })
     return send(voiding, t('clientFile.voided', { day: day.value }), asItWas)
   }
-  const { id, name } = others.value.find((other) => other.id === target.value) ?? {
-    ...{ id: target.value, name: '' },
-  }
+  const name = others.value.find(({ id }) => id === target.value)?.name
   const from = props.clientId
   return send(
-    () => move(id, reason.value),
+    () => move(target.value, reason.value),
     t('clientFile.movedTo', { name }),
     () => move(from, t('clientFile.undoneMove')),
   )
@@ -86,7 +84,7 @@ function go() {
       :trouble
       :busy
       :action="asking === 'void' ? t('clientFile.void2') : t('clientFile.move')"
-      :leave="t('clientFile.cancel')"
+      :leave="t('common.cancel')"
       @close="asking = undefined"
       @keep="go"
     >

@@ -167,7 +167,7 @@ async function erase() {
     :trouble="erasure.trouble.value"
     :action="t('clientFile.eraseGood2')"
     grave
-    :leave="t('clientFile.cancel')"
+    :leave="t('common.cancel')"
     @close="erasing = false"
     @keep="erase"
   >

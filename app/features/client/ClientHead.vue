@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { ageText, isoDateOf, type TypedUnit } from '#core'
+import { isoDateOf, type TypedUnit } from '#core'
 import type { Client } from '#shared/contract/clients'
 
 /** Who it is, and the pages about them. */

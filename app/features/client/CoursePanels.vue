@@ -25,10 +25,12 @@ const props = defineProps<{
 const panels = computed(() => coursePanels(props.course, props.quantities, props.units))
 const ends = computed(() => ({ first: props.course[0]!.date, last: props.course.at(-1)!.date }))
 const days = computed(() => daysBetween(ends.value.first, ends.value.last))
+/** Where a day stands, percent from the left. */
+const xOf = (date: IsoDate) => (100 * daysBetween(ends.value.first, date)) / days.value
 const shownMarks = computed(() =>
   props.marks
     .filter(({ date }) => date > ends.value.first && date < ends.value.last)
-    .map((mark) => ({ ...mark, x: (100 * daysBetween(ends.value.first, mark.date)) / days.value })),
+    .map((mark) => ({ ...mark, x: xOf(mark.date) })),
 )
 
 const gridText = (value: number) =>
@@ -52,29 +54,20 @@ function endOf(quantity: RecordQuantity) {
     : { amount: '', sure: '' }
 }
 /** Every day with what the lines are at, for who points at them and for the table. */
-const columns = computed(() => [
-  t('charts.date'),
-  ...panels.value.map(
+const columns = computed(() =>
+  panels.value.map(
     ({ quantity }) => `${quantityTitle(quantity)}, ${unitOfQuantity(quantity, props.units)}`,
   ),
-])
+)
 const rows = computed(() =>
-  props.course.map(({ date }) => {
-    const points = panels.value.map((panel) => panel.points.find((point) => point.date === date))
-    return {
-      head: formatDate(date, true),
-      x: (100 * daysBetween(ends.value.first, date)) / days.value,
-      cells: points.map(
-        (point) =>
-          point &&
-          t('charts.range', {
-            value: signed(point.value, 1),
-            low: signed(point.low, 1),
-            high: signed(point.high, 1),
-          }),
-      ),
-    }
-  }),
+  props.course.map(({ date }) => ({
+    head: formatDate(date, true),
+    x: xOf(date),
+    cells: panels.value.map(({ points }) => {
+      const point = points.find((one) => one.date === date)
+      return point && rangeText(point, (value) => signed(value, 1))
+    }),
+  })),
 )
 const whole = computed(() => panels.value.map(({ quantity }) => label(quantity)).join(' '))
 const label = (quantity: RecordQuantity) => {
@@ -105,12 +98,7 @@ const label = (quantity: RecordQuantity) => {
           :data-panel="panel.quantity"
           data-plot
         >
-          <span
-            v-if="x !== undefined"
-            class="absolute inset-y-0 border-l-2 border-ink"
-            :style="{ left: `${x}%` }"
-          />
-          <PanelGrid :lines="panel.grid" :text="gridText" :base="0" />
+          <PanelGrid :lines="panel.grid" :text="gridText" :base="0" :at="x" />
           <span
             v-for="mark in shownMarks"
             :key="mark.date"

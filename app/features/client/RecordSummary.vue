@@ -105,10 +105,12 @@ const advice = computed(() => adviceOn(props.headline))
       <NuxtLink to="/reference/judging" class="link">{{ t('record.whyWeSaySo') }}</NuxtLink>
     </p>
     <div class="space-y-2 pt-3" data-test="advice">
-      <p v-for="(suggestion, i) in advice.next" :key="suggestion.what">
+      <p v-for="(suggestion, i) in advice.next" :key="tell(suggestion.what)">
         <strong v-if="i === 0">{{ t('record.whatCoachesUsuallyDo') }} </strong>
-        {{ suggestion.what }} <span class="text-faded">{{ suggestion.why }}</span>
-        <span v-if="suggestion.caution" class="mt-1 block caution">{{ suggestion.caution }}</span>
+        {{ tell(suggestion.what) }} <span class="text-faded">{{ tell(suggestion.why) }}</span>
+        <span v-if="suggestion.caution" class="mt-1 block caution">{{
+          tell(suggestion.caution)
+        }}</span>
       </p>
       <p v-if="headline.readableFrom" data-test="next">
         <template v-if="headline.readableFrom > today">

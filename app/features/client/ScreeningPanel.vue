@@ -2,7 +2,6 @@
 import {
   BUILDS,
   isScreeningOld,
-  nameOf,
   SCREENING_QUESTIONS,
   SKINFOLD_IDS,
   TRAINING,
@@ -71,7 +70,7 @@ async function keep() {
         :model-value="answers.flags.includes(flag)"
         class="border-b border-line py-1"
         @update:model-value="toggle(flag)"
-        >{{ label }}</TickBox
+        >{{ tell(label) }}</TickBox
       >
     </div>
     <fieldset v-if="answers.flags.includes(AT_SITES)" data-test="closed-sites">

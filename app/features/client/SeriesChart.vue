@@ -66,40 +66,31 @@ function seriesOf({ name, color, symbol, dash, loose, points }: Curve) {
   ]
 }
 
-/** A value with its band, where it has one. */
-const valueText = ({ value, low, high }: CurvePoint): string | undefined => {
-  if (value === null) return undefined
-  const text = (of: number) => fixed(of, props.digits)
-  return low === undefined || high === undefined
-    ? text(value)
-    : t('charts.range', { value: text(value), low: text(low), high: text(high) })
-}
-/** What every curve is at on a day, a line each. */
-function valuesOn(date: IsoDate): string {
-  const lines = props.curves.flatMap(({ name, points }) => {
-    const point = points.find((one) => one.date === date)
-    const text = point && valueText(point)
-    return text ? [`${formatDate(date, true)}: ${name} ${text} ${props.unit}`] : []
-  })
-  return lines.map(escapeText).join('<br>')
-}
-/** A tooltip is markup: a name that was typed stays a text. */
-const escapeText = (text: string) => text.replace(/[&<>]/g, (sign) => `&#${sign.charCodeAt(0)};`)
-
-const columns = computed(() => [
-  t('charts.date'),
-  ...props.curves.map(({ name }) => `${name}, ${props.unit}`),
-])
+const columns = computed(() => props.curves.map(({ name }) => `${name}, ${props.unit}`))
+/** What every curve is at, on each day that one of them has. */
 const rows = computed(() => {
   const days = [...new Set(props.curves.flatMap(({ points }) => points.map((p) => p.date)))].sort()
   return days.map((date) => ({
-    head: formatDate(date, true),
+    ...{ date, head: formatDate(date, true) },
     cells: props.curves.map(({ points }) => {
-      const point = points.find((one) => one.date === date)
-      return point && valueText(point)
+      const { value = null, low, high } = points.find((point) => point.date === date) ?? {}
+      if (value === null) return undefined
+      return rangeText({ value, low, high }, (of) => fixed(of, props.digits))
     }),
   }))
 })
+/** What is said where the chart is pointed at, a line a curve; as text, since a name is what somebody typed. */
+function wordsOn(date: IsoDate): HTMLElement {
+  const box = document.createElement('div')
+  const { head, cells } = rows.value.find((row) => row.date === date) ?? { head: '', cells: [] }
+  cells.forEach((cell, i) => {
+    if (cell === undefined) return
+    const line = document.createElement('div')
+    line.textContent = `${head}: ${props.curves[i]!.name} ${cell} ${props.unit}`
+    box.append(line)
+  })
+  return box
+}
 
 /** Notes on the time axis, and the goal across it. */
 const markLines = computed(() => [
@@ -136,7 +127,7 @@ const option = computed<EChartsCoreOption>(() => ({
     textStyle: { color: INK, fontFamily: 'inherit' },
     formatter: (all: { value: [number, number | null] }[]) => {
       const ms = all[0]?.value[0]
-      return ms === undefined ? '' : valuesOn(dateAt(ms))
+      return ms === undefined ? '' : wordsOn(dateAt(ms))
     },
   },
   xAxis: {

@@ -1,4 +1,5 @@
 import type { Key } from '~/words/say'
+import type { SiteId } from '#core'
 import type { AuditEntry } from '#shared/contract/clients'
 
 /** What people call the fields of a client and of a check-in. */
@@ -15,6 +16,7 @@ const FIELDS: Record<string, Key> = {
   nextDueOn: 'clientFile.fields.nextDueOn',
   archived: 'clientFile.fields.archived',
   height: 'clientFile.fields.height',
+  mass: 'clientFile.fields.mass',
   measuredOn: 'clientFile.fields.measuredOn',
   protocolId: 'clientFile.fields.protocolId',
   conversion: 'clientFile.fields.conversion',
@@ -33,6 +35,14 @@ function wordFor(value: unknown): string {
   const { text, typed, unit } = value as { text?: string; typed?: string; unit?: string }
   if (typed) return `${typed} ${unit ?? ''}`.trim()
   return text ?? t('clientFile.another')
+}
+
+/** A reading by its site or kind and its trial; earlier versions wrote it in words. */
+function readingNamed(field: string): string {
+  const [, of, trial] = /^(\w+) (\d+)$/.exec(field) ?? []
+  if (of === undefined || trial === undefined) return field
+  const kind = FIELDS[of]
+  return t('clientFile.readingNamed', { name: kind ? t(kind) : nameOf(of as SiteId), trial })
 }
 
 /** One line of the change log. */
@@ -61,7 +71,7 @@ export function auditWords({
   if (field === 'archived')
     return now ? t('clientFile.fields.archived') : t('clientFile.restoredFromArchive')
   const label = FIELDS[field]
-  const name = label ? t(label) : field
+  const name = label ? t(label) : subject === 'reading' ? readingNamed(field) : field
   const of = subject === 'client' ? name : t('clientFile.ofCheckIn', { day, name })
   if (field === 'height')
     return t('clientFile.heightChanged', {

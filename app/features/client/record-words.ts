@@ -4,7 +4,6 @@ import {
   isGirth,
   lengthIn,
   massIn,
-  quantityName,
   Z95,
   type JudgedChange,
   type LengthUnit,

@@ -1,7 +1,5 @@
 import {
   basisOf,
-  equationSumName,
-  foldSumName,
   goalOf,
   isGirth,
   isoDateOf,

@@ -1,5 +1,4 @@
 import {
-  equationSumName,
   foldSumOf,
   isGirth,
   isSkinfold,
@@ -215,7 +214,7 @@ export function useLedgerColumns(
         year: measuredOn.slice(0, 4),
         longDate: formatDate(measuredOn, true),
         role: id === thenId ? 'then' : id === nowId ? 'now' : undefined,
-        gap: column.point.gap,
+        gap: tell(column.point.gap) || undefined,
         cells: rows.map((row) => ({
           text: text(row, column),
           trials: trials(row, column),

@@ -50,7 +50,7 @@ async function keep() {
   ])
   const parsed = leaderboardFormSchema.safeParse(form)
   if (parsed.success) return submit(() => props.save(parsed.data))
-  problems.value = byField(problemsOf(parsed.error))
+  problems.value = byField(tellAll(problemsOf(parsed.error)))
 }
 </script>
 

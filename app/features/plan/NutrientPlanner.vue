@@ -8,7 +8,6 @@ import {
   mealOf,
   NUTRIENTS,
   plainText,
-  refusal,
   TRAINING_TARGETS,
   typedNumber,
   wholeParts,
@@ -99,7 +98,7 @@ const senseless = computed(() => {
     const text = texts[id].trim()
     const none =
       text === '' ? id === 'protein' || id === 'meals' : typedNumber(plainText(text)) === undefined
-    return none ? [refusal(label, text, t('planner.number'))] : []
+    return none ? [refusalText(label, text, t('planner.number'))] : []
   })[0]
 })
 const rangeText = ([low, high]: readonly number[]) => t('planner.range', { low, high })
@@ -122,7 +121,7 @@ const found = computed(() =>
   }),
 )
 const trouble = computed(
-  () => senseless.value ?? (found.value.ok ? undefined : found.value.error.message),
+  () => senseless.value ?? (found.value.ok ? undefined : wordsOf(found.value.error)),
 )
 /** The last that made sense stays while something is typed, so that nothing jumps. */
 const shown = computed<{ day: NutrientPlan; meal: Meal } | undefined>((old) =>
@@ -147,7 +146,7 @@ const rows = computed(() => {
 const per = (grams: number, kg: number | undefined) =>
   kg === undefined ? '–' : fixed(grams / kg, 1)
 const together = (of: 'kcal' | 'percent') => rows.value.reduce((sum, row) => sum + row[of], 0)
-const trainings = TRAINING_TARGETS.map(({ id, name }) => ({ value: id, name }))
+const trainings = TRAINING_TARGETS.map(({ id, name }) => ({ value: id, name: tell(name) }))
 </script>
 
 <template>
@@ -179,7 +178,7 @@ const trainings = TRAINING_TARGETS.map(({ id, name }) => ({ value: id, name }))
           </div>
         </FieldRow>
       </div>
-      <p role="alert" class="min-h-7 font-bold text-clay">{{ trouble }}</p>
+      <p role="alert" class="min-h-7 font-bold text-clay">{{ tell(trouble) }}</p>
       <template v-if="shown">
         <ScrollTable :label="t('planner.nutrients')" class="w-full max-w-3xl" data-test="nutrients">
           <TableHead
@@ -206,8 +205,8 @@ const trainings = TRAINING_TARGETS.map(({ id, name }) => ({ value: id, name }))
             </tr>
           </tfoot>
         </ScrollTable>
-        <p v-for="conflict in shown.day.conflicts" :key="conflict" class="caution">
-          {{ conflict }}
+        <p v-for="conflict in shown.day.conflicts" :key="tell(conflict)" class="caution">
+          {{ tell(conflict) }}
         </p>
       </template>
       <h3 class="pt-3 text-lg font-bold">{{ t('plan.meals') }}</h3>
@@ -226,7 +225,7 @@ const trainings = TRAINING_TARGETS.map(({ id, name }) => ({ value: id, name }))
         <p class="min-h-14 text-lg" data-test="meal">
           {{ mealText(shown.meal) }}
         </p>
-        <p v-for="note in DIET_NOTES[diet]" :key="note">{{ note }}</p>
+        <p v-for="note in DIET_NOTES[diet]" :key="tell(note)">{{ tell(note) }}</p>
         <p>
           <NuxtLink
             :to="{

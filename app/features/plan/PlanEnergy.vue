@@ -8,7 +8,7 @@ const mass = (kg: number) => formatMass(kg, massUnit.value)
 const drift = computed(() => drafted.value?.drift)
 const forms = (Object.keys(RESTING_FORMS) as RestingForm[]).map((value) => ({
   value,
-  name: RESTING_FORMS[value].name,
+  name: tell(RESTING_FORMS[value].name),
 }))
 </script>
 
@@ -31,13 +31,13 @@ const forms = (Object.keys(RESTING_FORMS) as RestingForm[]).map((value) => ({
       <FieldRow id="activity" :label="t('plan.activity')" class="max-w-full min-w-0">
         <select id="activity" v-model.number="activity" class="field">
           <option v-for="a in ACTIVITIES" :key="a.factor" :value="a.factor">
-            {{ a.factor }}, {{ a.name }}
+            {{ a.factor }}, {{ tell(a.name) }}
           </option>
         </select>
       </FieldRow>
     </div>
     <p v-if="energy && !energy.ok" role="alert" class="font-bold text-clay">
-      {{ energy.error.message }}
+      {{ wordsOf(energy.error) }}
     </p>
     <template v-if="eaten">
       <p class="text-xl" data-test="energy">
@@ -51,8 +51,8 @@ const forms = (Object.keys(RESTING_FORMS) as RestingForm[]).map((value) => ({
           })
         }}
       </p>
-      <p v-for="note in eaten.notes" :key="note" class="caution">
-        {{ note }}
+      <p v-for="note in eaten.notes" :key="tell(note)" class="caution">
+        {{ tell(note) }}
       </p>
       <p class="min-h-14" data-test="drift">
         <template v-if="drift">{{

@@ -56,7 +56,7 @@ const kcal = (value: number) => signed(value, 0)
     </p>
     <template v-if="result">
       <h2 class="figure pt-1 text-[34px] sm:text-[44px]" data-test="standing-of-plan">
-        {{ result.words }}
+        {{ tell(result.words) }}
       </h2>
       <p class="text-lg">
         {{

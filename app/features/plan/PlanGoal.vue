@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { massIn, nameOf, namesOf, sumPerKgOfFat, weeksOut } from '#core'
+import { massIn, sumPerKgOfFat, weeksOut } from '#core'
 
 /** What is wished for, by when, and the body that it leads to. */
 const draft = usePlanDraft()

@@ -147,7 +147,7 @@ const feasibility = computed(() => {
     </div>
     <p class="min-h-12">
       <strong>{{ t('planner.measureEvery', { count: cadence.days }) }}</strong>
-      {{ cadence.why }}
+      {{ tell(cadence.why) }}
     </p>
     <ScrollBox v-if="timeline?.phases.length" :label="t('plan.phases')" class="h-48">
       <PlanPhases :phases="timeline.phases" />

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import type { IsoDate, Phase } from '#core'
 
-/** The stretches of a plan; the one that a day lies in stands out. */
+/** The phases of a plan; the one that a day lies in stands out. */
 defineProps<{ phases: readonly Phase[]; today?: IsoDate }>()
 </script>
 
@@ -19,7 +19,7 @@ defineProps<{ phases: readonly Phase[]; today?: IsoDate }>()
         <template v-if="today && phase.from <= today && today < phase.to"
           >{{ t('plan.now') }}
         </template>
-        {{ phase.words }}
+        {{ tell(phase.words) }}
       </span>
     </li>
   </ol>

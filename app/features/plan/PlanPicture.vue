@@ -62,10 +62,9 @@ function labelOf(quantity: PictureQuantity) {
       : []),
   ].join(', ')
 }
-const columns = computed(() => [
-  t('charts.date'),
-  ...drawn.value.panels.map(({ quantity }) => `${TITLES[quantity]}, ${props.unit}`),
-])
+const columns = computed(() =>
+  drawn.value.panels.map(({ quantity }) => `${TITLES[quantity]}, ${props.unit}`),
+)
 const rows = computed(() =>
   (drawn.value.panels[0]?.byWeek ?? []).map(({ week, x }) => ({
     head: t('charts.week', {
@@ -73,12 +72,9 @@ const rows = computed(() =>
       day: formatDate(addDays(props.plan.startedOn, 7 * week)),
     }),
     x,
-    cells: drawn.value.panels.map(({ byWeek }) => {
-      const { value, low, high } = byWeek[week]!
-      return low === undefined || high === undefined
-        ? fixed(value, 1)
-        : t('charts.range', { value: fixed(value, 1), low: fixed(low, 1), high: fixed(high, 1) })
-    }),
+    cells: drawn.value.panels.map(({ byWeek }) =>
+      rangeText(byWeek[week]!, (value) => fixed(value, 1)),
+    ),
   })),
 )
 const whole = computed(() => drawn.value.panels.map(({ quantity }) => labelOf(quantity)).join('. '))
@@ -99,12 +95,7 @@ const whole = computed(() => drawn.value.panels.map(({ quantity }) => labelOf(qu
           :data-panel="panel.quantity"
           data-plot
         >
-          <span
-            v-if="x !== undefined"
-            class="absolute inset-y-0 border-l-2 border-ink"
-            :style="{ left: `${x}%` }"
-          />
-          <PanelGrid :lines="panel.grid" :text="gridText" />
+          <PanelGrid :lines="panel.grid" :text="gridText" :at="x" />
           <svg
             class="absolute inset-0 h-full w-full overflow-hidden"
             viewBox="0 0 100 100"

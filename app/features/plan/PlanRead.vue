@@ -115,7 +115,9 @@ const means = computed(() =>
           <p>
             {{ mealText(ofDay.meal) }}
           </p>
-          <p v-for="note in DIET_NOTES[ofDay.diet]" :key="note" class="pt-1">{{ note }}</p>
+          <p v-for="note in DIET_NOTES[ofDay.diet]" :key="tell(note)" class="pt-1">
+            {{ tell(note) }}
+          </p>
         </section>
         <section v-if="plan.findings.length" data-test="plan-findings">
           <h3 class="pb-1 text-lg font-bold">

@@ -52,7 +52,7 @@ function record(rule: string) {
             </div>
             <button class="button">{{ t('planner.putRecord') }}</button>
             <button type="button" class="button" @click="clearing = undefined">
-              {{ t('plan.cancel') }}
+              {{ t('common.cancel') }}
             </button>
           </form>
           <button v-else type="button" class="mt-2 button" @click="clearing = finding.rule">

@@ -121,8 +121,9 @@ export function drawPlan(
     })
     const ofBand = (bands ?? []).map((band) => {
       const [low, , , , high] = band[quantity].map(show)
-      return { x: xOf(band.week), low: low!, high: high! }
+      return { week: band.week, x: xOf(band.week), low: low!, high: high! }
     })
+    const bandIn = new Map(ofBand.map((band) => [band.week, band]))
     const byWeek = (bodies: readonly Body[]) => bodies.map((body) => partOf(body, quantity))
     const lines = {
       way: byWeek(paths.way),
@@ -150,7 +151,7 @@ export function drawPlan(
       ...{ way: line(lines.way), held: line(lines.held), forbes: line(lines.forbes) },
       band: bandText(ofBand, yOf),
       byWeek: lines.way.map((value, week) => {
-        const { low, high } = ofBand.find(({ x }) => x === xOf(week)) ?? {}
+        const { low, high } = bandIn.get(week) ?? {}
         return { week, x: xOf(week), value, low, high }
       }),
       goal:

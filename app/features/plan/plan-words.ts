@@ -5,7 +5,6 @@ import {
   dayOf,
   kgAWeek,
   mealOf,
-  nameOf,
   paceMeans,
   RESTING_FORMS,
   dayAfterWeeks,
@@ -26,6 +25,8 @@ import {
   startOf,
   startOfPlan,
   timelineOf,
+  RULES_OF_FAT,
+  type Words,
 } from '#core'
 import type { Plan, PlanDefinition } from '#shared/contract/plans'
 import type { ShownUnits } from '../client/record-words'
@@ -201,8 +202,11 @@ export function planFacts(plan: PlanAsMade, how: PlanShown): PlanFact[] {
 export function planAssumptions({ definition: d }: Pick<Plan, 'definition'>): PlanFact[] {
   const activity = ACTIVITIES.find(({ factor }) => factor === d.activity)
   const lines: [name: string, value: string | undefined][] = [
-    [t('plan.restingNeed'), `${RESTING_FORMS[d.form].name} (${RESTING_FORMS[d.form].source})`],
-    [t('plan.activity'), `${d.activity}${activity ? `, ${activity.name}` : ''}`],
+    [
+      t('plan.restingNeed'),
+      `${tell(RESTING_FORMS[d.form].name)} (${tell(RESTING_FORMS[d.form].source)})`,
+    ],
+    [t('plan.activity'), `${d.activity}${activity ? `, ${tell(activity.name)}` : ''}`],
     [
       t('plan.exerciseDay'),
       d.exerciseKcal === undefined
@@ -231,9 +235,9 @@ const QUIET = {
 
 /** What a rule says of a plan, to whom it may be said. */
 export const findingText = (
-  { words, outcome }: Pick<SafetyFinding, 'words' | 'outcome'>,
+  { rule, words, outcome }: { rule: string; words: Words; outcome: SafetyFinding['outcome'] },
   shown: boolean,
-) => (shown || !/\bfat\b|\blean\b|%/i.test(words) ? words : t(QUIET[outcome]))
+): string => (shown || !RULES_OF_FAT.includes(rule) ? tell(words) : t(QUIET[outcome]))
 
 export interface PlanDifference {
   name: string

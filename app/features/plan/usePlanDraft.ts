@@ -12,7 +12,6 @@ import {
   paceAskedFor,
   paceIn,
   planFrom,
-  refusal,
   safePlan,
   standingFindings,
   startOf,
@@ -123,7 +122,10 @@ function planDraft({
     const of = <T>(found: Outcome<T> | undefined) => (found && !found.ok ? found.error : undefined)
     const { timeline: line, pace: at } = drafted.value ?? {}
     const inputs = [of(targets.value), of(at), of(line), of(paceKg.value)].flatMap((e) => e ?? [])
-    const by = (...names: string[]) => inputs.find(({ input }) => names.includes(input))?.message
+    const by = (...names: string[]) => {
+      const found = inputs.find(({ input }) => names.includes(input))
+      return found && wordsOf(found)
+    }
     const early = newest.value && startsOn.value < newest.value.measuredOn
     return {
       goal: goalTyped.value.problem ?? by('goal', 'girth'),
@@ -132,7 +134,7 @@ function planDraft({
       ...{ breakEvery: by('breakEvery'), breakWeeks: by('breakWeeks') },
       exercise: exerciseTyped.value.problem,
       startsOn: early
-        ? refusal(
+        ? refusalText(
             t('planner.startPlan'),
             startsOn.value,
             t('planner.measuredonDayItsCheckOr', { measuredOn: newest.value!.measuredOn }),

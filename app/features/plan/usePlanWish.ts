@@ -8,7 +8,6 @@ import {
   leftOf,
   MOST_EXERCISE_KCAL,
   plainText,
-  refusal,
   restingFormFor,
   typedNumber,
   type Breaks,
@@ -43,7 +42,7 @@ function typed(text: string, label: string): { value?: number; problem?: string 
   if (!text.trim()) return {}
   const value = typedNumber(plainText(text))
   return value === undefined
-    ? { value: NaN, problem: refusal(label, text.trim(), t('planner.numberSuchAs585')) }
+    ? { value: NaN, problem: refusalText(label, text.trim(), t('planner.numberSuchAs585')) }
     : { value }
 }
 const shortNumber = (value: number, digits: number) => String(Number(value.toFixed(digits)))
@@ -151,7 +150,7 @@ export function usePlanWish({ start, checkInId, shown, today, trains }: FieldsOf
     const { value = 0, problem } = found
     return problem === undefined && (value < 0 || value > MOST_EXERCISE_KCAL)
       ? {
-          problem: refusal(
+          problem: refusalText(
             t('plan.exerciseDay'),
             value,
             t('planner.kcalUpTo', { most: MOST_EXERCISE_KCAL }),
@@ -167,7 +166,7 @@ export function usePlanWish({ start, checkInId, shown, today, trains }: FieldsOf
   const purpose = ref<Purpose>('training')
   const purposes = (Object.keys(CADENCES) as Purpose[]).map((value) => ({
     value,
-    name: CADENCES[value].name,
+    name: tell(CADENCES[value].name),
   }))
   const training = ref('strength')
   const nutrients = ref<DayWish>()

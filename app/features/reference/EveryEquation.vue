@@ -23,12 +23,16 @@ const spread = computed(() => {
           <NuxtLink
             :to="`/reference/equations/${r.equation.id}`"
             class="underline decoration-line underline-offset-4"
-            >{{ r.equation.name }}</NuxtLink
+            >{{ tell(r.equation.name) }}</NuxtLink
           >
-          <span v-if="!r.ok" class="block text-faded">{{ r.error.message }}</span>
+          <span v-if="!r.ok" class="block text-faded">{{ wordsOf(r.error) }}</span>
           <template v-else>
-            <span v-for="warning in r.estimate.warnings" :key="warning" class="block text-clay">
-              {{ warning }}
+            <span
+              v-for="warning in r.estimate.warnings"
+              :key="tell(warning)"
+              class="block text-clay"
+            >
+              {{ tell(warning) }}
             </span>
           </template>
         </th>

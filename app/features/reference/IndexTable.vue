@@ -41,10 +41,10 @@ const others = computed(() =>
           </td>
           <td class="py-1.5">
             <template v-if="row.first">
-              <strong :data-test="`${row.id}-class`">{{ row.first.band.name }}</strong>
+              <strong :data-test="`${row.id}-class`">{{ tell(row.first.band.name) }}</strong>
               <span class="block text-faded">
-                {{ row.first.table.name }}.
-                {{ row.first.girthNote }}
+                {{ tell(row.first.table.name) }}.
+                {{ tell(row.first.girthNote) }}
               </span>
             </template>
             <span v-else class="text-faded">{{ t('reference.noTableThisAge') }}</span>
@@ -55,9 +55,10 @@ const others = computed(() =>
     <FoldOut v-if="others.length" :title="t('reference.otherTablesTheirSources')" class="pt-2">
       <ul class="max-w-4xl space-y-1 pt-1" data-test="other-classes">
         <li v-for="other in others" :key="`${other.of} ${other.table.id}`">
-          {{ other.of }}: <strong>{{ other.band.name }}</strong> ({{ other.table.name }}).
-          {{ other.table.note }} {{ other.girthNote }}
-          <span class="text-faded">{{ other.table.source }}.</span>
+          {{ other.of }}: <strong>{{ tell(other.band.name) }}</strong> ({{
+            tell(other.table.name)
+          }}). {{ tell(other.table.note) }} {{ tell(other.girthNote) }}
+          <span class="text-faded">{{ tell(other.table.source) }}.</span>
         </li>
       </ul>
     </FoldOut>

@@ -2,10 +2,7 @@
 import {
   GIRTH_IDS,
   isSkinfold,
-  LANDMARK_STANDARD_NAMES,
   LANDMARKS,
-  nameOf,
-  namesOf,
   type GirthId,
   type LandmarkStandard,
   type SiteId,
@@ -18,7 +15,7 @@ const { folds, otherFolds, standardOf, fields, sets, setKey } = estimate
 
 const standards = (['us', 'int', 'dw', 'gym'] as LandmarkStandard[]).map((value) => ({
   value,
-  name: LANDMARK_STANDARD_NAMES[value],
+  name: standardName(value),
 }))
 const sexes = sexChoices(sexText)
 const foldUnits = [
@@ -55,7 +52,7 @@ const siteFields = (sites: readonly SiteId[]) =>
       isSkinfold(site) && LANDMARKS.find((l) => l.site === site && l.standard === standardOf(site))
     return {
       ...{ id: site, label: nameOf(site), problem },
-      title: at ? at.where[sex.value] : undefined,
+      title: at ? tell(at.where[sex.value]) : undefined,
     }
   })
 const setOptions = computed(() =>
@@ -71,7 +68,7 @@ const chosen = computed(() =>
     ...[massUnit.value, lengthUnit.value, foldUnit.value],
     athlete.value ? t('quick.athlete') : t('quick.general'),
     conversion.value === 'siri' ? t('quick.siri') : t('quick.broEk'),
-    LANDMARK_STANDARD_NAMES[standard.value].toLowerCase().replace('american', t('quick.american')),
+    standardName(standard.value).toLowerCase().replace('american', t('quick.american')),
   ].join(' · '),
 )
 

@@ -136,7 +136,7 @@ async function keep(clientId: string) {
     <p v-if="clients.length === 0" class="pb-3">{{ t('quick.noClientSexYet') }}</p>
     <AlertLine :text="trouble" />
     <button type="button" class="button mt-3" @click="keeping = false">
-      {{ t('quick.cancel') }}
+      {{ t('common.cancel') }}
     </button>
   </AskDialog>
 </template>

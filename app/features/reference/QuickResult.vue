@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useClipboard } from '@vueuse/core'
-import { isSkinfold, nameOf, POPULATION_WARNINGS, type SpecialPopulation } from '#core'
+import { isSkinfold, POPULATION_WARNINGS, type SpecialPopulation } from '#core'
 
 /** What comes of it: figures, equations by the people they were made on, indices, and the working. */
 const estimate = useQuickEstimate()
@@ -49,7 +49,10 @@ const groups = computed(() => {
 })
 const athletes = computed(() => athletesText(measured.value, sex.value))
 const lacking = computed(() =>
-  refused.value.map(({ equation, error }) => ({ name: equation.name, words: error.message })),
+  refused.value.map(({ equation, error }) => ({
+    name: tell(equation.name),
+    words: wordsOf(error),
+  })),
 )
 const nothing = computed(() => {
   if (measured.value.length === 0 && sum.value === undefined) {
@@ -99,7 +102,7 @@ const words = computed(() => {
   const ofBody = indices.value.map((figure) => {
     const { name, value } = indexWords(figure, lengthUnit.value)
     const [first] = figure.classes
-    return `${name}: ${value}${first ? `, ${first.band.name} (${first.table.name})` : ''}`
+    return `${name}: ${value}${first ? `, ${tell(first.band.name)} (${tell(first.table.name)})` : ''}`
   })
   return [
     typedLine.value,
@@ -119,7 +122,7 @@ const shown = computed(() => lead.value !== undefined || sum.value || indices.va
       {{ lead ? lead.result.equation.name : t('quick.result') }}
     </h2>
     <p class="hidden pt-1 print:block">{{ typedLine }}</p>
-    <p v-if="lead?.other" class="mt-2 caution">{{ POPULATION_WARNINGS[lead.other] }}</p>
+    <p v-if="lead?.other" class="mt-2 caution">{{ tell(POPULATION_WARNINGS[lead.other]) }}</p>
     <table v-if="figures.length" class="w-full border-collapse text-left">
       <caption class="sr-only">
         {{
@@ -151,10 +154,10 @@ const shown = computed(() => lead.value !== undefined || sum.value || indices.va
     <FoldOut
       v-for="{ who, rows, warning } in groups"
       :key="who"
-      :title="`${warning} (${rows.length})`"
+      :title="t('quick.titleCount', { title: warning, count: rows.length })"
       class="pt-2"
     >
-      <QuickRows :rows :label="warning" />
+      <QuickRows :rows :label="tell(warning)" />
     </FoldOut>
     <FoldOut
       v-if="lacking.length"
@@ -162,8 +165,8 @@ const shown = computed(() => lead.value !== undefined || sum.value || indices.va
       class="pt-2"
     >
       <ul class="space-y-1">
-        <li v-for="{ name, words: why } in lacking" :key="name">
-          <strong>{{ name }}:</strong> {{ why }}
+        <li v-for="{ name, words: why } in lacking" :key="tell(name)">
+          <strong>{{ tell(name) }}:</strong> {{ why }}
         </li>
       </ul>
     </FoldOut>
@@ -180,7 +183,7 @@ const shown = computed(() => lead.value !== undefined || sum.value || indices.va
             :key="result.equation.id"
             :value="result.equation.id"
           >
-            {{ result.equation.name }}
+            {{ tell(result.equation.name) }}
           </option>
         </select>
       </FieldRow>

@@ -22,11 +22,15 @@ const mass = (kg: number | undefined) => (kg === undefined ? '–' : formatMass(
           <NuxtLink
             :to="`/reference/equations/${result.equation.id}`"
             class="underline decoration-line underline-offset-4"
-            >{{ result.equation.name }}</NuxtLink
+            >{{ tell(result.equation.name) }}</NuxtLink
           >
           <span class="block text-faded">{{ madeOn }}</span>
-          <span v-for="warning in result.estimate.warnings" :key="warning" class="block text-clay">
-            {{ warning }}
+          <span
+            v-for="warning in result.estimate.warnings"
+            :key="tell(warning)"
+            class="block text-clay"
+          >
+            {{ tell(warning) }}
           </span>
         </th>
         <template v-if="brozek !== undefined">

@@ -1,4 +1,4 @@
-import { waistName, type IndexFigure, type LengthUnit } from '#core'
+import type { IndexFigure, LengthUnit } from '#core'
 
 /** What an index is called, with the waist that it is made of, and its value in the coach's unit. */
 export function indexWords({ id, value, waist }: IndexFigure, unit: LengthUnit) {

@@ -47,7 +47,7 @@ export function quickField(
   if (!text.trim()) return {}
   const fraction = !isSkinfold(site) || foldUnit === 'in' || NAMES_UNIT.test(text)
   const read = parseTrials(text, (one) => readOne(site, one, lengthUnit, foldUnit), fraction)
-  return read.ok ? read.value : { problem: read.error.message }
+  return read.ok ? read.value : { problem: wordsOf(read.error) }
 }
 
 /** A field that is a plain number, or says what it accepts. */
@@ -72,5 +72,5 @@ export function readField(text: string, read: (text: string) => Typed): QuickFie
   const parsed = attempt(() => read(text))
   return parsed.ok
     ? { value: parsed.value.value, trials: [parsed.value] }
-    : { problem: parsed.error.message }
+    : { problem: wordsOf(parsed.error) }
 }

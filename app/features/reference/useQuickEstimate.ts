@@ -114,7 +114,7 @@ function quickEstimate(usual: LandmarkStandard) {
           result,
           siri: density === undefined ? fatPercent : fatPercentOf(density, 'siri'),
           ...(density === undefined ? {} : { brozek: fatPercentOf(density, 'brozek') }),
-          madeOn: population,
+          madeOn: tell(population),
           other: otherPopulation(result.equation, subject.value, athlete.value),
         },
       ]

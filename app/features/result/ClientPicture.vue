@@ -1,14 +1,5 @@
 <script setup lang="ts">
-import {
-  comparedWith,
-  foldSumName,
-  foldSumOf,
-  followedFolds,
-  isSkinfold,
-  siteNameIn,
-  resultOf,
-  sheetOf,
-} from '#core'
+import { comparedWith, foldSumOf, followedFolds, isSkinfold, resultOf, sheetOf } from '#core'
 import type { ResultProps } from './result-props'
 
 /** One calm picture for the client, in words that a coach can show. */

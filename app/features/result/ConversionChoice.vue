@@ -5,7 +5,7 @@ import { CONVERSIONS, type Conversion } from '#core'
 defineProps<{ compact?: boolean }>()
 const conversion = defineModel<Conversion>({ required: true })
 
-const options = Object.values(CONVERSIONS).map(({ id, name }) => ({ value: id, name }))
+const options = Object.values(CONVERSIONS).map(({ id, name }) => ({ value: id, name: tell(name) }))
 </script>
 
 <template>

@@ -9,7 +9,6 @@ import {
   isSkinfold,
   leadEquation,
   leanMassIndex,
-  nameOf,
   normalisedLeanMassIndex,
   resultOf,
   sensitivity,
@@ -149,8 +148,8 @@ const standing = computed(() => {
       </div>
       <p v-if="standing" class="max-w-2xl pt-2" data-test="range">
         <template v-if="standing.band">
-          {{ standing.band.band.name }} ({{ standing.band.table.source }}).
-          {{ standing.band.table.note }}
+          {{ tell(standing.band.band.name) }} ({{ tell(standing.band.table.source) }}).
+          {{ tell(standing.band.table.note) }}
         </template>
         <template v-else>{{ t('result.thisTableSaysNothingThis') }}</template>
         <template v-if="standing.percentile !== null">

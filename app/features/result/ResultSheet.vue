@@ -5,10 +5,7 @@ import {
   comparedWith,
   equationById,
   foldSumOf,
-  headlineText,
   leadEquation,
-  LANDMARK_STANDARD_NAMES,
-  siteNameIn,
   resultOf,
   sheetOf,
   workingOf,
@@ -92,7 +89,7 @@ const sentence = computed(() => {
       ? t('result.countFoldsAddUpMm', { count: sum.folds.length, mm: fixed(sum.mm, 1) })
       : t('result.measured')
   }
-  if (!result.value.ok) return lacking.value ?? result.value.error.message
+  if (!result.value.ok) return lacking.value ?? wordsOf(result.value.error)
   const { fatPercent, standardError } = result.value.value
   const about = fixed(fatPercent, 0)
   return standardError === null
@@ -115,8 +112,9 @@ const ways = computed(() =>
 <template>
   <section>
     <p class="text-faded">
-      {{ formatDate(checkIn.measuredOn, true) }} · {{ equation?.name ?? sheet.protocol.name }} ·
-      {{ LANDMARK_STANDARD_NAMES[sheet.protocol.standard] }}
+      {{ formatDate(checkIn.measuredOn, true) }} ·
+      {{ tell(equation?.name ?? sheet.protocol.name) }} ·
+      {{ standardName(sheet.protocol.standard) }}
     </p>
     <p v-if="ways" class="text-faded" data-test="ways">
       {{ t('result.yourOwnWayWays', { ways }) }}
@@ -135,8 +133,8 @@ const ways = computed(() =>
     <PercentagesChoice v-if="hiding" v-model="asked" :name="client.name" class="pb-4" />
     <template v-if="result.ok || rows.length">
       <ul v-if="shown && (warnings.length || unsettled.length)" class="pb-4">
-        <li v-for="warning in warnings" :key="warning" class="mb-2 caution">
-          {{ warning }}
+        <li v-for="warning in warnings" :key="tell(warning)" class="mb-2 caution">
+          {{ tell(warning) }}
         </li>
         <li v-for="site in unsettled" :key="site" class="mb-2 caution">
           {{

@@ -12,8 +12,8 @@ defineProps<{ steps: Step[] }>()
     class="mt-2"
   >
     <tbody>
-      <tr v-for="step in steps" :key="step.label" class="border-b border-line align-top">
-        <th scope="row" class="py-1.5 pr-4 font-bold">{{ step.label }}</th>
+      <tr v-for="step in steps" :key="tell(step.label)" class="border-b border-line align-top">
+        <th scope="row" class="py-1.5 pr-4 font-bold">{{ tell(step.label) }}</th>
         <td class="py-1.5 pr-4 tabular-nums">{{ step.formula }}</td>
         <td class="py-1.5 text-right tabular-nums">{{ unrounded(step.value) }} {{ step.unit }}</td>
       </tr>

@@ -1,12 +1,9 @@
 import {
   equationById,
-  equationSumName,
-  foldSumName,
   foldSumOf,
   isSkinfold,
   massIn,
   pointsOfFat,
-  siteNameIn,
   variantFor,
   Z95,
   type Estimate,

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { GIRTH_IDS, LANDMARK_STANDARD_NAMES, PROTOCOLS, isOwnSite, isSkinfold } from '#core'
+import { GIRTH_IDS, PROTOCOLS, isOwnSite, isSkinfold } from '#core'
 import type { LandmarkStandard } from '#core'
 import type { useOwnSetDraft } from './useOwnSetDraft'
 
@@ -21,7 +21,7 @@ const fed = computed(() => {
 
 const standards = (['us', 'int', 'dw', 'gym'] as LandmarkStandard[]).map((value) => ({
   value,
-  name: LANDMARK_STANDARD_NAMES[value],
+  name: standardName(value),
 }))
 const girths = computed(() => [...GIRTH_IDS, ...draft.value!.girths.filter(isOwnSite)])
 const DELAYS = [
@@ -37,7 +37,7 @@ watch(start, copy)
     <FieldRow v-if="draft.id === ''" id="own-start" :label="t('settings.startFrom')">
       <select id="own-start" v-model="start" class="field">
         <option value="">{{ t('settings.emptySheet') }}</option>
-        <option v-for="p in PROTOCOLS" :key="p.id" :value="p.id">{{ p.name }}</option>
+        <option v-for="p in PROTOCOLS" :key="p.id" :value="p.id">{{ tell(p.name) }}</option>
       </select>
     </FieldRow>
     <TextField id="own-name" v-model="draft.name" :label="t('settings.name')" maxlength="60" />
@@ -117,8 +117,10 @@ watch(start, copy)
               v-model="draft.wording[site].technique"
               class="field max-w-60"
             >
-              <option value="">{{ techniques[0] }}</option>
-              <option v-for="way in techniques.slice(1)" :key="way" :value="way">{{ way }}</option>
+              <option value="">{{ techniques[0]!.name }}</option>
+              <option v-for="way in techniques.slice(1)" :key="way.id" :value="way.id">
+                {{ way.name }}
+              </option>
             </select>
           </FieldRow>
         </template>

@@ -1,5 +1,5 @@
 <script setup lang="ts" generic="T extends SiteId">
-import { nameOf, type SiteId } from '#core'
+import type { SiteId } from '#core'
 
 /** Sites of a set, in the order they are taken in; each chip has its place on it. */
 defineProps<{ label: string; sites: readonly T[] }>()

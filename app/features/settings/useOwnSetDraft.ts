@@ -1,7 +1,6 @@
 import {
   isOwnSite,
   LANDMARKS,
-  nameOf,
   ownCopyOf,
   ownProtocol,
   ownSiteId,
@@ -90,11 +89,11 @@ const foldsOf = (standard: LandmarkStandard): SkinfoldId[] =>
 export function useOwnSetDraft(usualStandard: () => LandmarkStandard) {
   const draft = ref<Draft>()
 
-  function begin(from?: OwnProtocol | Omit<OwnProtocol, 'id'>): void {
+  function begin(from?: Omit<OwnProtocol, 'id'> & { id?: string }): void {
     const standard = from?.standard ?? usualStandard()
     const rules = { ...usualRules(standard), ...from }
     draft.value = {
-      id: from && 'id' in from ? from.id : '',
+      id: from?.id ?? '',
       name: from?.name ?? '',
       standard,
       folds: [...(from?.folds ?? [])],
@@ -149,7 +148,10 @@ export function useOwnSetDraft(usualStandard: () => LandmarkStandard) {
       name: nameOf(site),
       own: isOwnSite(site),
       techniques: isSkinfold(site)
-        ? techniquesOf(site, standardWithin(site, now!.standard)!).map(({ name }) => name)
+        ? techniquesOf(site, standardWithin(site, now!.standard)!).map(({ id, name }) => ({
+            id,
+            name: tell(name),
+          }))
         : [],
     }))
   })

@@ -1,4 +1,4 @@
-import { headlineText, isGirth, nameOf, type Headline, type HeadlineUnits } from '#core'
+import { isGirth, type Headline, type HeadlineUnits } from '#core'
 import type { TodayItem } from '#shared/contract/today'
 
 /** A line of Today: what it is in a word or two, the rest of the sentence, and what to do about it. */

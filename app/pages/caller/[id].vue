@@ -6,8 +6,6 @@ import {
   protocolOf,
   readingsInForce,
   schemeOf,
-  siteGuide,
-  siteNameIn,
   standardWithin,
   trialsOf,
   wantsAnotherTrial,

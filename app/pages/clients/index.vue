@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { headlineText, isoDateOf } from '#core'
+import { isoDateOf } from '#core'
 import { watchDebounced } from '@vueuse/core'
 import { ROSTER_PAGE, ROSTER_STATES } from '#shared/contract/choices'
 import { clients } from '~/contract'

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { saidOfIssue } from '#shared/contract/problems'
 import { useForm } from '@tanstack/vue-form'
 import { v4 as newId } from 'uuid'
 import { attempt, DEFAULT_CADENCE_DAYS, parseHeight } from '#core'
@@ -43,10 +44,10 @@ function bound(
   field: { name: string; handleChange(to: never): void },
   state: { value: string; meta: { errors: unknown[] } },
 ) {
-  const first = state.meta.errors[0] as { message?: string } | undefined
+  const first = state.meta.errors[0] as Parameters<typeof saidOfIssue>[0] | undefined
   return {
     id: field.name,
-    error: first?.message ?? refusals.value[field.name],
+    error: first ? tell(saidOfIssue(first)) : refusals.value[field.name],
     modelValue: state.value,
     'onUpdate:modelValue': field.handleChange as (to: string) => void,
   }

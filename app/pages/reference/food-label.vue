@@ -33,7 +33,7 @@ const reading = computed(() => {
 })
 const problemOf = (id: Field) =>
   reading.value && !reading.value.ok && reading.value.error.input === id
-    ? reading.value.error.message
+    ? wordsOf(reading.value.error)
     : undefined
 const fields = computed(() => FIELDS.map((field) => ({ ...field, problem: problemOf(field.id) })))
 const result = computed(() => (reading.value?.ok ? reading.value.value : undefined))
@@ -102,7 +102,7 @@ const percent = (value: number | undefined) => (value === undefined ? '–' : `$
             }}
           </p>
           <p v-if="ofMeal" class="pt-1 text-lg" data-test="of-meal">{{ ofMeal }}</p>
-          <p v-for="note in result.notes" :key="note" class="pt-1">{{ note }}</p>
+          <p v-for="note in result.notes" :key="tell(note)" class="pt-1">{{ tell(note) }}</p>
           <p class="pt-2 text-faded">
             {{ t('food.daySAmountsLabelFat') }}
           </p>

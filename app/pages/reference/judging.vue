@@ -4,7 +4,6 @@ import {
   figuresWith,
   GIRTH_IDS,
   isSkinfold,
-  nameOf,
   REFIT_CHECK_INS,
   REFIT_PEOPLE,
   SKINFOLD_IDS,
@@ -17,8 +16,8 @@ import { gym as gymRoutes } from '~/contract'
 const { data: gym } = await useAsyncData('gym', () => callApi(gymRoutes.view, {}))
 const own = computed(() => gym.value?.figures ?? null)
 const parts = computed(() => {
-  const here = assumedIn(figuresWith(own.value?.own))
-  return assumedIn(USUAL_FIGURES).map(({ title, rows }, part) => ({
+  const here = tellAll(assumedIn(figuresWith(own.value?.own)))
+  return tellAll(assumedIn(USUAL_FIGURES)).map(({ title, rows }, part) => ({
     title,
     rows: rows.map((row, i) => {
       const ofGym = here[part]!.rows[i]!.value

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { namesOf, NORM_TABLES, type Band, type Sex } from '#core'
+import { NORM_TABLES, type Band, type Sex } from '#core'
 
 const sex = ref<Sex>('female')
 const age = ref('40')
@@ -38,17 +38,17 @@ function span({ from, to }: Band, unit: string): string {
       {{ t('ranges.enterAge', { got: age }) }}
     </p>
     <section v-for="{ table, bands } in tables" v-else :key="table.id" class="pb-5">
-      <h2 class="border-b-2 border-ink pb-1 text-xl">{{ table.name }}</h2>
+      <h2 class="border-b-2 border-ink pb-1 text-xl">{{ tell(table.name) }}</h2>
       <p class="text-faded">
-        {{ table.source }}.
+        {{ tell(table.source) }}.
         <template v-if="table.girths">
-          {{ t('ranges.wantsGirths', { girths: namesOf(table.girths, ' or ') }) }}
+          {{ t('ranges.wantsGirths', { girths: namesOf(table.girths, 'or') }) }}
         </template>
-        {{ table.note }}
+        {{ tell(table.note) }}
       </p>
       <dl v-if="bands" class="grid max-w-xl grid-cols-[1fr_auto] gap-x-6 pt-1">
-        <template v-for="band in bands" :key="band.name">
-          <dt class="border-b border-line py-1">{{ band.name }}</dt>
+        <template v-for="band in bands" :key="tell(band.name)">
+          <dt class="border-b border-line py-1">{{ tell(band.name) }}</dt>
           <dd class="figure border-b border-line py-1 text-right text-[21px]">
             {{ span(band, table.unit) }}
           </dd>

@@ -35,10 +35,10 @@ const parts = PARTS.map((part) => ({
           :key="rule.id"
           class="grid gap-x-5 border-b border-line py-2 sm:grid-cols-[1.4fr_1fr]"
         >
-          <span>{{ rule.when }}</span>
+          <span>{{ tell(rule.when) }}</span>
           <span>
-            <strong>{{ rule.who }}</strong>
-            <span class="block text-faded">{{ rule.source }}</span>
+            <strong>{{ tell(rule.who) }}</strong>
+            <span class="block text-faded">{{ tell(rule.source) }}</span>
           </span>
         </li>
       </ul>

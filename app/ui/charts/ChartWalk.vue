@@ -15,8 +15,7 @@ export interface ChartRow {
 const props = defineProps<{
   /** What the chart shows, in a sentence. */
   label: string
-  /** The first is of the heads. */
-  columns: readonly string[]
+  columns: string[]
   rows: readonly ChartRow[]
   /** The chart says its values itself where it is pointed at. */
   ownWords?: boolean
@@ -33,7 +32,7 @@ const current = computed(() => (at.value === undefined ? undefined : props.rows[
 const said = computed(() => {
   if (!current.value) return ''
   const { head, cells } = current.value
-  const values = cells.flatMap((cell, i) => (cell ? [`${props.columns[i + 1]} ${cell}`] : []))
+  const values = cells.flatMap((cell, i) => (cell ? [`${props.columns[i]} ${cell}`] : []))
   return t('charts.read', { day: head, values: values.join(' · ') })
 })
 
@@ -49,7 +48,8 @@ function onKey(event: KeyboardEvent) {
   if (!step || props.rows.length === 0 || event.altKey || event.ctrlKey || event.metaKey) return
   event.preventDefault()
   const last = props.rows.length - 1
-  at.value = at.value === undefined ? (event.key === 'Home' ? 0 : last) : step(at.value, last)
+  // From beyond the last of them, where none was chosen yet.
+  at.value = step(at.value ?? props.rows.length, last)
 }
 
 /** The nearest value to where the pointer or finger is, along the chart. */
@@ -99,26 +99,14 @@ function onPointer(event: PointerEvent) {
         {{ t('charts.table') }}
       </summary>
       <ScrollTable :label="t('charts.table')" :caption="label" class="w-full">
-        <thead>
-          <tr class="border-b-2 border-ink text-faded">
-            <th
-              v-for="(column, i) in columns"
-              :key="column"
-              scope="col"
-              class="px-2 py-1 font-normal whitespace-nowrap"
-              :class="i ? 'text-right' : 'pl-0'"
-            >
-              {{ column }}
-            </th>
-          </tr>
-        </thead>
+        <TableHead :columns />
         <tbody>
           <tr v-for="row in rows" :key="row.head" class="border-b border-line">
             <th scope="row" class="py-1 pr-2 whitespace-nowrap">{{ row.head }}</th>
             <td
               v-for="(cell, i) in row.cells"
               :key="i"
-              class="figure px-2 text-right text-[17px] whitespace-nowrap"
+              class="figure pl-3 text-right text-[17px] whitespace-nowrap"
             >
               {{ cell ?? t('charts.none') }}
             </td>

@@ -2,30 +2,26 @@
 import type { FigureSpot } from './sites'
 
 /** A site on the figure: a fold as a short line along it, a girth as a line across with its ends. */
-defineProps<{ spot: FigureSpot }>()
-const TONES = [
-  ['stroke-white', 8, 6.5],
-  ['stroke-leaf', 4.2, 3.4],
-] as const
+const { spot } = defineProps<{ spot: FigureSpot }>()
+const path = computed(() => {
+  const { x, y, span } = spot
+  return span ? `M${x - span} ${y}h${span * 2}m0 -4v8M${x - span} ${y - 4}v8` : `M${x} ${y - 8}v16`
+})
+/** The line itself, over a wider one in white. */
+const tones = computed(() => [
+  { tone: 'stroke-white', width: spot.span ? 6.5 : 8 },
+  { tone: 'stroke-leaf', width: spot.span ? 3.4 : 4.2 },
+])
 </script>
 
 <template>
-  <g v-if="spot.span">
+  <g :transform="`rotate(${spot.tilt} ${spot.x} ${spot.y})`">
     <path
-      v-for="[tone, , width] in TONES"
+      v-for="{ tone, width } in tones"
       :key="tone"
       :class="tone"
       :stroke-width="width"
-      :d="`M${spot.x - spot.span} ${spot.y}h${spot.span * 2}m0 -4v8M${spot.x - spot.span} ${spot.y - 4}v8`"
-    />
-  </g>
-  <g v-else :transform="`rotate(${spot.tilt} ${spot.x} ${spot.y})`">
-    <path
-      v-for="[tone, width] in TONES"
-      :key="tone"
-      :class="tone"
-      :stroke-width="width"
-      :d="`M${spot.x} ${spot.y - 8}v16`"
+      :d="path"
     />
   </g>
 </template>

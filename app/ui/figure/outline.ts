@@ -134,6 +134,7 @@ const FINGERS = [line('79.6,271 80,258'), line('82.6,269 82.8,256')]
 const FINGERS_IN = { male: 0, female: 3.2 }
 
 type Place = (point: Point) => Point
+const asIs: Place = (point) => point
 
 /** A smooth path through points (Catmull-Rom as cubic Béziers). */
 function smooth(points: readonly Point[], place: Place): string {
@@ -179,10 +180,10 @@ function moreAt(y: number, wide: number): number {
 export function drawFigure(build: Build, view: FigureView, wide = 1): Figure {
   if (view === 'side') {
     const place: Place = ([x, y]) => [97 + (x - 97) * moreAt(y, wide), y]
-    const parts = [smooth(PROFILE[build], place), smooth(SIDE_ARM, ([x, y]) => [x, y])]
+    const parts = [smooth(PROFILE[build], place), smooth(SIDE_ARM, asIs)]
     return {
       parts: parts.map((path) => ({ shape: `${path}Z`, outline: [path] })),
-      details: SIDE.map((points) => smooth(points, ([x, y]) => [x, y])),
+      details: SIDE.map((points) => smooth(points, asIs)),
     }
   }
   const halves = ([1, -1] as const).map((side): Place => ([x, y]) => {

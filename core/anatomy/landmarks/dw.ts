@@ -1,3 +1,4 @@
+import { say } from '../../say'
 import { type Landmark, landmark } from './landmark'
 import { BLADE_FINDING, DOWN, ILIAC_CREST } from './phrases'
 
@@ -6,27 +7,26 @@ export const DW: Landmark[] = [
   landmark('biceps', 'dw', {
     direction: 'vertical',
     runs: DOWN,
-    where: 'Front of the arm over the middle of the muscle belly.',
-    posture: 'Arm resting, palm to the front.',
+    where: say('anatomy.frontArmOverMiddleMuscle'),
+    posture: say('anatomy.armRestingPalmFront'),
   }),
   landmark('triceps', 'dw', {
     direction: 'vertical',
     runs: DOWN,
-    where:
-      'Back of the arm on its midline, halfway between the bony tip of the shoulder and the point of the elbow.',
-    posture: 'Arm hanging loose at the side.',
+    where: say('anatomy.backArmMidlineHalfwayBetween'),
+    posture: say('anatomy.armHangingLooseSide'),
   }),
   landmark('subscapular', 'dw', {
     direction: 'diagonal',
-    runs: 'down and out, 45°',
-    where: 'Just below the lower tip of the shoulder blade.',
-    posture: 'Arm down and loose.',
+    runs: say('anatomy.downOut45'),
+    where: say('anatomy.justBelowLowerTipShoulder'),
+    posture: say('anatomy.armDownLoose'),
     finding: BLADE_FINDING,
   }),
   landmark('iliac_crest', 'dw', {
     direction: 'horizontal',
-    runs: 'nearly level, a little down to the front',
+    runs: say('anatomy.nearlyLevelLittleDownFront'),
     where: ILIAC_CREST,
-    posture: 'Right arm out of the way.',
+    posture: say('anatomy.rightArmOutWay'),
   }),
 ]

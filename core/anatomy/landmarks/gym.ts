@@ -1,11 +1,12 @@
+import { say } from '../../say'
 import { type Landmark, landmark } from './landmark'
 
 /** Common practice among trainers. */
 export const GYM: Landmark[] = [
   landmark('lower_back', 'gym', {
     direction: 'diagonal',
-    runs: 'down and out',
-    where: 'Beside the spine above the hip, over the dimple, where the fold is thickest.',
-    posture: 'Standing upright, back muscles loose.',
+    runs: say('anatomy.downOut'),
+    where: say('anatomy.besideSpineAboveHipOver'),
+    posture: say('anatomy.standingUprightBackMusclesLoose'),
   }),
 ]

@@ -1,3 +1,4 @@
+import type { Message, Words } from '../../say'
 import type { LandmarkStandard, Sex, SkinfoldId } from '../ids'
 import { nameOf } from '../names'
 
@@ -5,36 +6,38 @@ export type FoldDirection = 'vertical' | 'diagonal' | 'horizontal'
 
 /** One of several ways to take a fold, by its name and in words. */
 export interface Technique {
-  name: string
-  how: string
+  /** What a record keeps of it. */
+  id: string
+  name: Message
+  how: Message
 }
 
 /** How one standard lands and lifts one skinfold. */
 export interface Landmark {
   site: SkinfoldId
   standard: LandmarkStandard
-  name: string
+  name: Words
   direction: FoldDirection
   /** Which way the fold runs, in words for the figure's caption. */
-  runs: string
+  runs: Message
   /** Where it is, for somebody standing beside the client. */
-  where: Record<Sex, string>
+  where: Record<Sex, Message>
   /** Distance from the point it is named after, where the standard gives one. */
-  offset?: string
+  offset?: Message
   /** Posture while it is taken. */
-  posture: string
+  posture: Message
   /** How to find it, where that takes a trick. */
-  finding?: string
+  finding?: Message
   side: 'right'
   /** Other ways in use, in words. */
-  variants?: string[]
+  variants?: Message[]
   /** The ways that the standard itself allows, its own first: one is chosen and kept. */
   techniques?: Technique[]
 }
 
 type Details = Pick<Landmark, 'direction' | 'runs' | 'posture'> &
   Partial<Pick<Landmark, 'offset' | 'finding' | 'variants' | 'techniques'>> & {
-    where: string | Record<Sex, string>
+    where: Message | Record<Sex, Message>
   }
 
 export function landmark(site: SkinfoldId, standard: LandmarkStandard, details: Details): Landmark {
@@ -45,6 +48,6 @@ export function landmark(site: SkinfoldId, standard: LandmarkStandard, details: 
     name: nameOf(site),
     side: 'right',
     ...details,
-    where: typeof where === 'string' ? { male: where, female: where } : where,
+    where: 'male' in where ? where : { male: where, female: where },
   }
 }

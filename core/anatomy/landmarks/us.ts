@@ -1,3 +1,4 @@
+import { say } from '../../say'
 import { type Landmark, landmark } from './landmark'
 import { BLADE_FINDING, CALF_POSTURE, CREASE_FINDING, DOWN } from './phrases'
 
@@ -5,83 +6,80 @@ import { BLADE_FINDING, CALF_POSTURE, CREASE_FINDING, DOWN } from './phrases'
 export const US: Landmark[] = [
   landmark('chest', 'us', {
     direction: 'diagonal',
-    runs: 'down and in, toward the nipple',
+    runs: say('anatomy.downTowardNipple'),
     where: {
-      male: 'Halfway along the line from the front fold of the armpit to the nipple.',
-      female:
-        'On the line from the front fold of the armpit to the nipple, a third of the way down it.',
+      male: say('anatomy.halfwayAlongLineFrontFold'),
+      female: say('anatomy.lineFrontFoldArmpitNipple'),
     },
-    posture: 'Arm hanging, chest muscle relaxed.',
+    posture: say('anatomy.armHangingChestMuscleRelaxed'),
   }),
   landmark('midaxillary', 'us', {
     direction: 'vertical',
     runs: DOWN,
-    where:
-      'On the line straight down from the middle of the armpit, level with the bottom of the breastbone.',
-    posture: 'Arm moved a little back or up, out of the way.',
+    where: say('anatomy.lineStraightDownMiddleArmpit'),
+    posture: say('anatomy.armMovedLittleBackUp'),
     techniques: [
-      { name: 'vertical', how: 'Along the line of the armpit.' },
-      { name: 'horizontal', how: 'A horizontal fold at the same point.' },
+      { id: 'vertical', name: say('anatomy.vertical'), how: say('anatomy.alongLineArmpit') },
+      {
+        id: 'horizontal',
+        name: say('anatomy.horizontal'),
+        how: say('anatomy.horizontalFoldSamePoint'),
+      },
     ],
   }),
   landmark('triceps', 'us', {
     direction: 'vertical',
     runs: DOWN,
-    where:
-      'Back of the arm on its midline, halfway between the bony tip of the shoulder and the point of the elbow.',
-    posture: 'Arm hanging loose at the side.',
-    finding: 'Elbow bent to a right angle to find the halfway point, then the arm down.',
+    where: say('anatomy.backArmMidlineHalfwayBetween'),
+    posture: say('anatomy.armHangingLooseSide'),
+    finding: say('anatomy.elbowBentRightAngleFind'),
   }),
   landmark('biceps', 'us', {
     direction: 'vertical',
     runs: DOWN,
-    where:
-      'Front of the arm over the belly of the muscle, one centimeter above the level of the triceps fold.',
-    offset: '1 cm above the triceps level',
-    posture: 'Arm hanging, palm to the front.',
+    where: say('anatomy.frontArmOverBellyMuscle'),
+    offset: say('anatomy.n1CmAboveTricepsLevel'),
+    posture: say('anatomy.armHangingPalmFront'),
   }),
   landmark('subscapular', 'us', {
     direction: 'diagonal',
-    runs: 'down and out, 45°',
-    where: 'One to two centimeters below the lower tip of the shoulder blade.',
-    offset: '1 to 2 cm below the tip',
-    posture: 'Arm down and loose.',
+    runs: say('anatomy.downOut45'),
+    where: say('anatomy.oneTwoCentimetersBelowLower'),
+    offset: say('anatomy.n12CmBelowTip'),
+    posture: say('anatomy.armDownLoose'),
     finding: BLADE_FINDING,
   }),
   landmark('abdominal', 'us', {
     direction: 'vertical',
     runs: DOWN,
-    where: 'Two centimeters to the right of the navel.',
-    offset: '2 cm from the navel',
-    posture: 'Standing, belly relaxed, breathing quietly.',
-    variants: [
-      'A horizontal fold 3 cm beside and 1 cm below the navel is another site, not this one.',
-    ],
+    where: say('anatomy.twoCentimetersRightNavel'),
+    offset: say('anatomy.n2CmNavel'),
+    posture: say('anatomy.standingBellyRelaxedBreathingQuietly'),
+    variants: [say('anatomy.horizontalFold3CmBeside')],
   }),
   landmark('suprailiac', 'us', {
     direction: 'diagonal',
-    runs: 'down and in, along the crest',
-    where:
-      'Just above the hip crest, on the line down from the front of the armpit. Do not drift further forward.',
-    posture: 'Arm a little to the back.',
+    runs: say('anatomy.downAlongCrest'),
+    where: say('anatomy.justAboveHipCrestLine2'),
+    posture: say('anatomy.armLittleBack'),
   }),
   landmark('suprailiac_sloan', 'us', {
     direction: 'vertical',
     runs: DOWN,
-    where: 'Over the hip crest itself, on the line straight down from the middle of the armpit.',
-    posture: 'Arm a little to the back.',
+    where: say('anatomy.overHipCrestItselfLine'),
+    posture: say('anatomy.armLittleBack'),
   }),
   landmark('thigh', 'us', {
     direction: 'vertical',
     runs: DOWN,
-    where: 'Front midline, halfway between the crease of the groin and the top of the kneecap.',
-    posture: 'Standing, weight on the other leg, this one loose with the knee a little bent.',
+    where: say('anatomy.frontMidlineHalfwayBetweenCrease'),
+    posture: say('anatomy.standingWeightOtherLegOne'),
     finding: CREASE_FINDING,
   }),
   landmark('medial_calf', 'us', {
     direction: 'vertical',
     runs: DOWN,
-    where: 'Inside of the calf, where it is thickest.',
+    where: say('anatomy.insideCalfWhereThickest'),
     posture: CALF_POSTURE,
   }),
 ]

@@ -1,4 +1,5 @@
-import { fixed } from '../../units/format'
+import { type Message, num, say } from '../../say'
+import { figureSaid, kgSaid, percentSaid as percent } from '../../units/said'
 import {
   CLEAR_ODDS,
   FAT_MOVES,
@@ -14,116 +15,123 @@ import {
 
 /** One figure that the judgement of a record rests on: what it is, how large, and why. */
 export interface Assumed {
-  what: string
-  value: string
-  why: string
+  what: Message
+  value: Message
+  why: Message
 }
 
-const percent = (share: number, digits = 1) => `${fixed(100 * share, digits)}%`
-
 const movement = ({ slope, turn, wander }: Movement) =>
-  `${slope} kg a week, turning by ${fixed(turn, 3)} a week and wandering by ${fixed(wander, 3)} kg in four weeks`
+  say('change.kgWeekTurningWeekWandering', { slope, turn: num(turn, 3), wander: num(wander, 3) })
 
 /** The figures in use, in the order in which they are asked about. */
-export function assumedIn(figures: ModelFigures): { title: string; rows: Assumed[] }[] {
+export function assumedIn(figures: ModelFigures): { title: Message; rows: Assumed[] }[] {
   return [
     {
-      title: 'Errors of a check-in, besides those of each site',
+      title: say('change.errorsCheckBesidesThoseEach'),
       rows: [
         {
-          what: 'The technical errors of the folds, times',
-          value: fixed(figures.technical, 2),
-          why: 'Of each site and tester, as in the list below or as their duplicates have it.',
+          what: say('change.technicalErrorsFoldsTimes'),
+          value: figureSaid(figures.technical, 2),
+          why: say('change.eachSiteTesterListBelow'),
         },
         {
-          what: 'All folds of a visit together',
+          what: say('change.allFoldsVisitTogether'),
           value: percent(figures.session),
-          why: 'The day: water, warmth, a hand that presses more or less.',
+          why: say('change.dayWaterWarmthHandPresses'),
         },
         {
-          what: 'All folds of a sum together',
+          what: say('change.allFoldsSumTogether'),
           value: percent(figures.sumSession),
-          why: 'The same, where no equation takes the age and the mass along.',
+          why: say('change.sameWhereEquationTakesAge'),
         },
         {
-          what: 'A girth on one day',
+          what: say('change.girthOneDay'),
           value: percent(figures.girthSession),
-          why: 'Breath, meals, how tight the tape was.',
+          why: say('change.breathMealsHowTightTape'),
         },
         {
-          what: 'Another tester or caliper, folds',
+          what: say('change.anotherTesterCaliperFolds'),
           value: percent(figures.pairBias),
-          why: 'Each pair has its own way; being measured by both by turns tells it apart.',
+          why: say('change.eachPairHasOwnWay'),
         },
         {
-          what: 'Another tester, girths',
+          what: say('change.anotherTesterGirths'),
           value: percent(figures.girthBias),
-          why: 'Tapes are alike, hands are not.',
+          why: say('change.tapesAlikeHands'),
         },
         {
-          what: 'One weighing',
-          value: `${fixed(figures.massKg, 2)} kg`,
-          why: 'Food and water; a week of weigh-ins has less by the root of its days.',
+          what: say('change.oneWeighing'),
+          value: kgSaid(figures.massKg, 2),
+          why: say('change.foodWaterWeekWeighIns'),
         },
         {
-          what: 'The equation’s own bias in one person, in ten weeks',
-          value: `${figures.driftPoints} points of fat`,
-          why: 'A body changes in ways that no equation sees.',
+          what: say('change.equationsOwnBiasOnePerson'),
+          value: say('change.pointsFat', { driftPoints: figures.driftPoints }),
+          why: say('change.bodyChangesWaysEquationSees'),
         },
         {
-          what: 'The equation’s slope in one person',
-          value: `${percent(figures.equationSlope)} of a change of fat`,
-          why: 'A kilogram by the equation is not exactly a kilogram in everybody.',
+          what: say('change.equationsSlopeOnePerson'),
+          value: say('change.changeFat', { equationSlope: percent(figures.equationSlope) }),
+          why: say('change.kilogramEquationExactlyKilogramEverybody'),
         },
         {
-          what: 'Larger errors than all these',
-          value: `${LARGER_ERRORS} times, for ${percent(LARGER_SHARE)} of people`,
-          why: 'Of the scale and of the method each; the record says whom it fits.',
+          what: say('change.largerErrorsAllThese'),
+          value: say('change.timesPeople', {
+            largerErrors: LARGER_ERRORS,
+            largerShare: percent(LARGER_SHARE),
+          }),
+          why: say('change.scaleMethodEachRecordSays'),
         },
       ],
     },
     {
-      title: 'How a body may move',
+      title: say('change.howBodyMayMove'),
       rows: [
         ...(
           [
-            ['Fat', FAT_MOVES],
-            ['Lean', LEAN_MOVES],
+            [[say('change.fatWidely'), say('change.fatNarrowly')], FAT_MOVES],
+            [[say('change.leanWidely'), say('change.leanNarrowly')], LEAN_MOVES],
           ] as const
-        ).flatMap(([part, moves]) =>
+        ).flatMap(([parts, moves]) =>
           moves.map((move, i) => ({
-            what: `${part}, ${i === 0 ? 'widely' : 'narrowly'}`,
+            what: parts[i === 0 ? 0 : 1],
             value: movement(move),
             why:
               i === 0
-                ? 'One standard deviation; twice as fast is still usual.'
-                : 'Most people, most of the time.',
+                ? say('change.oneStandardDeviationTwiceFast')
+                : say('change.mostPeopleMostTime'),
           })),
         ),
         {
-          what: 'A girth with a kilogram of fat',
-          value: `${percent(GIRTH_SHARE_PER_KG)} of it`,
-          why: 'About a centimeter of a waist.',
+          what: say('change.girthKilogramFat'),
+          value: say('change.ofIt', { girthSharePerKg: percent(GIRTH_SHARE_PER_KG) }),
+          why: say('change.aboutCentimeterWaist'),
         },
       ],
     },
     {
-      title: 'When something is said',
+      title: say('change.whenSomethingSaid'),
       rows: [
         {
-          what: 'Clear',
-          value: `odds of ${CLEAR_ODDS} and more`,
-          why: 'Somebody who did not change reaches them in at most one phase of twenty, however often one looks.',
+          what: say('change.clear'),
+          value: say('change.oddsMore', { clearOdds: CLEAR_ODDS }),
+          why: say('change.somebodyWhoDidChangeReaches'),
         },
         {
-          what: 'Likely',
-          value: `odds of ${LIKELY_ODDS} and more`,
-          why: 'Only ever said with “probably”.',
+          what: say('change.likely'),
+          value: say('change.oddsMore2', { likelyOdds: LIKELY_ODDS }),
+          why: say('change.onlyEverSaidProbably'),
         },
         {
-          what: 'No change that matters',
-          value: `within ${MATTERS.fat} kg of fat, ${MATTERS.lean} kg of lean, ${MATTERS.mass} kg of mass, ${MATTERS.fold} mm a fold, ${MATTERS.girth} cm`,
-          why: 'About what a coach would change a plan for.',
+          what: say('change.changeMatters'),
+          value: say('change.withinKgFatKgLean', {
+            fat: MATTERS.fat,
+            lean: MATTERS.lean,
+            mass: MATTERS.mass,
+            fold: MATTERS.fold,
+            girth: MATTERS.girth,
+          }),
+          why: say('change.aboutWhatCoachWouldChange'),
         },
       ],
     },

@@ -1,8 +1,21 @@
+import {
+  type Message,
+  dayValue,
+  num,
+  say,
+  listed,
+  lower,
+  upper,
+  sentences,
+  figures,
+  type Value,
+} from '../../say'
 import { isGirth, isSkinfold } from '../../anatomy/ids'
-import { nameOf } from '../../anatomy/names'
-import { capital, fixed, formatLength, formatMass } from '../../units/format'
+import { shortNameOf } from '../../anatomy/names'
+import { formatLength, formatMass } from '../../units/format'
+import { mmSaid } from '../../units/said'
 import type { LengthUnit, MassUnit } from '../../units/parse'
-import { type IsoDate, formatDate } from '../../units/dates'
+import type { IsoDate } from '../../units/dates'
 import type { Headline, NamedChange } from './headline'
 import type { RecordQuantity } from './record'
 import { wayOf } from './verdict'
@@ -17,88 +30,101 @@ export interface HeadlineUnits {
 }
 
 const NAMES = {
-  ...{ fat: 'fat', lean: 'lean', mass: 'body mass' },
-  ...{ sum: 'the sum of folds', equationSum: 'the equation’s sum' },
+  ...{ fat: say('change.fat'), lean: say('change.lean'), mass: say('change.bodyMass') },
+  ...{ sum: say('change.sumFolds'), equationSum: say('change.equationsSum') },
 }
 
 /** What is followed, in a sentence; a girth without how it is found. */
-export const quantityName = (quantity: RecordQuantity): string =>
-  isGirth(quantity) || isSkinfold(quantity)
-    ? nameOf(quantity).split(',')[0]!.toLowerCase()
-    : NAMES[quantity]
+export const quantityName = (quantity: RecordQuantity): Message =>
+  isGirth(quantity) || isSkinfold(quantity) ? lower(shortNameOf(quantity)) : NAMES[quantity]
 
 /** True for what is read in millimetres. */
 export const isOfFolds = (quantity: RecordQuantity): boolean =>
   quantity === 'sum' || quantity === 'equationSum' || isSkinfold(quantity)
 
-const amountOf = ({ quantity, change }: NamedChange, units: HeadlineUnits): string => {
+const amountOf = ({ quantity, change }: NamedChange, units: HeadlineUnits): Value => {
   const size = Math.abs(change)
-  if (isGirth(quantity)) return formatLength(size, units.length ?? 'cm')
-  if (isOfFolds(quantity)) return `${fixed(size, 0)} mm`
-  return formatMass(size, units.mass)
+  if (isGirth(quantity)) return figures(formatLength(size, units.length ?? 'cm'))
+  if (isOfFolds(quantity)) return mmSaid(size, 0)
+  return figures(formatMass(size, units.mass))
 }
 
-const since = (date: IsoDate | undefined) => (date ? ` since ${formatDate(date, true)}` : '')
-
 /** What a clear or likely change is called: down 4.8 kg of fat. */
-function moved(change: NamedChange, units: HeadlineUnits): string {
-  const way = change.change < 0 ? 'down' : 'up'
-  return `${quantityName(change.quantity)} ${way} ${amountOf(change, units)}`
+function moved(change: NamedChange, units: HeadlineUnits): Message {
+  const values = { quantity: quantityName(change.quantity), amount: amountOf(change, units) }
+  return change.change < 0 ? say('change.isDown', values) : say('change.isUp', values)
 }
 
 /** Fat and lean in one sentence: what is clear is named with its amount, the other as far as it can be. */
-function clearly(changes: readonly NamedChange[], units: HeadlineUnits): string {
+function clearly(changes: readonly NamedChange[], units: HeadlineUnits): Message {
   const clear = changes.filter((change) => wayOf(change) !== 0)
   const rest = changes.filter((change) => wayOf(change) === 0)
   const held = rest.map(({ quantity, verdict }) =>
     verdict === 'no-change'
-      ? `${quantityName(quantity)} held`
-      : `${quantityName(quantity)} not clear yet`,
+      ? say('change.held', { quantity: quantityName(quantity) })
+      : say('change.clearYet', { quantity: quantityName(quantity) }),
   )
-  return [...clear.map((change) => moved(change, units)), ...held].join(', ')
+  return listed([...clear.map((change) => moved(change, units)), ...held])
 }
 
 /** From when a change should be clear; a day that is past says nothing, but that it is time to measure. */
 const readableText = (from: IsoDate, today: IsoDate | undefined) =>
   today !== undefined && from <= today
-    ? 'Another check-in should tell.'
-    : `Readable from about ${formatDate(from, true)}.`
+    ? say('change.anotherCheckShouldTell')
+    : say('change.readableAbout', { from: dayValue(from, true) })
 
 /**
  * A headline in words: the amount, the part and the time.
  *
  * @example headlineText(headline) // "Fat down 4.8 kg, lean held since 14 Aug 2026."
  */
-export function headlineText(headline: Headline, units: HeadlineUnits = { mass: 'kg' }): string {
+export function headlineText(headline: Headline, units: HeadlineUnits = { mass: 'kg' }): Message {
   const { rule, changes, weeks } = headline
-  const when = since(headline.since)
-  const until = headline.readableFrom ? ` ${readableText(headline.readableFrom, units.today)}` : ''
+  const since = headline.since === undefined ? undefined : dayValue(headline.since, true)
+  const until = headline.readableFrom && readableText(headline.readableFrom, units.today)
   switch (rule) {
-    case 'too-fast':
-      return `Losing ${fixed(headline.percentAWeek!, 1)}% of body mass a week${when}: too fast.`
+    case 'too-fast': {
+      const values = { percentAWeek: num(headline.percentAWeek!, 1), since }
+      return since ? say('change.tooFastSince', values) : say('change.tooFast', values)
+    }
     case 'losing-lean': {
       const [fat, lean] = changes
       const total = Math.abs(fat!.change + lean!.change)
-      const most = Math.abs(lean!.change) > total / 2
-      const all = amountOf({ ...lean!, change: total }, units)
-      return fat!.change < 0
-        ? `Down ${all}${when}, and ${most ? 'most of it was' : `${amountOf(lean!, units)} of it`} lean.`
-        : `Lean down ${amountOf(lean!, units)}${when}.`
+      const values = {
+        all: amountOf({ ...lean!, change: total }, units),
+        lean: amountOf(lean!, units),
+        since,
+      }
+      if (fat!.change >= 0) {
+        return since ? say('change.leanDownSince', values) : say('change.leanDown', values)
+      }
+      if (Math.abs(lean!.change) > total / 2) {
+        return since ? say('change.mostlyLeanSince', values) : say('change.mostlyLean', values)
+      }
+      return since ? say('change.partLeanSince', values) : say('change.partLean', values)
     }
     case 'phase-clear':
-    case 'first-clear':
-      return `${capital(clearly(changes, units))}${when}.`
+    case 'first-clear': {
+      const values = { changes: upper(clearly(changes, units)), since }
+      return since ? say('change.clearSince', values) : say('change.clearChanges', values)
+    }
     case 'off-the-line':
-      return 'The last check-in lies off the line: measure again.'
+      return say('change.lastCheckLiesOffLine2')
     case 'probably': {
       const likely = changes.filter(({ verdict }) => verdict === 'likely')
-      return `Probably ${likely.map((change) => moved(change, units)).join(' and ')}${when}.${until}`
+      const changed = listed(
+        likely.map((change) => moved(change, units)),
+        'and',
+      )
+      const values = { changed, since }
+      const first = since ? say('change.probablySince', values) : say('change.probably', values)
+      return sentences(first, until)
     }
     case 'no-change':
-      return `No change that matters${when}.`
+      return since ? say('change.noChangeSince', { since }) : say('change.noChange')
     case 'not-yet':
       return weeks === 0
-        ? `The first check-in: there is nothing to compare yet.${until}`
-        : `Not clear yet.${until}`
+        ? sentences(say('change.firstCheckThereNothingCompare'), until)
+        : sentences(say('change.clearYet2'), until)
   }
 }

@@ -1,7 +1,5 @@
-import { mkdtempSync, rmSync } from 'node:fs'
-import { tmpdir } from 'node:os'
-import { join } from 'node:path'
-import { launch, type Browser, type Page } from 'puppeteer-core'
+import type { Browser, Page } from 'puppeteer-core'
+import { openChromium, setCookies } from '../../../scripts/chromium.mjs'
 import { FILLER, PSEUDO_LOCALE } from '../../../scripts/pseudo-locale'
 import { cutOff } from './cut-off'
 
@@ -12,42 +10,13 @@ const IN_LONG_WORDS = LANGUAGE === PSEUDO_LOCALE
 export const DESK = { width: 1280, height: 800 }
 export const PHONE = { width: 390, height: 844, isMobile: true, hasTouch: true }
 
-const FLAGS = [
-  '--no-sandbox',
-  '--disable-gpu',
-  '--disable-quic',
-  '--no-first-run',
-  '--disable-background-networking',
-  '--disable-component-update',
-  '--disable-sync',
-]
-
-/** Headless Chromium with an empty profile of its own. */
+/** Headless Chromium with an empty profile of its own, in a language. */
 export async function openBrowser(
   language = LANGUAGE,
 ): Promise<{ browser: Browser; close(): Promise<void> }> {
-  const userDataDir = mkdtempSync(join(tmpdir(), 'oak-pinch-chromium-'))
-  const browser = await launch({
-    executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
-    headless: true,
-    userDataDir,
-    args: FLAGS,
-  })
-  // The flows count in kg and cm, whatever the language of the pages thinks in.
-  await browser.setCookie(
-    ...[
-      ['oak-pinch-mass-unit', 'kg'],
-      ['oak-pinch-length-unit', 'cm'],
-      ...(language ? [['oak-pinch-language', language]] : []),
-    ].map(([name, value]) => ({ name: name!, value: value!, domain: '127.0.0.1', path: '/' })),
-  )
-  return {
-    browser,
-    async close() {
-      await browser.close()
-      rmSync(userDataDir, { recursive: true, force: true, maxRetries: 3 })
-    },
-  }
+  const opened = await openChromium()
+  if (language) await setCookies(opened.browser, { 'oak-pinch-language': language })
+  return opened
 }
 
 /** A page that remembers what went wrong in it: errors of scripts, and of the content security policy. */

@@ -42,3 +42,12 @@ export function smallTargets(page: Page): Promise<string[]> {
     WIDTH,
   )
 }
+
+/** Whether what is there can be seen whole: inside the window, and nothing over its corners. */
+export const inSight = (page: Page, selector: string): Promise<boolean> =>
+  page.$eval(selector, (element) => {
+    const { left, right, top, bottom } = element.getBoundingClientRect()
+    return [top + 3, bottom - 3].every((y) =>
+      [left + 3, right - 3].every((x) => element.contains(document.elementFromPoint(x, y))),
+    )
+  })

@@ -5,7 +5,6 @@ import {
   isBeyond,
   isSkinfold,
   lookAtRecord,
-  nameOf,
   partsOfRecord,
   readDifferences,
   type SiteId,

@@ -1,15 +1,12 @@
 <script setup lang="ts">
 import {
   addDays,
-  foldSumName,
   foldSumOf,
   isoDateOf,
-  headlineText,
   isOtherSetup,
   type Horizon,
   type RecordQuantity,
   massIn,
-  nameOf,
   WAISTS,
 } from '#core'
 import { clients } from '~/contract'

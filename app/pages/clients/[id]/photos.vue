@@ -10,7 +10,11 @@ const { id, view, error, data } = await useClientPart('client.photos', routes.li
 const photos = computed(() => data.value ?? [])
 const side = ref<(typeof PHOTO_VIEWS)[number]>('front')
 /** The pictures of the chosen view, oldest first; a day may have several. */
-const ofView = computed(() => photos.value.filter(({ view: of }) => of === side.value).reverse())
+const ofView = computed(() =>
+  photos.value
+    .filter(({ view: of }) => of === side.value)
+    .sort((a, b) => a.takenOn.localeCompare(b.takenOn)),
+)
 const options = computed(() =>
   ofView.value.map(({ id: value, takenOn }) => {
     const sameDay = ofView.value.filter((p) => p.takenOn === takenOn)
@@ -31,9 +35,7 @@ const of = (end: 'then' | 'now', at: number) =>
   ofView.value.find((p) => p.id === chosen[end]) ?? ofView.value.at(at)
 const then = computed(() => of('then', -2))
 const now = computed(() => of('now', -1))
-const shown = computed(() =>
-  [then.value, now.value].filter((photo, i, both) => photo && both.indexOf(photo) === i),
-)
+const shown = computed(() => [...new Set([then.value, now.value])].filter((p) => p !== undefined))
 const layout = ref<'side' | 'slider'>('side')
 
 const views = PHOTO_VIEWS.map((value) => ({ value, name: viewName(value) }))
@@ -91,19 +93,17 @@ async function remove(photo: Photo) {
         }}
       </p>
       <ul class="flex flex-wrap gap-2 pt-3 print:hidden">
-        <li v-for="photo in shown" :key="photo!.id">
-          <button type="button" class="button" @click="marking = photo!">
+        <li v-for="photo in shown" :key="photo.id">
+          <button type="button" class="button" @click="marking = photo">
             {{
-              photo!.crown && photo!.groundPoint
-                ? t('photos.markAgain')
-                : t('photos.markCrownFloor')
+              photo.crown && photo.groundPoint ? t('photos.markAgain') : t('photos.markCrownFloor')
             }},
-            {{ formatDate(photo!.takenOn) }}
+            {{ formatDate(photo.takenOn) }}
           </button>
-          <button type="button" class="min-h-11 px-3 text-clay underline" @click="remove(photo!)">
+          <button type="button" class="min-h-11 px-3 text-clay underline" @click="remove(photo)">
             {{ t('client.delete')
             }}<span class="sr-only">
-              {{ t('photos.pictureTakenon', { takenOn: formatDate(photo!.takenOn, true) }) }}</span
+              {{ t('photos.pictureTakenon', { takenOn: formatDate(photo.takenOn, true) }) }}</span
             >
           </button>
         </li>

@@ -72,7 +72,7 @@ async function keep() {
   clear()
   const found = read.value
   if (!found?.ok) {
-    trouble.value = found?.error.message ?? t('weighIns.weighInsMissingAcceptedOne')
+    trouble.value = (found && wordsOf(found.error)) ?? t('weighIns.weighInsMissingAcceptedOne')
     return
   }
   if (!ofCheckIns.value) await submit(learnCheckIns)
@@ -173,7 +173,7 @@ const daysOf = (from: string, to: string) =>
             }}
           </div>
           <p v-else-if="read && !trouble" class="border-l-4 border-clay pl-3">
-            {{ read.error.message }}
+            {{ wordsOf(read.error) }}
           </p>
           <ul v-if="open.length" class="space-y-3" data-test="asked">
             <li
@@ -183,7 +183,7 @@ const daysOf = (from: string, to: string) =>
             >
               <p class="min-w-52 flex-1">
                 <strong>{{ short(date) }}:</strong>
-                <template v-if="finding"> {{ finding.evidence }}</template>
+                <template v-if="finding"> {{ tell(finding.evidence) }}</template>
                 <template v-if="replaces !== undefined">
                   {{
                     t('weighIns.replaces', {

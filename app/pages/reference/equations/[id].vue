@@ -5,15 +5,13 @@ import {
   EQUATIONS,
   isChartable,
   lookUpChart,
-  nameOf,
-  LANDMARK_STANDARD_NAMES,
   type Conversion,
   type Sex,
 } from '#core'
 
 const route = useRoute()
 const equation = computed(() => EQUATIONS.find(({ id }) => id === route.params.id))
-usePageTitle(() => equation.value?.name ?? t('reference.equation'))
+usePageTitle(() => tell(equation.value?.name) || t('reference.equation'))
 
 const GRADES: Record<string, string> = {
   A: t('equations.coefficientsAgreeSeveralPrintedSources'),
@@ -47,7 +45,7 @@ const chart = computed(() =>
 const classesBy = ref('none')
 const classTables = [
   { value: 'none', name: t('equations.none') },
-  ...CHART_CLASSES.map(({ id, name }) => ({ value: id, name })),
+  ...CHART_CLASSES.map(({ id, name }) => ({ value: id, name: tell(name) })),
 ]
 const classTable = computed(() => CHART_CLASSES.find(({ id }) => id === classesBy.value))
 const classes = computed(() =>
@@ -64,13 +62,13 @@ const print = () => window.print()
   <main class="mx-auto max-w-4xl px-4 py-6 sm:px-6 print:max-w-none print:p-0">
     <ReferenceNav />
     <template v-if="equation">
-      <h1 class="pt-4 text-[40px] print:pt-0 print:text-2xl">{{ equation.name }}</h1>
+      <h1 class="pt-4 text-[40px] print:pt-0 print:text-2xl">{{ tell(equation.name) }}</h1>
       <p class="pb-3 text-faded print:hidden">
-        {{ equation.family }}
+        {{ tell(equation.family) }}
         <template v-if="equation.standard">
           {{
             t('equations.standardNoOtherStandardS', {
-              standard: LANDMARK_STANDARD_NAMES[equation.standard],
+              standard: standardName(equation.standard),
             })
           }}
         </template>
@@ -89,7 +87,7 @@ const print = () => window.print()
           <dd>{{ variant.citation }}</dd>
           <dt class="text-faded">{{ t('equations.people') }}</dt>
           <dd>
-            {{ variant.population }}
+            {{ tell(variant.population) }}
             <template v-if="variant.ages">
               {{
                 t('equations.agesFromTo', {
@@ -151,7 +149,7 @@ const print = () => window.print()
       <section v-if="equation.notes.length" class="pb-5 print:hidden">
         <h2 class="border-b-2 border-ink pb-1 text-xl">{{ t('equations.doubts') }}</h2>
         <ul class="list-disc pt-2 pl-5">
-          <li v-for="note in equation.notes" :key="note">{{ note }}</li>
+          <li v-for="note in equation.notes" :key="tell(note)">{{ tell(note) }}</li>
         </ul>
       </section>
       <section>

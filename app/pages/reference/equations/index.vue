@@ -1,7 +1,8 @@
 <script setup lang="ts">
-import { EQUATIONS, nameOf, LANDMARK_STANDARD_NAMES } from '#core'
+import { EQUATIONS } from '#core'
 
-const families = computed(() => [...new Set(EQUATIONS.map(({ family }) => family))])
+const equations = tellAll(EQUATIONS)
+const families = [...new Set(equations.map(({ family }) => family))]
 </script>
 
 <template>
@@ -11,7 +12,7 @@ const families = computed(() => [...new Set(EQUATIONS.map(({ family }) => family
       <h2 class="border-b-2 border-ink pb-1 text-2xl">{{ family }}</h2>
       <ul>
         <li
-          v-for="equation in EQUATIONS.filter((e) => e.family === family)"
+          v-for="equation in equations.filter((e) => e.family === family)"
           :key="equation.id"
           class="border-b border-line py-2"
         >
@@ -24,9 +25,7 @@ const families = computed(() => [...new Set(EQUATIONS.map(({ family }) => family
                 .map(({ sex }) => t(sex === 'male' ? 'reference.men' : 'reference.women'))
                 .join(', ')
             }}
-            <template v-if="equation.standard">
-              · {{ LANDMARK_STANDARD_NAMES[equation.standard] }}</template
-            >
+            <template v-if="equation.standard"> · {{ standardName(equation.standard) }}</template>
             ·
             {{
               [...equation.variants[0]!.folds, ...equation.variants[0]!.girths]

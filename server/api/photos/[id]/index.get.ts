@@ -1,3 +1,4 @@
+import { say } from '#core'
 import { setResponseHeaders } from 'h3'
 import { photos } from '#shared/contract/routes/photos'
 import { readPhoto } from '../../../files/photos'
@@ -8,7 +9,7 @@ import { photoOr404 } from '../../../photos/queries'
 export default defineApi(photos.picture, async ({ event, db, params: { id } }) => {
   const photo = await photoOr404(db, id)
   const bytes = await readPhoto(db, photo.id)
-  if (!bytes) throw notFound('The picture of this photo is gone.')
+  if (!bytes) throw notFound(say('api.picturePhotoGone'))
   setResponseHeaders(event, {
     'content-type': photo.type,
     'cache-control': 'private, no-store',

@@ -58,7 +58,7 @@ async function end() {
           :trouble
           :busy
           :action="t('plan.endPlan')"
-          :leave="t('plan.cancel')"
+          :leave="t('common.cancel')"
           @close="ending = false"
           @keep="end"
         >

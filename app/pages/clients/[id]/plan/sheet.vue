@@ -103,7 +103,9 @@ const print = () => window.print()
           </tbody>
         </table>
         <template v-if="ofDay">
-          <p v-for="note in DIET_NOTES[ofDay.diet]" :key="note" class="pt-1">{{ note }}</p>
+          <p v-for="note in DIET_NOTES[ofDay.diet]" :key="tell(note)" class="pt-1">
+            {{ tell(note) }}
+          </p>
         </template>
       </section>
       <section class="py-3">

@@ -1,6 +1,6 @@
 import { createCoreContext, translate } from '@intlify/core-base'
 import { pluralRule } from './plural'
-import type { Say, Values } from './say'
+import type { Values, Voice } from './voice'
 
 // As the library's own type of it is too deep for the compiler.
 const saidIn = translate as unknown as (context: unknown, key: string, values: Values) => unknown
@@ -9,7 +9,7 @@ const saidIn = translate as unknown as (context: unknown, key: string, values: V
 export type Messages = Record<string, object>
 
 /** Says the words of a language; `messages` may be added to later. */
-export function translator(language: string, messages: Messages): Say {
+export function translator(language: string, messages: Messages): Voice['say'] {
   const context = createCoreContext({
     locale: language,
     messages: { [language]: messages } as never,

@@ -7,7 +7,7 @@ import type { MessageContext } from '@intlify/core-base'
 
 type Saying = (context: MessageContext<string>) => string
 /** Text, or the name of what stands in its place. */
-type Part = string | readonly [name: string]
+export type Part = string | readonly [name: string]
 
 /** A message with values in it. */
 export const m =

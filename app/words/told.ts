@@ -1,0 +1,27 @@
+import { InputError, refusal, type Words } from '#core'
+import { tell as tellIn, told, type Told } from '#shared/words/tell'
+import { voiceNow } from './say'
+
+/*
+ * What the core says, in the language of the page.
+ */
+
+/** The text of a message of the core; a coach's own words as they are. */
+export const tell = (words: Words | null | undefined): string =>
+  words ? tellIn(words, voiceNow()) : ''
+
+/** Data of the core with every message in it told. */
+export const tellAll = <T>(data: T): Told<T> => told(data, voiceNow())
+
+/** A function of the core whose answer is told. */
+export const telling =
+  <A extends unknown[], R>(plain: (...args: A) => R) =>
+  (...args: A): Told<R> =>
+    tellAll(plain(...args))
+
+/** What is wrong, in words: the core's, or those that came with the error. */
+export const wordsOf = (error: Error): string =>
+  error instanceof InputError ? tell(error.said) : error.message
+
+/** The words of a field that refuses what was typed. */
+export const refusalText = telling(refusal)

@@ -1,0 +1,49 @@
+import { bestLanguage, SHIPPED } from './best-language'
+import { translator, type Messages } from './translator'
+import type { Voice } from './voice'
+
+/** Words of every language, by language. */
+export type Catalogue = Record<string, Messages>
+
+let catalogue: Catalogue = {}
+const voices = new Map<string, Voice>()
+
+/** Names the catalogue that the voices speak: the server does when it starts, and the command line, and tests. */
+export function provideWords(words: Catalogue): void {
+  catalogue = words
+  voices.clear()
+}
+
+/** Who speaks a language. */
+export function voiceOf(language: string): Voice {
+  const voice = voices.get(language) ?? {
+    say: translator(language, catalogue[language] ?? {}),
+    language,
+  }
+  voices.set(language, voice)
+  return voice
+}
+
+/** Who speaks the shipped language. */
+export const shippedVoice = (): Voice => voiceOf(SHIPPED)
+
+/**
+ * The language of a request.
+ *
+ * @param chosen what the device keeps, if anything
+ * @param accepted the header Accept-Language
+ * @param madeUp the made-up language for looking at long words, which is spoken only when chosen
+ */
+export function languageAsked(
+  chosen: string | undefined,
+  accepted: string | undefined,
+  madeUp?: string,
+): string {
+  const here = Object.keys(catalogue)
+  if (chosen !== undefined && here.includes(chosen)) return chosen
+  const wished = (accepted ?? '').split(',').map((part) => part.split(';')[0]!.trim())
+  return bestLanguage(
+    wished,
+    here.filter((name) => name !== madeUp),
+  )
+}

@@ -122,7 +122,10 @@ const overdue = (instrument: Instrument) =>
 function lastCheck({ checks, kind, graduation }: Instrument): string {
   const [last] = checks
   if (!last) return ''
-  return `${formatDate(last.checkedOn, true)}: ${judgeCheck(kind, last.points, graduation).words}`
+  return t('equipment.lastCheck', {
+    day: formatDate(last.checkedOn, true),
+    words: judgeCheck(kind, last.points, graduation).words,
+  })
 }
 
 /* People. */

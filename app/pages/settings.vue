@@ -102,7 +102,7 @@ const retire = (id: string) => take(() => callApi(routes.removeProtocol, { param
           <FieldRow id="settings-range" :label="t('settings.rangeTable')">
             <select id="settings-range" v-model="rangeTable" class="field max-w-md">
               <option v-for="table in FAT_TABLES" :key="table.id" :value="table.id">
-                {{ table.name }} ({{ table.source }})
+                {{ tell(table.name) }} ({{ tell(table.source) }})
               </option>
             </select>
           </FieldRow>

@@ -1,4 +1,4 @@
-import { InputError, refusal, type Words } from '#core'
+import { InputError, refusal, type Value } from '#core'
 import { tell as tellIn, told, type Told } from '#shared/words/tell'
 import { voiceNow } from './say'
 
@@ -7,8 +7,8 @@ import { voiceNow } from './say'
  */
 
 /** The text of a message of the core; a coach's own words as they are. */
-export const tell = (words: Words | null | undefined): string =>
-  words ? tellIn(words, voiceNow()) : ''
+export const tell = (words: Value | null | undefined): string =>
+  words === null || words === undefined ? '' : tellIn(words, voiceNow())
 
 /** Data of the core with every message in it told. */
 export const tellAll = <T>(data: T): Told<T> => told(data, voiceNow())

@@ -180,8 +180,7 @@ export const NORM_TABLES: readonly NormTable[] = [
   {
     id: 'five-steps-age',
     name: say('norms.fiveStepsAge'),
-    source:
-      'fifths of the Cooper Institute data as printed by the American College of Sports Medicine; the steps are common practice',
+    source: say('norms.fifthsSource'),
     of: 'fatPercent',
     unit: '%',
     bands: (sex, age) => {

@@ -72,11 +72,17 @@ const isNum = (value: object): value is Num => 'num' in value
 const isFigures = (value: object): value is Figures => 'figures' in value
 const isDay = (value: object): value is Day => 'day' in value && typeof value.day === 'string'
 
+const WAYS: readonly string[] = ['and', 'or', ...Object.keys(BETWEEN)]
+
 /** Whether something is a message: it has nothing but what a message has. */
 function isMessage(value: object): value is Message {
-  if ('say' in value) return typeof value.say === 'string'
-  if ('lower' in value || 'upper' in value) return Object.keys(value).length === 1
-  return 'list' in value && 'by' in value && Array.isArray(value.list)
+  const keys = Object.keys(value).length
+  if ('say' in value) {
+    return typeof value.say === 'string' && (keys === 1 || (keys === 2 && 'with' in value))
+  }
+  if ('lower' in value || 'upper' in value) return keys === 1
+  if (!('list' in value && 'by' in value) || keys > 2) return false
+  return Array.isArray(value.list) && WAYS.includes(value.by as string)
 }
 
 function textOf(value: Value, voice: Voice): string {
@@ -114,8 +120,8 @@ function textOf(value: Value, voice: Voice): string {
   return voice.say(value.say, Object.fromEntries(values))
 }
 
-/** The text of a message in the language of a voice; the coach's own words as they are. */
-export const tell = (words: Words, voice: Voice): string => textOf(words, voice)
+/** The text of a message or a value in the language of a voice; the coach's own words as they are. */
+export const tell = (words: Value, voice: Voice): string => textOf(words, voice)
 
 /** Data with every message in it told; what is no plain data is left as it is. */
 export function told<T>(value: T, voice: Voice): Told<T> {

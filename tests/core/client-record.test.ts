@@ -152,7 +152,7 @@ describe('the way to the newest check-in', () => {
   test('since last it goes on as before, faster, slower, or turns', () => {
     const from = (folds: (i: number) => number[], massKg: (i: number) => number) =>
       paceSinceLast(look(undefined, checkInsBy([], undefined, { folds, massKg })))
-    expect(from(foldsAt, massAt)).toBe('on the line')
+    expect(from(foldsAt, massAt)).toBe('on-the-line')
     const last = WEEKS.length - 1
     const turned = (to: number) => [
       (i: number) => foldsAt(i === last ? to : i),

@@ -374,7 +374,7 @@ test('on a first visit: readings that disagree, conditions that mislead, and a s
   for (const value of [15, 14, 24, 15, 14, 28]) await enter(page, value)
   await waitForText(page, '4.0 mm apart')
   await enter(page, 20)
-  await waitForText(page, 'Thigh: three readings 8.0 mm apart (24.0, 28.0, 20.0). Measure again.')
+  await waitForText(page, 'Thigh: 3 readings 8.0 mm apart (24.0, 28.0, 20.0). Measure again.')
   await waitForFocus(page, 'Continue')
   await page.keyboard.press('Enter')
 

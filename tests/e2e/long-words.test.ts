@@ -4,6 +4,7 @@ import type { Roster } from '#shared/contract/roster'
 import { PSEUDO_LOCALE } from '../../scripts/pseudo-locale'
 import { DESK, openBrowser, openPage, PHONE, visit } from './support/browser'
 import { cutOff } from './support/cut-off'
+import { untold } from './support/untold'
 import { TestServer } from './support/server'
 
 /* Every page and stage with words two fifths longer, as other languages have them: nothing is cut off at either size. */
@@ -40,10 +41,16 @@ const PLACES = [
   ...['reference/food-label', 'guide'],
 ]
 
+/** What the made-up club says in its own words. */
+const OWN = [
+  ...['Spring regatta challenge', 'two weeks at the sea', 'by the freckle, 1 cm out'],
+  ...['just under the mole', 'racing suit zips without help, sleeping well'],
+]
+
 test.each([
   ['a laptop', DESK],
   ['a phone', PHONE],
-])('nothing is cut off on %s', async (_, size) => {
+])('nothing is cut off or said in another language on %s', async (_, size) => {
   const page = await openPage(opened.browser, size)
   const { entries } = await server.get<Roster>('/api/clients')
   const { id } = entries.find(({ client }) => client.name.startsWith('Tilda'))!.client
@@ -54,6 +61,7 @@ test.each([
     // Drawn with the rest, so that it can be looked at.
     await page.addStyleTag({ content: '.offscreen { content-visibility: visible !important }' })
     for (const fault of await cutOff(page)) faults.push(`${path}: ${fault}`)
+    for (const text of await untold(page, OWN)) faults.push(`${path} says “${text}”`)
   }
   for (const path of [...PLACES, ...CLIENT.map((part) => `clients/${id}${part}`)]) {
     await visit(page, `${server.url}/${path}`)

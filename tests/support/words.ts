@@ -1,6 +1,6 @@
 import { fileURLToPath } from 'node:url'
 import { InputError } from '../../core/errors'
-import type { Words } from '../../core/say'
+import type { Value } from '../../core/say'
 import { wholeCatalogue } from '../../scripts/words'
 import { tell as tellIn, told as toldIn } from '../../shared/words/tell'
 import { provideWords, shippedVoice } from '../../shared/words/voices'
@@ -9,8 +9,8 @@ import { provideWords, shippedVoice } from '../../shared/words/voices'
 
 provideWords(wholeCatalogue(fileURLToPath(new URL('../../locales', import.meta.url))))
 
-export const tell = (words: Words | null | undefined): string =>
-  words ? tellIn(words, shippedVoice()) : ''
+export const tell = (words: Value | null | undefined): string =>
+  words === null || words === undefined ? '' : tellIn(words, shippedVoice())
 export const told = <T>(data: T) => toldIn(data, shippedVoice())
 
 /** What the core says when it refuses, in words; undefined where it does not refuse. */

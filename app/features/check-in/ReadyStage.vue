@@ -246,7 +246,7 @@ const otherSetup = computed(() => {
           </h3>
           <p v-if="advised" class="py-2" data-test="advice">
             <strong>{{ t('checkIn.advised', { protocol: advised.name }) }}</strong>
-            {{ advised.reason }}
+            {{ tell(advised.reason) }}
             <button
               v-if="advised.id !== chosen"
               type="button"

@@ -96,7 +96,7 @@ const advice = computed(() => adviceOn(props.headline))
                 change.amount
               }}</component><template v-if="change.verdict">, {{ change.verdict }}</template>
             </template>
-            <template v-if="row.pace"> · {{ row.pace }}</template>
+            <template v-if="row.pace"> · {{ t(`record.pace.${row.pace}`) }}</template>
           </span>
         </button>
       </li>

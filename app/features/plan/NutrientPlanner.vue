@@ -44,7 +44,7 @@ const bases = reactive<Record<Nutrient, AmountBasis>>({
   fat: basis('fat', 'percent'),
 })
 const diet = ref<Diet>(kept?.diet ?? 'everything')
-const diets = DIETS.map((value) => ({ value, name: value }))
+const diets = DIETS.map((value) => ({ value, name: t(`planner.diets.${value}`) }))
 /** What is usual of protein where no body mass is known, % of energy. Common practice, no source. */
 const USUAL_PROTEIN_PERCENT = 20
 watch(

@@ -119,7 +119,7 @@ const shown = computed(() => lead.value !== undefined || sum.value || indices.va
 <template>
   <section aria-live="polite" data-test="quick-result">
     <h2 class="border-b-2 border-ink pb-1 text-xl">
-      {{ lead ? lead.result.equation.name : t('quick.result') }}
+      {{ lead ? tell(lead.result.equation.name) : t('quick.result') }}
     </h2>
     <p class="hidden pt-1 print:block">{{ typedLine }}</p>
     <p v-if="lead?.other" class="mt-2 caution">{{ tell(POPULATION_WARNINGS[lead.other]) }}</p>

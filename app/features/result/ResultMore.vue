@@ -142,7 +142,7 @@ const standing = computed(() => {
         <label for="range-table" class="font-bold">{{ t('result.rangeTable') }}</label>
         <select id="range-table" v-model="tableId" class="field w-auto!">
           <option v-for="table in FAT_TABLES" :key="table.id" :value="table.id">
-            {{ table.name }}
+            {{ tell(table.name) }}
           </option>
         </select>
       </div>

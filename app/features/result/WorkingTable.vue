@@ -14,7 +14,7 @@ defineProps<{ steps: Step[] }>()
     <tbody>
       <tr v-for="step in steps" :key="tell(step.label)" class="border-b border-line align-top">
         <th scope="row" class="py-1.5 pr-4 font-bold">{{ tell(step.label) }}</th>
-        <td class="py-1.5 pr-4 tabular-nums">{{ step.formula }}</td>
+        <td class="py-1.5 pr-4 tabular-nums">{{ tell(step.formula) }}</td>
         <td class="py-1.5 text-right tabular-nums">{{ unrounded(step.value) }} {{ step.unit }}</td>
       </tr>
     </tbody>

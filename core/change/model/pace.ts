@@ -2,7 +2,7 @@ import type { JudgedHorizon, Look } from './record'
 import { spokenOf } from './headline'
 
 /** How the time since last goes on from what was before it. */
-export type PaceSinceLast = 'on the line' | 'faster' | 'slower' | 'turned'
+export type PaceSinceLast = 'on-the-line' | 'faster' | 'slower' | 'turned'
 
 /** Change and weeks from the beginning of a phase to the check-in before the newest. */
 const before = (
@@ -30,7 +30,7 @@ export function paceSinceLast(look: Look): PaceSinceLast | undefined {
   if (!last || !spoken || !line?.changes[spoken.quantity]) return undefined
   const { change, weeks } = before(line, last, spoken.quantity)
   const expected = (change / weeks) * last.weeks
-  if (Math.abs(spoken.change - expected) <= spoken.sd) return 'on the line'
+  if (Math.abs(spoken.change - expected) <= spoken.sd) return 'on-the-line'
   if (spoken.change * expected < 0) return 'turned'
   return Math.abs(spoken.change) > Math.abs(expected) ? 'faster' : 'slower'
 }

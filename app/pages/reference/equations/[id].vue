@@ -197,7 +197,7 @@ const print = () => window.print()
           <p v-if="classes && classTable" class="pb-2" data-test="steps">
             {{
               t('equations.smallFigureStepJoinSource', {
-                join: classes.steps.map((name, i) => `${i + 1} ${name}`).join(', '),
+                join: classes.steps.map((name, i) => `${i + 1} ${tell(name)}`).join(', '),
                 source: classTable.source,
               })
             }}

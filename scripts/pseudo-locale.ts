@@ -1,5 +1,6 @@
-/** A language made up to see whether longer words fit: the shipped one with two letters in five more. */
-export const PSEUDO_LOCALE = 'en-XA'
+import { PSEUDO_LOCALE } from '../shared/words/best-language'
+
+export { PSEUDO_LOCALE }
 
 /** The letter that it adds: no other text has it, so that what it was added to can be had back. */
 export const FILLER = 'ẋ'

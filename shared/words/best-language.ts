@@ -1,6 +1,9 @@
 /** The language that is shipped, and what is spoken where none of those wished for is here. */
 export const SHIPPED = 'en-US'
 
+/** A language made up to see whether longer words fit; spoken only to who chooses it. */
+export const PSEUDO_LOCALE = 'en-XA'
+
 /** The first of the languages wished for that is here, else one of the same tongue, else the shipped one. */
 export function bestLanguage(wished: readonly string[], here: readonly string[]): string {
   const tongue = (name: string) => name.split('-')[0]

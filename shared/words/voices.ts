@@ -1,4 +1,4 @@
-import { bestLanguage, SHIPPED } from './best-language'
+import { bestLanguage, PSEUDO_LOCALE, SHIPPED } from './best-language'
 import { translator, type Messages } from './translator'
 import type { Voice } from './voice'
 
@@ -32,18 +32,13 @@ export const shippedVoice = (): Voice => voiceOf(SHIPPED)
  *
  * @param chosen what the device keeps, if anything
  * @param accepted the header Accept-Language
- * @param madeUp the made-up language for looking at long words, which is spoken only when chosen
  */
-export function languageAsked(
-  chosen: string | undefined,
-  accepted: string | undefined,
-  madeUp?: string,
-): string {
+export function languageAsked(chosen: string | undefined, accepted: string | undefined): string {
   const here = Object.keys(catalogue)
   if (chosen !== undefined && here.includes(chosen)) return chosen
   const wished = (accepted ?? '').split(',').map((part) => part.split(';')[0]!.trim())
   return bestLanguage(
     wished,
-    here.filter((name) => name !== madeUp),
+    here.filter((name) => name !== PSEUDO_LOCALE),
   )
 }

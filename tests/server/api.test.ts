@@ -1,3 +1,5 @@
+import { LANGUAGE_COOKIE } from '#shared/words/language-cookie'
+import { FILLER, PSEUDO_LOCALE } from '../../scripts/pseudo-locale'
 import { told } from '../support/words'
 import { randomUUID } from 'node:crypto'
 import { sql } from 'drizzle-orm'
@@ -208,4 +210,20 @@ test('Today says who is under way, due and late', async () => {
     id: open.id,
     readings: 1,
   })
+})
+
+test('an answer is in the language of who asks, refused or not', async () => {
+  const ask = async (headers: Record<string, string>, path = '/api/nothing') =>
+    (await (await api.raw('GET', path, { headers })).json()) as { problems: { message: string }[] }
+  const said = async (...of: Parameters<typeof ask>) => (await ask(...of)).problems[0]!.message
+  const english = 'There is nothing at this address.'
+  expect(await said({})).toBe(english)
+  expect(await said({ 'accept-language': 'fr-FR, fr;q=0.9' })).toBe(english)
+  const long = await said({ cookie: `${LANGUAGE_COOKIE}=${PSEUDO_LOCALE}` })
+  expect(long).not.toBe(english)
+  expect(long.replaceAll(FILLER, '')).toBe(english)
+  const gone = `/api/clients/${randomUUID()}/record`
+  const refused = await said({ cookie: `${LANGUAGE_COOKIE}=${PSEUDO_LOCALE}` }, gone)
+  expect(refused).toContain(FILLER)
+  expect(refused.replaceAll(FILLER, '')).toBe('No such client.')
 })

@@ -81,13 +81,22 @@ export function wholeCatalogue(folder: string): Catalogue {
   )
 }
 
-function script(words: Words): string {
+/** Words as code, each by its name, or by what `nameOf` makes of it. */
+function script(words: Words, nameOf = (key: string) => key): string {
   const entries = Object.entries(words).map(
     ([key, value]) =>
-      `${JSON.stringify(key)}: ${typeof value === 'string' ? said(value) : script(value)}`,
+      `${JSON.stringify(nameOf(key))}: ${typeof value === 'string' ? said(value) : script(value)}`,
   )
   return `{ ${entries.join(',\n')} }`
 }
+
+/** Places that a page wants together: one script each. */
+const TOGETHER: readonly (readonly string[])[] = [
+  ['errors', 'units', 'anatomy', 'methods', 'protocols', 'findings', 'precision'],
+  ['planning', 'safety', 'nutrition'],
+]
+/** Places of the core, whose keys are never made of parts: a page has them by short names. */
+const SHORT = [...TOGETHER.flat(), ...['change', 'norms', 'schedule', 'files', 'fields']]
 const HELPERS = "import { m, p } from '#shared/words/message'\n"
 
 /** Serves `virtual:words` (loaders by place, of the shipped language and of others) and `virtual:words/all` (everything, for the server). */
@@ -97,6 +106,21 @@ export function catalogue(folder: string): Plugin {
   const languages = [...spoken, PSEUDO_LOCALE]
   const named = new RegExp(`["'\`](${places.join('|')})\\.[\\w.]*["'\`$]`, 'g')
   const ROOT = 'virtual:words'
+  const shorts = new Map(
+    SHORT.map((place) => {
+      const keys = Object.keys(wordsOf(folder, SHIPPED, place)[place]!)
+      return [place, new Map(keys.map((key, i) => [key, i.toString(36)]))]
+    }),
+  )
+  const key = new RegExp(`(["'\`])(${SHORT.join('|')})\\.(\\w+)\\1`, 'g')
+  /** A place's words as a page has them. */
+  const ofPage = (language: string, place: string) => {
+    const words = wordsOf(folder, language, place)
+    const short = shorts.get(place)
+    return short
+      ? `{ ${JSON.stringify(place)}: ${script(words[place] as Words, (name) => short.get(name)!)} }`
+      : script(words)
+  }
   return {
     name: 'oak-pinch-words',
     enforce: 'post',
@@ -105,7 +129,7 @@ export function catalogue(folder: string): Plugin {
       if (!id.startsWith(`\0${ROOT}`)) return undefined
       const [language, place] = id.slice(ROOT.length + 2).split('/')
       const loadersOf = (name: string) =>
-        `{ ${places.map((of) => `${of}: () => import('${ROOT}/${name}/${of}')`).join(', ')} }`
+        `{ ${places.map((of) => `${of}: () => import('${ROOT}/${name}/${(TOGETHER.find((group) => group.includes(of)) ?? [of])[0]}')`).join(', ')} }`
       if (language === 'all') {
         const all = languages.map(
           (name) =>
@@ -113,8 +137,11 @@ export function catalogue(folder: string): Plugin {
         )
         return `${HELPERS}export default { ${all.join(',\n')} }`
       }
-      if (language && place)
-        return `${HELPERS}export default ${script(wordsOf(folder, language, place))}`
+      if (language && place) {
+        const group = TOGETHER.find((all) => all.includes(place)) ?? [place]
+        const all = group.map((of) => `...${ofPage(language, of)}`)
+        return `${HELPERS}export default { ${all.join(',\n')} }`
+      }
       if (language) return `export default ${loadersOf(language)}`
       // The shipped language's at hand, the others' when they are spoken: a page carries one list of addresses.
       const others = languages
@@ -133,8 +160,13 @@ export const otherLoaders = { ${others.join(', ')} }`
       if (path.includes('/node_modules/') || id.includes('type=style')) return
       const needed = [...new Set([...code.matchAll(named)].map(([, place]) => place!))]
       if (!needed.length) return
+      const shortened = code.replace(key, (all, quote: string, place: string, name: string) =>
+        shorts.get(place)!.has(name)
+          ? `${quote}${place}.${shorts.get(place)!.get(name)!}${quote}`
+          : all,
+      )
       return {
-        code: `import { needWords as __needWords } from '~/words/needed'\n__needWords(${JSON.stringify(needed)})\n${code}`,
+        code: `import { needWords as __needWords } from '~/words/needed'\n__needWords(${JSON.stringify(needed)})\n${shortened}`,
         map: null,
       }
     },

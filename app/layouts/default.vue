@@ -6,6 +6,8 @@ const { lookingAround, leave } = useMadeUp()
   <div
     class="min-h-dvh pt-[env(safe-area-inset-top)] max-sm:pb-[calc(3.5rem+env(safe-area-inset-bottom))] print:pb-0"
   >
+    <!-- While another page is on its way. -->
+    <NuxtLoadingIndicator color="var(--color-lamp)" error-color="var(--color-clay)" />
     <InTurn>
       <PlacesBar />
     </InTurn>

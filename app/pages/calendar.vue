@@ -110,7 +110,7 @@ const WEEKDAYS = weekdayNames()
         <a href="/api/calendar.ics" class="button" download>{{ t('calendar.icsEverybody') }}</a>
       </div>
     </div>
-    <p v-if="error" role="alert" class="font-bold text-clay">{{ error.message }}</p>
+    <LoadTrouble :error />
     <p class="pb-2 text-faded">
       {{ t('calendar.dragNameAnotherDayOr') }}
       <span role="status" class="text-ink">{{ done }}</span>

@@ -167,7 +167,7 @@ const asked = computed(() => {
     <p class="pb-4 text-lg">
       {{ t('equipment.whatYouMeasureWhetherStill') }}
     </p>
-    <p v-if="error" role="alert" class="font-bold text-clay">{{ error.message }}</p>
+    <LoadTrouble v-if="error" :error />
     <template v-else>
       <InTurn v-for="kind in KINDS" :key="kind.id">
         <section class="pb-6">

@@ -52,7 +52,7 @@ onBeforeUnmount(() => clearTimeout(timer))
 
 <template>
   <main class="mx-auto max-w-6xl px-4 py-6 sm:px-7">
-    <p v-if="error" role="alert" class="font-bold text-clay">{{ error.message }}</p>
+    <LoadTrouble :error />
     <template v-if="data">
       <InTurn v-if="data.empty && gym && WelcomePage">
         <component :is="WelcomePage" :gym />

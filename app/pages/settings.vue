@@ -75,7 +75,7 @@ const retire = (id: string) => take(() => callApi(routes.removeProtocol, { param
 <template>
   <main class="mx-auto max-w-4xl space-y-8 px-4 py-6 sm:px-6">
     <h1 class="text-[40px]">{{ t('settings.settings') }}</h1>
-    <p v-if="error" role="alert" class="font-bold text-clay">{{ error.message }}</p>
+    <LoadTrouble v-if="error" :error />
     <template v-else>
       <InTurn>
         <section class="space-y-4">

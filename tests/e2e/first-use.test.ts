@@ -155,3 +155,28 @@ test('the guide fits a phone and prints, and terms are explained where they stan
     await page.waitForFunction((w) => !document.body.innerText.includes(w), {}, words)
   }
 })
+
+test('a page that cannot be loaded says so, and comes when it is asked for again', async () => {
+  await flow.addClient(server, 'Lena Later')
+  await visit(page, `${server.url}/clients`)
+  await waitForText(page, 'Lena Later')
+  await flow.press(page, 'Equipment')
+  await waitForText(page, 'Calipers')
+  await server.kill()
+  await flow.press(page, 'Clients')
+  await waitForText(page, 'The server does not answer.')
+  expect(await page.$('[data-test="trouble"] button')).not.toBeNull()
+  // Asked while it is still away, it says the same; once it is there, the page comes.
+  await flow.press(page, 'Try again')
+  await page.waitForFunction(
+    () => !document.querySelector<HTMLButtonElement>('[data-test="trouble"] button')?.disabled,
+  )
+  await waitForText(page, 'The server does not answer.')
+  await server.start()
+  await flow.press(page, 'Try again')
+  await waitForText(page, 'Lena Later')
+  expect(await page.$('[data-test="trouble"]')).toBeNull()
+  // A script that was on its way when the server went is no fault of the page.
+  const faults = floor.page.faults.splice(0)
+  expect(faults.filter((fault) => !/dynamically imported module/.test(fault))).toEqual([])
+})

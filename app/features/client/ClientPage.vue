@@ -12,7 +12,7 @@ defineProps<{
   <main class="mx-auto max-w-6xl px-4 py-6 sm:px-7">
     <template v-if="error || !view">
       <h1 class="pb-3 text-3xl">{{ t('client.thisClientCannotShown') }}</h1>
-      <p role="alert">{{ error?.message }}</p>
+      <LoadTrouble :error />
     </template>
     <template v-else>
       <InTurn>

@@ -103,7 +103,7 @@ const pages = computed(() => Math.max(1, Math.ceil((data.value?.total ?? 0) / RO
         </FieldRow>
       </div>
     </InTurn>
-    <p v-if="error" role="alert" class="font-bold text-clay">{{ error.message }}</p>
+    <LoadTrouble :error />
     <template v-if="data">
       <p role="status" class="text-faded" data-test="count">
         {{ t('clients.total', { count: data.total }) }}

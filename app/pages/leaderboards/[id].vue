@@ -46,7 +46,7 @@ async function remove() {
 
 <template>
   <main class="mx-auto max-w-4xl px-4 py-6 sm:px-6">
-    <p v-if="error || !data" role="alert">{{ error?.message }}</p>
+    <LoadTrouble v-if="error || !data" :error />
     <template v-else>
       <p class="text-faded">
         {{

@@ -19,7 +19,7 @@ async function save(form: LeaderboardForm) {
     <p class="pb-4 text-lg">
       {{ t('leaderboards.groupOverPeriodRankedWhat') }}
     </p>
-    <p v-if="error" role="alert" class="font-bold text-clay">{{ error.message }}</p>
+    <LoadTrouble :error />
     <ul v-if="data?.length">
       <li v-for="group in data" :key="group.id" class="border-b border-line py-2">
         <TitleLink :to="`/leaderboards/${group.id}`">

@@ -13,7 +13,7 @@ import {
 import { gym as gymRoutes } from '~/contract'
 
 /** What the judgement of a record rests on, with where each figure comes from. */
-const { data: gym } = await useAsyncData('gym', () => callApi(gymRoutes.view, {}))
+const { data: gym, error } = await useAsyncData('gym', () => callApi(gymRoutes.view, {}))
 const own = computed(() => gym.value?.figures ?? null)
 const parts = computed(() => {
   const here = tellAll(assumedIn(figuresWith(own.value?.own)))
@@ -36,7 +36,8 @@ const sites = [...SKINFOLD_IDS, ...GIRTH_IDS].map((site) => ({
     <p class="py-3 text-lg">
       {{ t('judging.clientSPageSaysClear') }}
     </p>
-    <p class="border-y border-line py-3" data-test="own-figures">
+    <LoadTrouble :error />
+    <p v-if="gym" class="border-y border-line py-3" data-test="own-figures">
       <template v-if="own">
         <strong>{{ t('judging.figuresMarkedHereThisGym') }}</strong>
         {{

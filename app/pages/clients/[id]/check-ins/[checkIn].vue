@@ -30,7 +30,7 @@ async function changeConversion(conversion: Conversion) {
   <main class="mx-auto max-w-5xl px-4 py-6 sm:px-8">
     <template v-if="error">
       <h1 class="pb-3 text-3xl">{{ t('client.thisCheckCannotShown') }}</h1>
-      <p role="alert">{{ error.message }}</p>
+      <LoadTrouble :error />
     </template>
     <template v-else>
       <h1 class="pb-2 text-[30px]">

@@ -47,7 +47,7 @@ const print = () => window.print()
       </button>
       <NuxtLink :to="`/clients/${id}/plan`" class="button">{{ t('planSheet.backPlan') }}</NuxtLink>
     </nav>
-    <p v-if="error || !view" role="alert">{{ error?.message }}</p>
+    <LoadTrouble v-if="error || !view" :error />
     <p v-else-if="!plan" class="text-lg">{{ t('planSheet.noPlanForceThereNothing') }}</p>
     <template v-else>
       <header class="border-b-2 border-ink pb-2">

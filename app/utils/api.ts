@@ -44,7 +44,7 @@ export async function callApi<T extends Route>(
   named: T | Later<T>,
   sent: Sent<T>,
 ): Promise<ReplyOf<T>> {
-  const headers = import.meta.server ? useRequestHeaders(['cookie']) : undefined
+  const headers = import.meta.server ? useRequestHeaders(['cookie', 'accept-language']) : undefined
   const route = await resolved(named)
   const { params, query, body, file } = sent as {
     params?: Record<string, string>
@@ -53,7 +53,7 @@ export async function callApi<T extends Route>(
     file?: Blob
   }
   const response = await raw(pathOf(route.path, params), {
-    // The server asks itself for what the browser would have asked for, as the same person.
+    // The server asks itself for what the browser would have asked for, as the same person and in their language.
     ...{ headers, method: route.method, query, retry: 0, ignoreResponseError: true },
     body: route.file ? file : route.body ? (body ?? {}) : undefined,
   }).catch(() => {

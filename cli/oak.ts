@@ -3,8 +3,7 @@
  * that a result can be piped on.
  */
 import { isMainThread } from 'node:worker_threads'
-import { InputError } from '../core/errors'
-import { tell } from '../shared/words/tell'
+import { wordsOfError } from '../shared/words/tell'
 import { estimate, estimateBlocks } from './estimate'
 import { plan } from './plans'
 import { check, judge } from './records'
@@ -21,12 +20,6 @@ ${Object.entries(VERBS)
 
   VERB --help says what a verb takes. Exit code 0: well; 1: done, but not all of it; 2: not done.
 `
-
-/** What went wrong, in words. */
-function wordsOf(error: unknown): string {
-  if (error instanceof InputError) return tell(error.said, voice())
-  return error instanceof Error ? error.message : String(error)
-}
 
 async function main(args: readonly string[]): Promise<number> {
   const [name, ...rest] = args
@@ -50,7 +43,7 @@ async function main(args: readonly string[]): Promise<number> {
   try {
     return await verb.run(rest)
   } catch (error) {
-    process.stderr.write(`${wordsOf(error)}\n`)
+    process.stderr.write(`${error instanceof Error ? wordsOfError(error, voice()) : error}\n`)
     if (error instanceof UsageError) process.stderr.write(`\n${help}`)
     return 2
   }

@@ -1,4 +1,4 @@
-import { say, type Message, type Value, type Words } from './say'
+import { isMessage, say, type Message, type Value, type Words } from './say'
 
 /** Why an input was refused; lets a caller react without reading the words. */
 export type InputProblem =
@@ -65,17 +65,14 @@ export function refusal(label: Words, got: unknown, accepted: Words): Message {
 /** What was got is shown up to this many characters. */
 const SHOWN = 60
 
-/** What the core says of what was got, in place of what it was. */
-const isSaid = (got: unknown): got is Message =>
-  typeof got === 'object' && got !== null && ('say' in got || 'list' in got || 'lower' in got)
-
 function quote(got: unknown): Value {
   if (typeof got === 'string') {
     const text = got.length > SHOWN ? `${got.slice(0, SHOWN)}…` : got
     return say('errors.quoted', { text })
   }
-  if (isSaid(got)) return got
   if (Array.isArray(got)) return say('errors.aList', { count: got.length })
   if (typeof got === 'number') return got
-  return typeof got === 'object' ? say('errors.anotherForm') : String(got)
+  if (typeof got !== 'object' || got === null) return String(got)
+  // What the core says of what was got, in place of what it was.
+  return isMessage(got) ? got : say('errors.anotherForm')
 }

@@ -33,10 +33,12 @@ export interface Said {
   with?: Readonly<Record<string, Value | undefined>>
 }
 
+const LIST_WAYS = ['text', 'and', 'or', 'comma', 'semicolon', 'plus'] as const
+
 /** Several, one after another (`text`), or listed: a, b and c; a, b or c; a, b, c; a + b. */
 export interface Listed {
   list: readonly Value[]
-  by: 'text' | 'and' | 'or' | 'comma' | 'semicolon' | 'plus'
+  by: (typeof LIST_WAYS)[number]
 }
 
 /** One with its first letter small, as in the middle of a sentence. */
@@ -53,6 +55,17 @@ export type Message = Said | Listed | Lowered | Raised
 
 /** A message, or words of the coach's own that are told as they are. */
 export type Words = Message | string
+
+/** Whether something is a message: it has nothing but what a message has. */
+export function isMessage(value: object): value is Message {
+  const just = (keys: number) => Object.keys(value).length === keys
+  if ('say' in value) {
+    return typeof value.say === 'string' && (just(1) || ('with' in value && just(2)))
+  }
+  if ('lower' in value || 'upper' in value) return just(1)
+  if (!('list' in value && 'by' in value) || !just(2)) return false
+  return Array.isArray(value.list) && LIST_WAYS.includes(value.by as Listed['by'])
+}
 
 /** A message of the catalogue. */
 export const say = (key: string, values?: Said['with']): Said =>

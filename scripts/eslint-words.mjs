@@ -39,6 +39,12 @@ function isNoText(node) {
   }
 }
 
+/** Looks at every text of a script. */
+const ofTexts = (look) => ({
+  Literal: (node) => typeof node.value === 'string' && look(node, node.value),
+  TemplateLiteral: (node) => look(node, node.quasis.map(({ value }) => value.cooked).join('…')),
+})
+
 export const words = {
   meta: {
     type: 'problem',
@@ -50,10 +56,7 @@ export const words = {
       if (!WORDS.test(text) || CLASSES.test(text) || NAMES.test(text) || isNoText(node)) return
       context.report({ node, messageId: 'words', data: { text: text.slice(0, 60) } })
     }
-    return {
-      Literal: (node) => typeof node.value === 'string' && look(node, node.value),
-      TemplateLiteral: (node) => look(node, node.quasis.map(({ value }) => value.cooked).join('…')),
-    }
+    return ofTexts(look)
   },
 }
 
@@ -85,9 +88,6 @@ export const messages = {
       if (taken || SENTENCE.test(text))
         context.report({ node, messageId: 'words', data: { text: text.slice(0, 60) } })
     }
-    return {
-      Literal: (node) => typeof node.value === 'string' && look(node, node.value),
-      TemplateLiteral: (node) => look(node, node.quasis.map(({ value }) => value.cooked).join('…')),
-    }
+    return ofTexts(look)
   },
 }

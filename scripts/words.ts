@@ -97,6 +97,8 @@ const TOGETHER: readonly (readonly string[])[] = [
 ]
 /** Places of the core, whose keys are never made of parts: a page has them by short names. */
 const SHORT = [...TOGETHER.flat(), ...['change', 'norms', 'schedule', 'files', 'fields']]
+/** The places that come with one, the first of them its script. */
+const groupOf = (place: string) => TOGETHER.find((group) => group.includes(place)) ?? [place]
 const HELPERS = "import { m, p } from '#shared/words/message'\n"
 
 /** Serves `virtual:words` (loaders by place, of the shipped language and of others) and `virtual:words/all` (everything, for the server). */
@@ -129,7 +131,7 @@ export function catalogue(folder: string): Plugin {
       if (!id.startsWith(`\0${ROOT}`)) return undefined
       const [language, place] = id.slice(ROOT.length + 2).split('/')
       const loadersOf = (name: string) =>
-        `{ ${places.map((of) => `${of}: () => import('${ROOT}/${name}/${(TOGETHER.find((group) => group.includes(of)) ?? [of])[0]}')`).join(', ')} }`
+        `{ ${places.map((of) => `${of}: () => import('${ROOT}/${name}/${groupOf(of)[0]}')`).join(', ')} }`
       if (language === 'all') {
         const all = languages.map(
           (name) =>
@@ -138,8 +140,7 @@ export function catalogue(folder: string): Plugin {
         return `${HELPERS}export default { ${all.join(',\n')} }`
       }
       if (language && place) {
-        const group = TOGETHER.find((all) => all.includes(place)) ?? [place]
-        const all = group.map((of) => `...${ofPage(language, of)}`)
+        const all = groupOf(place).map((of) => `...${ofPage(language, of)}`)
         return `${HELPERS}export default { ${all.join(',\n')} }`
       }
       if (language) return `export default ${loadersOf(language)}`

@@ -1,16 +1,8 @@
 import words from 'virtual:words/all'
 import { speakWith, type Voice } from '~/words/say'
-import { translator } from '#shared/words/translator'
+import { provideWords, voiceOf } from '#shared/words/voices'
 
-const voices = new Map<string, Voice>()
-function voiceOf(language: string): Voice {
-  const voice = voices.get(language) ?? {
-    say: translator(language, words[language] ?? {}),
-    language,
-  }
-  voices.set(language, voice)
-  return voice
-}
+provideWords(words)
 // Whose page is being made says in which language.
 speakWith(() => useNuxtApp().$voice as Voice)
 

@@ -1,5 +1,5 @@
-import { InputError, refusal, type Value } from '#core'
-import { tell as tellIn, told, type Told } from '#shared/words/tell'
+import { refusal, type Value } from '#core'
+import { tell as tellIn, told, wordsOfError, type Told } from '#shared/words/tell'
 import { voiceNow } from './say'
 
 /*
@@ -20,8 +20,7 @@ export const telling =
     tellAll(plain(...args))
 
 /** What is wrong, in words: the core's, or those that came with the error. */
-export const wordsOf = (error: Error): string =>
-  error instanceof InputError ? tell(error.said) : error.message
+export const wordsOf = (error: Error): string => wordsOfError(error, voiceNow())
 
 /** The words of a field that refuses what was typed. */
 export const refusalText = telling(refusal)

@@ -1,3 +1,4 @@
+/* Printed tables, one after another: longer than other files, and looked up rather than read. */
 import { COMMON_PRACTICE } from '../units/said'
 import { type Message, say, type Words } from '../say'
 import type { GirthId, Sex } from '../anatomy/ids'

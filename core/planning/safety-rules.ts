@@ -1,3 +1,4 @@
+/* One table, and the thresholds that stand in it: longer than other files, and read as a whole. */
 import { COMMON_PRACTICE } from '../units/said'
 import { type Message, num, say, type Words, sentences } from '../say'
 import type { Sex } from '../anatomy/ids'
@@ -56,6 +57,8 @@ export interface SafetyRule {
   /** Who is licensed to decide. */
   who: Message
   applies(plan: PlanCase): boolean
+  /** Its words speak of fat or lean mass, or of a share of them. */
+  ofFat?: true
   /** To the coach: what is the matter, and what to do first. */
   words(plan: PlanCase): Message
   /** A clearance lifts a hold only where this is so too. */
@@ -134,7 +137,7 @@ const flagged = (
  */
 export const SAFETY_RULES: readonly SafetyRule[] = [
   flagged('pregnant', {
-    ...{ id: 'pregnant', outcome: 'refused', source: COMMON_PRACTICE },
+    ...{ id: 'pregnant', ofFat: true, outcome: 'refused', source: COMMON_PRACTICE },
     who: say('safety.midwifePhysicianDietitian'),
     when: say('safety.pregnantBodyMassFatShould'),
     also: ({ direction }) => direction !== 'hold',
@@ -223,7 +226,7 @@ export const SAFETY_RULES: readonly SafetyRule[] = [
       }),
   },
   {
-    ...{ id: 'fat-floor', outcome: 'refused', source: COMMON_PRACTICE },
+    ...{ id: 'fat-floor', ofFat: true, outcome: 'refused', source: COMMON_PRACTICE },
     who: clinician,
     when: say('safety.targetUnderFatMenWomen', {
       refused: FAT_FLOORS.male.refused,
@@ -238,7 +241,7 @@ export const SAFETY_RULES: readonly SafetyRule[] = [
       }),
   },
   {
-    ...{ id: 'contest-lean', outcome: 'hold', source: COMMON_PRACTICE },
+    ...{ id: 'contest-lean', ofFat: true, outcome: 'hold', source: COMMON_PRACTICE },
     who: say('safety.namedPhysician'),
     when: say('safety.targetFatMenWomenCleared', {
       refused: FAT_FLOORS.male.refused,
@@ -258,7 +261,7 @@ export const SAFETY_RULES: readonly SafetyRule[] = [
     mayLift: ({ dated }) => dated,
   },
   {
-    ...{ id: 'contest-leanness', outcome: 'caution', source: COMMON_PRACTICE },
+    ...{ id: 'contest-leanness', ofFat: true, outcome: 'caution', source: COMMON_PRACTICE },
     who: say('safety.coachPhysicianHand'),
     when: say('safety.targetUnderFatMenWomen2', {
       caution: FAT_FLOORS.male.caution,
@@ -276,7 +279,7 @@ export const SAFETY_RULES: readonly SafetyRule[] = [
       }),
   },
   {
-    ...{ id: 'energy-availability', outcome: 'refused' },
+    ...{ id: 'energy-availability', ofFat: true, outcome: 'refused' },
     source: 'Mountjoy M et al., Br J Sports Med 2018;52:687-697 (from memory)',
     who: say('safety.sportsPhysicianSportsDietitian'),
     when: say('safety.energyAvailabilityUnderKcalKg', {
@@ -294,7 +297,7 @@ export const SAFETY_RULES: readonly SafetyRule[] = [
       }),
   },
   {
-    ...{ id: 'energy-low', outcome: 'caution' },
+    ...{ id: 'energy-low', ofFat: true, outcome: 'caution' },
     source: 'Mountjoy M et al., Br J Sports Med 2018;52:687-697 (from memory)',
     who: say('safety.coach'),
     when: say('safety.energyAvailabilityKcalKgLean', {
@@ -336,14 +339,14 @@ export const SAFETY_RULES: readonly SafetyRule[] = [
     words: say('safety.diabetesKidneyThyroidHeartDisease2'),
   }),
   {
-    ...{ id: 'older', outcome: 'caution', source: COMMON_PRACTICE },
+    ...{ id: 'older', ofFat: true, outcome: 'caution', source: COMMON_PRACTICE },
     who: say('safety.coachPhysicianHand'),
     when: say('safety.yearsOverMostBodyMass', { olderAge: OLDER_AGE, olderPercent: OLDER_PERCENT }),
     applies: (plan) => loses(plan) && (plan.ageYears ?? 0) >= OLDER_AGE,
     words: () => say('safety.overLeanMassComesFirst', { olderAge: OLDER_AGE }),
   },
   {
-    ...{ id: 'gain-when-obese', outcome: 'caution', source: COMMON_PRACTICE },
+    ...{ id: 'gain-when-obese', ofFat: true, outcome: 'caution', source: COMMON_PRACTICE },
     who: say('safety.aPhysician'),
     when: say('safety.gainBmiMore', { obeseBmi: OBESE_BMI }),
     applies: ({ direction, bmi }) => direction === 'gain' && (bmi ?? 0) >= OBESE_BMI,
@@ -364,7 +367,7 @@ export const SAFETY_RULES: readonly SafetyRule[] = [
     words: () => say('safety.ageRecordAdultsUnder18'),
   },
   {
-    ...{ id: 'pace', outcome: 'refused', source: COMMON_PRACTICE },
+    ...{ id: 'pace', ofFat: true, outcome: 'refused', source: COMMON_PRACTICE },
     who: say('safety.coachWithinBand'),
     when: say('safety.fasterBandLoss1Body', {
       olderPercent: OLDER_PERCENT,
@@ -385,15 +388,7 @@ export const HOLDS: readonly string[] = SAFETY_RULES.filter(
   ({ outcome }) => outcome === 'hold',
 ).map(({ id }) => id)
 
-/** Rules whose words speak of fat or lean mass, or of a share of them: not for who sees girths and sums alone. */
-export const RULES_OF_FAT: readonly string[] = [
-  'pregnant',
-  'fat-floor',
-  'contest-lean',
-  'contest-leanness',
-  'energy-availability',
-  'energy-low',
-  'older',
-  'gain-when-obese',
-  'pace',
-]
+/** Rules that speak of fat or lean mass: not for who sees girths and sums alone. */
+export const RULES_OF_FAT: readonly string[] = SAFETY_RULES.filter(({ ofFat }) => ofFat).map(
+  ({ id }) => id,
+)

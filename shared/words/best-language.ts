@@ -17,3 +17,25 @@ export function bestLanguage(wished: readonly string[], here: readonly string[])
   }
   return SHIPPED
 }
+
+/** The languages of the header Accept-Language, as they stand there. */
+export const wishedIn = (header: string): string[] =>
+  header.split(',').map((part) => part.split(';')[0]!.trim())
+
+/**
+ * The language to speak.
+ *
+ * @param chosen what the device keeps, if anything: whatever is here may be chosen
+ * @param here the languages that are here, the made-up one too, which nobody gets by wishing
+ */
+export const languageFor = (
+  chosen: string | undefined,
+  wished: readonly string[],
+  here: readonly string[],
+): string =>
+  chosen !== undefined && here.includes(chosen)
+    ? chosen
+    : bestLanguage(
+        wished,
+        here.filter((name) => name !== PSEUDO_LOCALE),
+      )

@@ -1,4 +1,7 @@
+import { InputError } from '../../core/errors'
+import { isMessage } from '../../core/say'
 import type { Day, Figures, Message, Num, Value, Words } from '../../core/say'
+import { dayText, perLanguage, pointed } from './formats'
 import type { Voice } from './voice'
 
 /** What data becomes when its messages are told: each a text. */
@@ -25,65 +28,28 @@ export type Untold<T> = T extends string
       ? { [K in keyof T]: Untold<T[K]> }
       : T
 
-/** Something made of a language and a few settings, once for each: what Intl makes is dear to make and cheap to use. */
-function kept<A extends (string | number | boolean)[], T>(make: (language: string, ...of: A) => T) {
-  const made = new Map<string, T>()
-  return (language: string, ...of: A): T => {
-    const name = `${language} ${of.join(' ')}`
-    if (!made.has(name)) made.set(name, make(language, ...of))
-    return made.get(name)!
-  }
-}
-
 const MOST_DIGITS = 12
-const plain = kept(
+const plain = perLanguage(
   (language) => new Intl.NumberFormat(language, { maximumFractionDigits: MOST_DIGITS }),
 )
-const rounded = kept(
+const rounded = perLanguage(
   (language, digits: number, signed: boolean) =>
     new Intl.NumberFormat(language, {
       ...{ minimumFractionDigits: digits, maximumFractionDigits: digits },
       signDisplay: signed ? 'exceptZero' : 'negative',
     }),
 )
-const days = kept(
-  (language, year: boolean) =>
-    new Intl.DateTimeFormat(language, {
-      ...{ month: 'short', day: 'numeric', timeZone: 'UTC' },
-      ...(year ? { year: 'numeric' } : {}),
-    }),
-)
-const lists = kept((language, by: 'and' | 'or') => {
+const lists = perLanguage((language, by: 'and' | 'or') => {
   const type = by === 'and' ? 'conjunction' : 'disjunction'
   return new Intl.ListFormat(language, { type })
 })
 const BETWEEN = { text: ' ', comma: ', ', semicolon: '; ', plus: ' + ' }
-/** What stands before the tenths. */
-const points = kept(
-  (language) =>
-    new Intl.NumberFormat(language).formatToParts(0.5).find(({ type }) => type === 'decimal')
-      ?.value ?? '.',
-)
-
 /** The minus of the typeface is as wide as its plus. */
 const withMinus = (text: string) => text.replace('-', '−')
 
 const isNum = (value: object): value is Num => 'num' in value
 const isFigures = (value: object): value is Figures => 'figures' in value
 const isDay = (value: object): value is Day => 'day' in value && typeof value.day === 'string'
-
-const WAYS: readonly string[] = ['and', 'or', ...Object.keys(BETWEEN)]
-
-/** Whether something is a message: it has nothing but what a message has. */
-function isMessage(value: object): value is Message {
-  const keys = Object.keys(value).length
-  if ('say' in value) {
-    return typeof value.say === 'string' && (keys === 1 || (keys === 2 && 'with' in value))
-  }
-  if ('lower' in value || 'upper' in value) return keys === 1
-  if (!('list' in value && 'by' in value) || keys > 2) return false
-  return Array.isArray(value.list) && WAYS.includes(value.by as string)
-}
 
 function textOf(value: Value, voice: Voice): string {
   if (typeof value === 'string') return value
@@ -93,10 +59,10 @@ function textOf(value: Value, voice: Voice): string {
     return withMinus(format.format(value.num))
   }
   if (isFigures(value)) {
-    return value.figures.replace(/(\d)\.(\d)/g, `$1${points(voice.language)}$2`)
+    return pointed(voice.language, value.figures)
   }
   if (isDay(value)) {
-    return days(voice.language, value.year ?? false).format(new Date(`${value.day}T00:00:00Z`))
+    return dayText(voice.language, value.day, value.year ?? false)
   }
   if ('lower' in value) {
     const text = textOf(value.lower, voice)
@@ -123,15 +89,29 @@ function textOf(value: Value, voice: Voice): string {
 /** The text of a message or a value in the language of a voice; the coach's own words as they are. */
 export const tell = (words: Value, voice: Voice): string => textOf(words, voice)
 
-/** Data with every message in it told; what is no plain data is left as it is. */
+/** Data with every message in it told. What has none in it is given back itself, not copied: most of a reply is such. */
 export function told<T>(value: T, voice: Voice): Told<T> {
   const told = (one: unknown): unknown => {
-    if (Array.isArray(one)) return one.map(told)
     if (typeof one !== 'object' || one === null) return one
-    const proto: unknown = Object.getPrototypeOf(one)
-    if (proto !== Object.prototype && proto !== null) return one
-    if (isMessage(one)) return textOf(one, voice)
-    return Object.fromEntries(Object.entries(one).map(([key, of]) => [key, told(of)]))
+    if (!Array.isArray(one)) {
+      const proto: unknown = Object.getPrototypeOf(one)
+      // What is no plain data has no message in it.
+      if (proto !== Object.prototype && proto !== null) return one
+      if (isMessage(one)) return textOf(one, voice)
+    }
+    const parts = one as Record<string, unknown>
+    let copy: Record<string, unknown> | undefined
+    for (const key of Object.keys(parts)) {
+      const text = told(parts[key])
+      if (text === parts[key]) continue
+      copy ??= (Array.isArray(one) ? [...(one as unknown[])] : { ...parts }) as typeof parts
+      copy[key] = text
+    }
+    return copy ?? one
   }
   return told(value) as Told<T>
 }
+
+/** What is wrong, in words: the core's, or those that came with the error. */
+export const wordsOfError = (error: Error, voice: Voice): string =>
+  error instanceof InputError ? tell(error.said, voice) : error.message

@@ -1,4 +1,4 @@
-import { bestLanguage, PSEUDO_LOCALE, SHIPPED } from './best-language'
+import { languageFor, SHIPPED, wishedIn } from './best-language'
 import { translator, type Messages } from './translator'
 import type { Voice } from './voice'
 
@@ -33,12 +33,5 @@ export const shippedVoice = (): Voice => voiceOf(SHIPPED)
  * @param chosen what the device keeps, if anything
  * @param accepted the header Accept-Language
  */
-export function languageAsked(chosen: string | undefined, accepted: string | undefined): string {
-  const here = Object.keys(catalogue)
-  if (chosen !== undefined && here.includes(chosen)) return chosen
-  const wished = (accepted ?? '').split(',').map((part) => part.split(';')[0]!.trim())
-  return bestLanguage(
-    wished,
-    here.filter((name) => name !== PSEUDO_LOCALE),
-  )
-}
+export const languageAsked = (chosen: string | undefined, accepted: string | undefined): string =>
+  languageFor(chosen, wishedIn(accepted ?? ''), Object.keys(catalogue))

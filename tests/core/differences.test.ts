@@ -128,8 +128,8 @@ describe('what two check-ins read differently', () => {
     }, 0)
     expect(reachOf(then, now)).toBeCloseTo(Z95 * Math.sqrt(variance), 6)
     for (const [other, words] of [
-      [{ testerId: 'b' }, 'Another tester than then.'],
-      [{ caliperId: 'd' }, 'Another caliper than then.'],
+      [{ testerId: 'b' }, 'A different tester then.'],
+      [{ caliperId: 'd' }, 'A different caliper then.'],
     ] as const) {
       expect(reachOf(then, { ...now, ...other }) / reachOf(then, now)).toBeCloseTo(1.5, 9)
       expect(told(differencesBetween(then, { ...now, ...other }))).toEqual([words])

@@ -113,7 +113,7 @@ describe('weight, height and waist', () => {
       sites.includes('height'),
     )
     expect(told(contradictions.map(({ evidence }) => evidence))).toEqual([
-      'A BMI of 41.6 and waist, narrowest, of 28.0 in contradict each other: look at weight, height and waist again.',
+      'A BMI of 41.6 and waist, narrowest, of 28.0 in contradict each other: check weight, height and waist.',
     ])
     expect(contradictions[0]!.sites).toEqual(['waist', 'mass', 'height'])
   })

@@ -67,7 +67,7 @@ describe('what is refused names the input, what was got and what is accepted', (
     const past = { triceps: 73, suprailiac: 73, thigh: 73 }
     expect(refuse(() => estimate('jackson-pollock-3', women, past)).input).toBe('sum')
     const close = estimate('jackson-pollock-3', women, { triceps: 66, suprailiac: 66, thigh: 66 })
-    expect(told(close.warnings).join()).toMatch(/turns over/)
+    expect(told(close.warnings).join()).toMatch(/limit of this equation/)
   })
 
   test('over the oldest age and outside the sample only warns', () => {

@@ -157,7 +157,7 @@ describe('instrument checks', () => {
   test('off one way at every width is told from off unevenly', () => {
     const points = [5, 20, 40].map((known) => ({ known, read: known + 1 }))
     expect(told(judgeCheck('caliper', points, 0.5).words)).toMatch(
-      /too much.*one way at every width/,
+      /too much.*the same way at every width/,
     )
     const uneven = [...points, { known: 30, read: 29 }]
     expect(told(judgeCheck('caliper', uneven, 0.5).words)).toMatch(/unevenly/)

@@ -113,7 +113,7 @@ describe('what asks for a second look', () => {
   test('digits of a height changed about are told from feet and inches', () => {
     const [finding] = findingsOf(woman, now([bare('height', 186)]), [last], setup)
     expect(finding).toMatchObject({ kind: 'transposition', sites: ['height'] })
-    expect(told(finding!.evidence)).toMatch(/two digits changed about/)
+    expect(told(finding!.evidence)).toMatch(/two digits swapped/)
     expect(finding!.suggestions).toEqual([{ site: 'height', trial: null, value: 168 }])
   })
 

@@ -308,7 +308,7 @@ describe('energy', () => {
     expect(restingFormFor('physique').form).toBe('athlete')
     expect(told(restingFormFor(undefined))).toMatchObject({
       form: 'lean',
-      why: expect.stringMatching(/lean mass is measured/),
+      why: expect.stringMatching(/lean mass is known/),
     })
     const unmeasured: StartingPoint = { ...man, heightCm: undefined }
     expect(words(() => RESTING_FORMS.mass.kcal(unmeasured))).toBe(
@@ -470,9 +470,9 @@ describe('the calendar', () => {
     expect(adviseCadence('training', 16).days).toBe(21)
     expect(adviseCadence('training', 5).days).toBe(14)
     expect(told(adviseCadence('preparation', 20))).toMatchObject({ days: 7 })
-    expect(told(adviseCadence('preparation', 20).why)).toMatch(/only be told after 20 days/)
+    expect(told(adviseCadence('preparation', 20).why)).toMatch(/judged only after 20 days/)
     expect(adviseCadence('otherwise', undefined).days).toBe(42)
-    expect(told(adviseCadence('training', 14).why)).toMatch(/can be told after 14 days/)
+    expect(told(adviseCadence('training', 14).why)).toMatch(/can be judged after 14 days/)
   })
 
   test('a day moved to by hand counts until something is measured', () => {

@@ -276,12 +276,12 @@ describe('the headline', () => {
     [
       'off-the-line',
       lookOf({ fat: change(-2, 0.7, 9), lean: open, mass: open }, off),
-      'The last check-in lies off the line: measure again.',
+      'The last check-in does not fit the earlier ones: measure again.',
     ],
     [
       'probably',
       lookOf({ fat: change(-2, 0.7, 9), lean: open, mass: open }),
-      'Probably fat down 2.0 kg since Feb 4, 2030. Readable from about May 1, 2030.',
+      'Probably fat down 2.0 kg since Feb 4, 2030. It should be clear from about May 1, 2030.',
     ],
     [
       'no-change',
@@ -291,7 +291,7 @@ describe('the headline', () => {
     [
       'not-yet',
       lookOf({ fat: open, lean: open, mass: open }),
-      'Not clear yet. Readable from about May 1, 2030.',
+      'Not clear yet. It should be clear from about May 1, 2030.',
     ],
   ] as const)('%s', (rule, look, words) => {
     const headline = headlineOf(look)
@@ -303,7 +303,7 @@ describe('the headline', () => {
   test('a day from which it should be readable is not said once it is past', () => {
     const headline = headlineOf(lookOf({ fat: open, lean: open, mass: open }))
     const on = (today: string) => headlineText(headline, { mass: 'kg', today })
-    expect(told(on('2030-04-30'))).toBe('Not clear yet. Readable from about May 1, 2030.')
+    expect(told(on('2030-04-30'))).toBe('Not clear yet. It should be clear from about May 1, 2030.')
     expect(told(on('2030-05-01'))).toBe('Not clear yet. Another check-in should tell.')
   })
 

@@ -154,7 +154,7 @@ describe('weigh-ins as people write them', () => {
   })
 
   test.each([
-    ['', /one mass a day as .* without\.$/],
+    ['', /one weight a day as .* without\.$/],
     ['62.4 heavy', /Got “62.4 heavy”/],
     ['2026-03-12 62.4\n62.1', /Got “62.1”/],
     ['12.3. 62.4\n12.3. 62.5', /twice/],
@@ -163,7 +163,7 @@ describe('weigh-ins as people write them', () => {
   ])('%j is refused with words', (text, words) => {
     const error = thrownBy(() => parseWeighIns(text, last, 'kg')) as InputError
     expect(tell(error.said)).toMatch(words)
-    expect(tell(error.said)).toMatch(/enter one mass a day/)
+    expect(tell(error.said)).toMatch(/enter one weight a day/)
   })
 
   test('whatever is typed comes back, in kilograms or pounds', () => {

@@ -39,7 +39,7 @@ describe('findings in the moment', () => {
 
   test.each([
     ['a decimal point moved', 'abdominal', '1.95', /enter 3 to 85 mm/, 19.5],
-    ['digits changed about', 'thigh', '52', /digits changed about/, 25],
+    ['digits changed about', 'thigh', '52', /digits swapped/, 25],
     ['inches', 'subscapular', '0.5', /enter 3 to 75 mm/, 12.7],
     ['a decimal point lost', 'abdominal', '195', /enter 3 to 85 mm/, 19.5],
   ] as const)('%s: one key takes what was meant', async (_what, slipped, typed, words, meant) => {

@@ -88,7 +88,7 @@ describe('Ready', () => {
     expect(await page.$$eval('[data-test="overdue"]', (all) => all.length)).toBe(3)
     const other = gym.testers.find(({ name }) => name === 'Second Hand')!
     await page.select('#testerId', other.id)
-    await waitForText(page, 'Another tester than last time')
+    await waitForText(page, 'A different tester from last time')
     expect((await flow.stored(page, server, id)).testerId).toBe(other.id)
     await flow.begin(page).catch(async () => {
       await tabTo(page, 'Continue to landmarks')

@@ -156,7 +156,7 @@ describe('shows what it is there to show', () => {
     expect(readings.some(({ site }) => site === 'own_fold_high_calf')).toBe(true)
   })
 
-  test('an estimate for every closed check-in of a set that feeds an equation', () => {
+  test('an estimate for every closed check-in of a protocol with an equation', () => {
     const { clients, checkIns } = scenario(isoDateOf(new Date()))
     const fed = checkIns.filter((c) => c.closedAt && c.protocolId !== 'home-weekly')
     for (const checkIn of fed) {

@@ -74,7 +74,7 @@ describe('a plan', () => {
       'a pace past the band',
       { pace: { unit: 'kg', value: 1.5 } },
       'pace',
-      /Pace: enter a slower one\. Got 1\.5\. .* is faster than the \d\.\d+%/,
+      /Pace: enter a slower one\. Got 1\.5\. .* is faster than the limit here, \d\.\d+%/,
     ],
     [
       'an intake under what the pace asks for',

@@ -193,7 +193,7 @@ describe('leaderboards', () => {
       ['A A', true],
       ['B B', true],
     ])
-    expect(board.unranked).toEqual([{ name: 'C C', why: 'other folds than most' }])
+    expect(board.unranked).toEqual([{ name: 'C C', why: 'different folds from most' }])
   })
 })
 

@@ -38,7 +38,7 @@ const field = useTemplateRef<HTMLInputElement>('field')
 const focus = () => void nextTick(() => field.value?.focus())
 onMounted(() => {
   focus()
-  afterPaint(rehearse)
+  afterPaint(() => rehearse(step.value))
 })
 watch(step, focus)
 

@@ -1,7 +1,8 @@
+import { isSkinfold } from '#core'
 import { meantReading } from './stamp'
 
-/** A fold that anybody may have, mm. */
-const REHEARSED_MM = 12
+/** A value that anybody may have, as mm and as cm: with a decimal, so that the language's own sign for it is looked up. */
+const REHEARSED = 12.5
 
 /**
  * Works out what every reading asks for, on one that nobody took, and keeps nothing of it: a phone has read all of that
@@ -9,9 +10,13 @@ const REHEARSED_MM = 12
  */
 export function useRehearsal() {
   const store = useCheckInStore()
-  return () => {
-    if (!store.next) return
-    const { site, trial } = store.next
-    store.suggestionsFor(meantReading(site, trial, REHEARSED_MM, store.protocol.standard))
+  const unit = useLengthUnit()
+  return (step: typeof store.next | typeof store.nextTape) => {
+    if (!step) return
+    const { site, trial } = step
+    readSite(site, String(REHEARSED), unit.value)
+    if (isSkinfold(site)) formatFold(REHEARSED)
+    else lengthText(REHEARSED, unit.value)
+    store.suggestionsFor(meantReading(site, trial, REHEARSED, store.protocol.standard))
   }
 }

@@ -355,7 +355,7 @@ test('weigh-ins: seven on a line are read back, kept by day, and averaged with w
   await open(`/clients/${id}/weigh-ins`)
   await page.type('#weigh-ins', '62,4; 62,1; heavy')
   await press(page, 'Save')
-  await waitForText(page, 'Weigh-ins: enter one mass a day')
+  await waitForText(page, 'Weigh-ins: enter one weight a day')
   // Nothing typed is lost by the refusal.
   expect(await page.$eval('#weigh-ins', (e) => (e as HTMLTextAreaElement).value)).toContain('heavy')
   await page.click('#weigh-ins', { count: 3 })

@@ -44,7 +44,7 @@ describe('weigh-ins', () => {
     expect(refused.status).toBe(422)
     expect(refused.body.problems[0]).toMatchObject({
       field: 'text',
-      message: expect.stringMatching(/enter one mass a day.* Got “62.4 heavy”/),
+      message: expect.stringMatching(/enter one weight a day.* Got “62.4 heavy”/),
     })
     await api.delete(`/api/clients/${id}/weigh-ins/${today}`)
     expect((await viewOf(id)).weighIns).toEqual([{ date: addDays(today, -2), kg: 62.4 }])

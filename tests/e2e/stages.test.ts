@@ -518,7 +518,7 @@ describe('tables, bench and settings', () => {
       await page.keyboard.press('Tab')
       await page.keyboard.press('Tab')
     }
-    await waitForText(page, 'Off one way at every width')
+    await waitForText(page, 'Off the same way at every width')
     await press(page, 'Save today’s check')
     // The dialog says the same words before anything is stored; it goes when the server has answered.
     await page.waitForFunction(() => !document.querySelector('[role=dialog]'))

@@ -1,4 +1,6 @@
-import { readdirSync } from 'node:fs'
+import { execFileSync } from 'node:child_process'
+import { existsSync, readdirSync, statSync } from 'node:fs'
+import { join } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import tailwindcss from '@tailwindcss/vite'
 import type { Plugin } from 'vite'
@@ -6,6 +8,26 @@ import { catalogue } from './scripts/words'
 import { noCircles, scriptOf, startInTurn } from './scripts/page-scripts'
 
 const rootFolder = (name: string) => fileURLToPath(new URL(name, import.meta.url))
+
+const LOCKS = 'node_modules/fs-native-extensions/prebuilds'
+/** The builds of the kernel's lock for computers that a gym may have. */
+const kernelLocks = readdirSync(rootFolder(LOCKS), { recursive: true, encoding: 'utf8' })
+  .filter((name) => /^(linux|darwin|win32)-.*\.node$/.test(name))
+  .map((name) => rootFolder(join(LOCKS, name)))
+
+const templateFolder = rootFolder('node_modules/.cache/oak-pinch/template')
+
+/** The database that a first start begins with, made again when the tables have changed. */
+function makeTemplate(): void {
+  const file = join(templateFolder, 'record.zip')
+  const sources = ['server/database/migrations/meta/_journal.json', 'package-lock.json']
+  const changed = Math.max(...sources.map((name) => statSync(rootFolder(name)).mtimeMs))
+  if (existsSync(file) && statSync(file).mtimeMs > changed) return
+  execFileSync('npx', ['tsx', '--tsconfig', 'tsconfig.tests.json', 'scripts/template.ts', file], {
+    cwd: rootFolder('./'),
+    stdio: 'inherit',
+  })
+}
 
 /** The folders right inside a folder of app/, whose exports every page may use by name. */
 const foldersIn = (name: string) =>
@@ -109,7 +131,12 @@ export default defineNuxtConfig({
   nitro: {
     plugins: [rootFolder('demo/server-plugin.ts')],
     rollupConfig: { output: {}, plugins: [catalogue(rootFolder('locales'))] },
-    serverAssets: [{ baseName: 'migrations', dir: './database/migrations' }],
+    serverAssets: [
+      { baseName: 'migrations', dir: './database/migrations' },
+      { baseName: 'template', dir: templateFolder },
+    ],
+    // Its builds for each system are found at run time, by nobody that the bundler can follow.
+    externals: { traceInclude: kernelLocks },
     compressPublicAssets: { gzip: true, brotli: true },
   },
   vite: {
@@ -128,6 +155,7 @@ export default defineNuxtConfig({
   },
   typescript: { strict: true, tsConfig: { compilerOptions: { noUncheckedIndexedAccess: true } } },
   hooks: {
+    'nitro:build:before': () => makeTemplate(),
     // Charts and the rest load where they are used, not ahead of time on every page.
     'build:manifest'(manifest) {
       for (const entry of Object.values(manifest)) {

@@ -82,32 +82,54 @@ function isFree(port) {
   })
 }
 
-/** Starts the built server on the loopback address and says where it is. Ends with the server. */
+/** What the server ends with when it is to be started again: what it acknowledged is safe, but it may not go on. */
+const START_AGAIN = 75
+/** So often within so many ms it is started again; then something is wrong that a start does not mend. */
+const MOST_STARTS = { times: 5, within: 60_000 }
+
+/** Starts the built server on the loopback address, says where it is, and starts it again where it asks for that. */
 export async function serve(env) {
   const wanted = Number(process.env.PORT ?? 4180)
   let port = wanted
   while (!(await isFree(port)) && port < wanted + 20) port++
-  const server = spawn(process.execPath, [join(root, '.output', 'server', 'index.mjs')], {
-    cwd: root,
-    stdio: ['ignore', 'pipe', 'inherit'],
-    env: {
-      ...process.env,
-      ...env,
-      NITRO_HOST: '127.0.0.1',
-      NITRO_PORT: String(port),
-      HOST: '127.0.0.1',
-      PORT: String(port),
-    },
-  })
-  server.stdout.resume()
-  for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => server.kill(signal))
-  server.on('exit', (code, signal) => process.exit(signal ? 0 : (code ?? 1)))
+  let server
+  let stopping = false
+  const starts = []
+  const start = () => {
+    starts.push(Date.now())
+    server = spawn(process.execPath, [join(root, '.output', 'server', 'index.mjs')], {
+      cwd: root,
+      stdio: ['ignore', 'pipe', 'inherit'],
+      env: {
+        ...process.env,
+        ...env,
+        NITRO_HOST: '127.0.0.1',
+        NITRO_PORT: String(port),
+        HOST: '127.0.0.1',
+        PORT: String(port),
+      },
+    })
+    server.stdout.resume()
+    server.on('exit', (code, signal) => {
+      const recent = starts.filter((at) => at > Date.now() - MOST_STARTS.within)
+      if (code === START_AGAIN && !stopping && recent.length < MOST_STARTS.times) start()
+      else process.exit(signal ? 0 : (code ?? 1))
+    })
+  }
+  for (const signal of ['SIGINT', 'SIGTERM'])
+    process.on(signal, () => {
+      stopping = true
+      server.kill(signal)
+    })
+  start()
   const address = `http://127.0.0.1:${port}/`
   for (let tries = 0; tries < 300; tries++) {
     await new Promise((wait) => setTimeout(wait, 200))
-    const answered = await fetch(`${address}api/today`)
-      .then((r) => r.ok)
-      .catch(() => false)
+    // Any answer will do: what is wrong with a record is said on the page.
+    const answered = await fetch(`${address}api/today`).then(
+      () => true,
+      () => false,
+    )
     if (answered) {
       console.log(`Oak Pinch: ${address}`)
       return

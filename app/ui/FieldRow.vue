@@ -10,7 +10,7 @@ defineProps<{
 </script>
 
 <template>
-  <div>
+  <div class="max-w-full min-w-0">
     <label v-if="label" :for="id" class="block pb-1 font-bold">{{ label }}</label>
     <slot />
     <p v-if="hint && !error" :id="`${id}-hint`" class="pt-1 text-faded">{{ hint }}</p>

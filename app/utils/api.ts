@@ -9,7 +9,7 @@ import {
   type SentQuery,
 } from '#shared/contract/define'
 import type { Later } from '~/contract'
-import { Refused, ServerFault, Unreachable } from './problems'
+import { RECORD_CODES, Refused, ServerFault, Unreachable } from './problems'
 
 /** What goes with a call: only what the route takes. */
 export type Sent<T extends Route> = (Record<string, never> extends ParamsOf<T>
@@ -63,6 +63,7 @@ export async function callApi<T extends Route>(
     const { problemsSchema } = await reached(import('#shared/contract/problems'))
     const words = problemsSchema.safeParse(response._data)
     const problems = words.success ? words.data.problems : []
+    if (problems[0]?.code?.startsWith(RECORD_CODES)) throw new Unreachable(problems[0].message)
     if (response.status >= 500) {
       throw new ServerFault(problems[0]?.message ?? t('common.somethingWentWrongServer'))
     }

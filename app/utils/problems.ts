@@ -16,14 +16,18 @@ export class Refused extends Error {
   }
 }
 
-/** No answer: the server is down or out of reach. */
+/** No answer: the server is down or out of reach, or its disk takes nothing. The same is tried again. */
 export class Unreachable extends Error {
   override readonly name = 'Unreachable'
 
-  constructor() {
-    super(t('common.serverDoesNotAnswerTry'))
+  /** @param why what the server says that it waits for; undefined where it says nothing */
+  constructor(readonly why?: string) {
+    super(why ?? t('common.serverDoesNotAnswerTry'))
   }
 }
+
+/** How the codes of a server begin that cannot get at its record for now. */
+export const RECORD_CODES = 'record-'
 
 /** The server answered, but it failed or gave an answer that this page does not understand. */
 export class ServerFault extends Error {

@@ -1,11 +1,10 @@
 import { randomUUID } from 'node:crypto'
 import { eq, sql } from 'drizzle-orm'
-import { bornFrom, plainName, type Birth, type IsoDate, say, dayValue } from '#core'
+import { bornFrom, type Birth, type IsoDate, say, dayValue } from '#core'
 import type { Client, ClientChange, NewClient, Screening, SiteNote } from '#shared/contract/clients'
 import { audit, type FieldChange } from '../audit/log'
 import type { Connection, Database } from '../database/driver'
-import { checkIns, clients, heights, photos, screenings, siteNotes } from '../database/schema'
-import { deletePhotos } from '../files/photos'
+import { checkIns, clients, heights, screenings, siteNotes } from '../database/schema'
 import { conflict, notFound, Refusal } from '../http/errors'
 import { clientOr404, findClient } from './queries'
 
@@ -138,24 +137,6 @@ export async function changeClient(
     }
     await audit(tx, { actor, subject: 'client', clientId: id }, changes)
   })
-}
-
-/** Erases a client and everything that hangs on them, for good; the name is given once more. */
-export async function eraseClient(db: Database, id: string, name: string): Promise<void> {
-  const client = await clientOr404(db, id)
-  if (plainName(client.name) !== plainName(name)) {
-    throw conflict(
-      say('api.typeNameClientDeletedGot', { name: client.name, name2: name }),
-      'other-name',
-      'name',
-    )
-  }
-  const pictures = await db.transaction(async (tx) => {
-    const rows = await tx.select({ id: photos.id }).from(photos).where(eq(photos.clientId, id))
-    await tx.delete(clients).where(eq(clients.id, id))
-    return rows.map((photo) => photo.id)
-  })
-  await deletePhotos(db, pictures)
 }
 
 /** Keeps a screening; the ones before it stay as its history. The same id again keeps it once. */

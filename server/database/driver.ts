@@ -1,11 +1,15 @@
-import { mkdirSync } from 'node:fs'
-import { join } from 'node:path'
 import { PGlite } from '@electric-sql/pglite'
+import { sql } from 'drizzle-orm'
 import { drizzle, type PgliteDatabase } from 'drizzle-orm/pglite'
 import { migrate } from 'drizzle-orm/pglite/migrator'
-import { lockDataFolder } from './lock'
+import { say } from '#core'
+import { sayInTerminal } from '../terminal'
+import { RecordEngine, type EngineDied } from './engine'
+import { journalOf } from './migrations-folder'
+import { closedInGoodOrder, holdFolder, type Creating } from './record-folder'
 import { countStatement, countStatements } from './remembered'
 import * as schema from './schema'
+import { diskTrouble, RecordTrouble } from './trouble'
 
 export type Database = PgliteDatabase<typeof schema>
 
@@ -21,40 +25,118 @@ export interface OpenDatabase {
   engine: PGlite
   /** Counts the rows anew for the planner of queries. */
   analyze(): Promise<unknown>
+  /** Writes what the log holds into the tables, so that the log may be shortened. */
+  checkpoint(): Promise<unknown>
   close(): Promise<void>
 }
 
+export interface Opening {
+  /** A dump to start from, in memory. */
+  loadDataDir?: Blob
+  /** Makes a database in an empty folder; without it, PostgreSQL does, which takes some seconds. */
+  create?: Creating
+  /** Whether a folder without a record may become one; otherwise that is refused with `missing`. */
+  mayBegin?: boolean
+  /** Called at once when the engine has died: the process may not go on with it. */
+  onDeath?: (error: EngineDied) => void
+  /** Called before the tables of an earlier version are changed. */
+  beforeMigration?: (db: Database) => Promise<void>
+}
+
+/** PostgreSQL's own way to an empty database: initdb. */
+const initialized: Creating = async (folder) => (await RecordEngine.open(folder)).close()
+
 /**
- * The one place that opens the database: takes the folder, opens PGlite in it and applies the migrations.
+ * The one place that opens the database: takes the folder, opens PostgreSQL in it and applies the migrations.
  *
  * @param folder the data folder, made if missing; undefined for a database in memory
  * @param migrationsFolder the generated SQL
- * @param loadDataDir a dump to start from, in memory
- * @throws DataFolderInUse when another process has the folder
+ * @throws RecordTrouble when the folder cannot be opened, in words for the coach
  */
 export async function openDatabase(
   folder: string | undefined,
   migrationsFolder: string,
-  loadDataDir?: Blob,
+  { create = initialized, mayBegin = true, ...opening }: Opening = {},
 ): Promise<OpenDatabase> {
-  if (folder) mkdirSync(folder, { recursive: true })
-  const unlock = folder ? await lockDataFolder(folder) : async () => {}
-  const engine = await PGlite.create(folder ? join(folder, 'pglite') : 'memory://', { loadDataDir })
+  if (folder === undefined) {
+    const engine = await PGlite.create('memory://', { loadDataDir: opening.loadDataDir })
+    return ready(engine, migrationsFolder, () => engine.close())
+  }
+  try {
+    const held = await holdFolder(folder, create, mayBegin)
+    try {
+      const engine = await RecordEngine.open(held.database, opening.onDeath)
+      return await ready(
+        engine,
+        migrationsFolder,
+        async () => {
+          await engine.close()
+          if (!closedInGoodOrder(held.database)) sayInTerminal(say('trouble.notInOrder'))
+          await held.release()
+        },
+        { folder, beforeMigration: opening.beforeMigration },
+      )
+    } catch (error) {
+      await held.release()
+      throw error
+    }
+  } catch (error) {
+    throw error instanceof RecordTrouble
+      ? error
+      : new RecordTrouble(diskTrouble(error) ?? 'damaged', folder, {}, error)
+  }
+}
+
+async function ready(
+  engine: PGlite,
+  migrationsFolder: string,
+  close: () => Promise<void>,
+  kept?: { folder: string; beforeMigration?: Opening['beforeMigration'] },
+): Promise<OpenDatabase> {
   const db: Database = drizzle(engine, {
     schema,
     logger: { logQuery: (statement) => countStatement(db, statement) },
   })
   countStatements(db)
   open.add(db)
+  if (kept) {
+    const state = await migrationState(db, migrationsFolder)
+    if (state === 'newer') throw new RecordTrouble('newer', kept.folder)
+    if (state === 'older') await kept.beforeMigration?.(db)
+  }
   await migrate(db, { migrationsFolder })
   return {
     db,
     engine,
     analyze: () => engine.exec('analyze'),
+    checkpoint: () => engine.exec('checkpoint'),
     async close() {
       open.delete(db)
-      await engine.close()
-      await unlock()
+      await close()
     },
   }
+}
+
+/** How far a database is against the migrations at hand: `new` has none of them, `newer` has one that is not there. */
+async function migrationState(
+  db: Database,
+  migrationsFolder: string,
+): Promise<'new' | 'older' | 'same' | 'newer'> {
+  const made = await lastMigration(db)
+  if (made === undefined) return 'new'
+  const last = journalOf(migrationsFolder).entries.at(-1)!.when
+  if (made > last) return 'newer'
+  return made < last ? 'older' : 'same'
+}
+
+/** When the last migration of a database was written, ms; undefined where it has none. */
+async function lastMigration(db: Connection): Promise<number | undefined> {
+  const known = await db.execute<{ there: boolean }>(
+    sql`select to_regclass('drizzle.__drizzle_migrations') is not null as there`,
+  )
+  if (!known.rows[0]?.there) return undefined
+  const { rows } = await db.execute<{ made: string | null }>(
+    sql`select max(created_at)::text as made from drizzle.__drizzle_migrations`,
+  )
+  return rows[0]?.made ? Number(rows[0].made) : undefined
 }

@@ -12,6 +12,9 @@ const answers = new WeakMap<object, Map<string, Remembered>>()
 /** Begins to count what is written to a database that was just opened. */
 export const countStatements = (db: object) => writes.set(db, 0)
 
+/** How many statements that may change something were run on a database since it was opened. */
+export const writesOf = (db: object): number => writes.get(db) ?? 0
+
 /**
  * Counts a statement that may change something: everything that does not begin as a plain SELECT.
  */

@@ -1,12 +1,22 @@
 import { mkdtempSync, rmSync, writeFileSync, mkdirSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { dirname, join } from 'node:path'
-import { DataFolderInUse } from './lock'
+import { say } from '#core'
+import { sayInTerminal } from '../terminal'
 import { ensureGym } from '../equipment/commands'
-import { purgePhotos } from '../photos/commands'
-import { keepPhotosInMemory, writePhoto } from '../files/photos'
+import { erasedIn, finishErasures } from '../clients/erasures'
+import { keptPhotoIds, purgePhotos } from '../photos/commands'
+import { keepPhotosInMemory, sweepPhotos, writePhoto } from '../files/photos'
 import { dataFolder } from '../files/data-folder'
+import { backupFile, hasBackupOf, makeBackup, openArchive } from '../archive/backups'
+import { restoreInto, type Restoring } from '../archive/restore'
+import { keepCheckpoints } from './checkpoints'
+import { lockDataFolder } from './lock'
+import { clients } from './schema'
 import { openDatabase, type Database, type OpenDatabase } from './driver'
+import type { EngineDied } from './engine'
+import { unpackTemplate } from './template'
+import { diskTrouble, RecordTrouble } from './trouble'
 
 let opening: Promise<OpenDatabase> | undefined
 
@@ -27,38 +37,155 @@ async function withMigrations<T>(use: (folder: string) => Promise<T>): Promise<T
   }
 }
 
+/** The empty database that was made with the build; undefined where there is none. */
+const template = () =>
+  useStorage('assets:template')
+    .getItemRaw<Uint8Array>('record.zip')
+    .catch(() => null)
+
 const ANALYZE_EVERY_MS = 15 * 60_000
+
+/** What a process ends with that is to be started again. */
+const START_AGAIN = 75
+
+/** PostgreSQL could not write through and may not go on: a new process finds everything that was acknowledged. */
+function startAgain(error: EngineDied): never {
+  sayInTerminal(
+    diskTrouble(error) === 'full' ? say('trouble.againFull') : say('trouble.againFailed'),
+  )
+  process.exit(START_AGAIN)
+}
+
+let mayBegin = process.env.OAK_PINCH_DATA === undefined || process.env.OAK_PINCH_NEW === '1'
+/** Lets a folder without a record become one, since somebody asked for it. */
+export const allowBeginning = () => (mayBegin = true)
+
+/** A new version changes the tables of the one before: what there was stays to be had. */
+const backUpBefore = async (db: Database, folder: string) =>
+  void (await makeBackup(db, folder, 'migration'))
+
+/** How often it is looked whether the day has its backup, ms. */
+const BACKUP_EVERY_MS = 10 * 60_000
+
+/** Makes the backup of each day on which the server runs and there is something to keep. */
+function keepBackups(db: Database, folder: string): () => void {
+  const look = async () => {
+    if (hasBackupOf(folder, new Date())) return
+    const [anybody] = await db.select({ id: clients.id }).from(clients).limit(1)
+    if (anybody) await makeBackup(db, folder, 'daily')
+  }
+  const failed = () => sayInTerminal(say('trouble.noBackup'))
+  const timer = setInterval(() => void look().catch(failed), BACKUP_EVERY_MS)
+  timer.unref()
+  setTimeout(() => void look().catch(failed), FIRST_BACKUP_MS).unref()
+  return () => clearInterval(timer)
+}
+/** The first pages of the day come first. */
+const FIRST_BACKUP_MS = 15_000
 
 /** @param folder of the data; undefined for a database in memory, which is gone with the server */
 async function start(folder: string | undefined): Promise<OpenDatabase> {
-  const open = await withMigrations((migrations) => openDatabase(folder, migrations))
+  const open = await withMigrations((migrations) =>
+    openDatabase(folder, migrations, {
+      create,
+      beforeMigration: folder === undefined ? undefined : (db) => backUpBefore(db, folder),
+      onDeath: startAgain,
+      mayBegin,
+    }),
+  )
   await ensureGym(open.db)
   if (!folder) await fillWithMadeUp(open.db)
+  await finishErasures(open.db)
   await purgePhotos(open.db)
+  await sweepPhotos(open.db, await keptPhotoIds(open.db))
   // Nothing does it by itself in PGlite, and without it the planner takes every table for nearly empty.
   await open.analyze()
   const timer = setInterval(() => open.analyze(), ANALYZE_EVERY_MS)
   timer.unref()
+  const checkpoints = folder ? keepCheckpoints(open) : undefined
+  const endBackups = folder ? keepBackups(open.db, folder) : undefined
   return {
     ...open,
     async close() {
       clearInterval(timer)
+      checkpoints?.end()
+      endBackups?.()
       await open.close()
     },
   }
 }
 
-/** The database of this server, opened once. */
+/** How long after a failure a folder is not tried again, ms: each try costs a second of everybody's time. */
+const RETRY_AFTER_MS = 3000
+let trouble: { error: RecordTrouble; at: number } | undefined
+
+/** What keeps the record from being opened; undefined where nothing does. */
+export const recordTrouble = (): RecordTrouble | undefined => trouble?.error
+
+/**
+ * The database of this server, opened once. What could not be opened is tried again when it is asked for: a disk that
+ * was full may have room by now.
+ *
+ * @throws RecordTrouble
+ */
 export async function useDatabase(): Promise<Database> {
-  opening ??= start(dataFolder()).catch((error: unknown) => {
-    const line =
-      error instanceof DataFolderInUse
-        ? error.message
-        : `Oak Pinch cannot open its data folder: ${error instanceof Error ? error.message : error}`
-    console.error(line)
-    process.exit(1)
+  if (trouble && Date.now() - trouble.at < RETRY_AFTER_MS) throw trouble.error
+  opening ??= start(dataFolder())
+  try {
+    const { db } = await opening
+    trouble = undefined
+    return db
+  } catch (error) {
+    opening = undefined
+    if (!(error instanceof RecordTrouble)) throw error
+    if (trouble?.error.kind !== error.kind) sayInTerminal(error.said)
+    trouble = { error, at: Date.now() }
+    throw error
+  }
+}
+
+/** Forgets that the folder could not be opened, so that it is tried again at once. */
+export const tryAgain = () => (trouble = undefined)
+
+/** Opens the database with the server. A folder that another process has is that process's: this one ends. */
+export async function openAtStart(): Promise<void> {
+  await useDatabase().catch((error: unknown) => {
+    if (!(error instanceof RecordTrouble) || error.kind === 'in-use') process.exit(1)
   })
-  return (await opening).db
+}
+
+/** What a restore puts in place of the record is made by the tables of this version. */
+const create = (into: string) => unpackTemplate(into, template)
+
+/**
+ * Puts the record of one of the folder's own backups in place of what is there. A record that can be opened is backed
+ * up first; one that cannot is put aside.
+ *
+ * @throws Refusal where the backup is not whole, or its passphrase is another one
+ */
+export async function restoreBackup(name: string, passphrase: string | null): Promise<void> {
+  const folder = dataFolder()
+  const parts = await openArchive(backupFile(folder, name), passphrase)
+  const open = await opening?.catch(() => undefined)
+  const present: Partial<Restoring> = {}
+  if (open) {
+    await makeBackup(open.db, folder, 'restore')
+    Object.assign(present, { backedUp: true, erased: await erasedIn(open.db) })
+  }
+  const restored = withMigrations(async (migrations) => {
+    await open?.close()
+    const release = await lockDataFolder(folder)
+    try {
+      await restoreInto(parts, folder, { migrations, create, ...present })
+    } finally {
+      await release()
+    }
+  })
+  // Who asks for the record meanwhile waits for the restored one, or for the one before where that failed.
+  opening = restored.catch(() => {}).then(() => start(folder))
+  opening.catch(() => (opening = undefined))
+  trouble = undefined
+  await restored
 }
 
 let openingMadeUp: Promise<OpenDatabase> | undefined

@@ -15,3 +15,17 @@ export function listen(checkInId: string, tell: () => void): () => void {
     if (mine.size === 0) listeners.delete(checkInId)
   }
 }
+
+/** What ends each open stream. */
+const streams = new Set<() => void>()
+
+/** Notes a stream that never ends by itself. @returns what forgets it */
+export function holdStream(end: () => void): () => void {
+  streams.add(end)
+  return () => streams.delete(end)
+}
+
+/** Ends every stream: a server that stops does not wait for screens that go on following. */
+export function endStreams(): void {
+  for (const end of streams) end()
+}

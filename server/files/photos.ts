@@ -1,6 +1,9 @@
-import { mkdir, readFile, rm, writeFile } from 'node:fs/promises'
+import fs from 'node:fs'
+import { readdir, readFile, rm } from 'node:fs/promises'
 import { join } from 'node:path'
+import { PRIVATE, syncFolder } from '../database/durable-fs'
 import { dataFolder } from './data-folder'
+import { writeWhole } from './write-whole'
 
 /** Pictures are files in the data folder, beside the database and never in a public path. */
 const folder = () => join(dataFolder(), 'photos')
@@ -10,11 +13,15 @@ const inMemory = new WeakMap<object, Map<string, Uint8Array>>()
 /** Keeps the pictures of a database in memory, as the database itself. */
 export const keepPhotosInMemory = (db: object) => inMemory.set(db, new Map())
 
+/** Keeps a picture: it is on the disk when this returns. */
 export async function writePhoto(db: object, id: string, bytes: Uint8Array): Promise<void> {
   const kept = inMemory.get(db)
   if (kept) return void kept.set(id, bytes)
-  await mkdir(folder(), { recursive: true })
-  await writeFile(join(folder(), id), bytes)
+  if (!fs.existsSync(folder())) {
+    fs.mkdirSync(folder(), { recursive: true, mode: PRIVATE.folder })
+    syncFolder(dataFolder())
+  }
+  await writeWhole(join(folder(), id), [bytes])
 }
 
 /** The bytes of a picture, or undefined where the file is gone. */
@@ -24,9 +31,29 @@ export async function readPhoto(db: object, id: string): Promise<Buffer | undefi
   return inMemory.has(db) ? undefined : readFile(join(folder(), id)).catch(() => undefined)
 }
 
+/** The ids of all pictures that are kept. */
+export async function photoIds(db: object): Promise<string[]> {
+  const kept = inMemory.get(db)
+  const names = kept ? [...kept.keys()] : await readdir(folder()).catch(() => [])
+  return names.filter((name) => !name.includes('.')).sort()
+}
+
+/** Takes pictures off the disk, for good. */
 export async function deletePhotos(db: object, ids: readonly string[]): Promise<void> {
+  const kept = inMemory.get(db)
   for (const id of ids) {
-    if (inMemory.has(db)) inMemory.get(db)!.delete(id)
+    if (kept) kept.delete(id)
     else await rm(join(folder(), id), { force: true })
   }
+  if (!kept && ids.length && fs.existsSync(folder())) syncFolder(folder())
+}
+
+/** Takes away every file among the pictures that no row of the record speaks of: what a stop in the midst left. */
+export async function sweepPhotos(db: object, known: ReadonlySet<string>): Promise<void> {
+  if (inMemory.has(db)) return
+  const names = await readdir(folder()).catch(() => [])
+  await deletePhotos(
+    db,
+    names.filter((name) => !known.has(name)),
+  )
 }

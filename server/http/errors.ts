@@ -1,5 +1,6 @@
 import { ZodError } from 'zod'
 import { InputError, say, type Words } from '#core'
+import { diskTrouble, RecordTrouble } from '../database/trouble'
 import { problemOfInput, problemsOf, type SaidProblem } from '#shared/contract/problems'
 
 /** A request that is refused, with the status and the words that the screen shows. */
@@ -45,6 +46,9 @@ const CONSTRAINTS: Record<string, [status: number, message: Words, code: string]
   '22P05': [422, say('api.textHoldsSignCannotKept'), 'refused'],
 }
 
+/** What is said of a change that the disk did not take; nothing of it was stored. */
+const DISK_WORDS = { full: say('api.diskFull'), 'read-only': say('api.diskReadOnly') }
+
 function databaseCode(error: unknown): string | undefined {
   for (let cause = error; cause instanceof Error; cause = cause.cause) {
     const { code } = cause as { code?: unknown }
@@ -66,6 +70,9 @@ export function answerTo(error: unknown, where: string): Answer {
     const { status, said, more } = error
     return { status, problems: [{ field: '', message: said, ...more }] }
   }
+  if (error instanceof RecordTrouble) return one(503, error.said, `record-${error.kind}`)
+  const disk = diskTrouble(error)
+  if (disk) return one(507, DISK_WORDS[disk], `record-${disk}`)
   const code = databaseCode(error)
   if (code) return one(...CONSTRAINTS[code]!)
   console.error(`${where}: ${error instanceof Error ? error.name : typeof error}`)

@@ -78,3 +78,9 @@ export async function purgePhotos(db: Database, now = Date.now()): Promise<void>
     gone.map(({ id }) => id),
   )
 }
+
+/** The ids of all photos on record, those that can still be had back among them. */
+export async function keptPhotoIds(db: Database): Promise<Set<string>> {
+  const rows = await db.select({ id: photos.id }).from(photos)
+  return new Set(rows.map(({ id }) => id))
+}

@@ -3,6 +3,7 @@ import { openDB } from 'idb'
 import { afterEach, beforeEach, expect, test } from 'vitest'
 import {
   closeOfflineStore,
+  forgetClients,
   forgetView,
   keepView,
   keptOperations,
@@ -35,6 +36,23 @@ test('a view comes back as it was, is forgotten when told, and is no view when i
   expect(await keptView(A)).toBeUndefined()
   await keepView({ checkIn: { id: A } } as never)
   expect(await keptView(A)).toBeUndefined()
+})
+
+test('of clients who were deleted for good nothing stays, of others everything', async () => {
+  const B = idOf('check-in B')
+  const of = (id: string, client: string) => {
+    const view = viewOf(id)
+    return { ...view, client: { ...view.client, id: idOf(client) } }
+  }
+  await keepView(of(A, 'erased'))
+  await keepView(of(B, 'other'))
+  const [gone, stays] = [readingOp(A, 'one'), readingOp(B, 'two')]
+  await keptOperations.put(gone)
+  await keptOperations.put(stays)
+  await forgetClients(new Set([idOf('erased')]))
+  expect(await keptView(A)).toBeUndefined()
+  expect(await keptView(B)).toBeDefined()
+  expect(await keptOperations.load()).toEqual([stays])
 })
 
 test('what the first version had not sent yet is brought over, in its order', async () => {

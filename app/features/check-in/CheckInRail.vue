@@ -12,6 +12,7 @@ const {
   keptReadings,
   setAside,
   reachable,
+  waitsFor,
   unkept,
 } = storeToRefs(store)
 
@@ -35,6 +36,10 @@ const safety = computed(() => {
   }
   if (!reachable.value) {
     const kept = keptReadings.value.length
+    if (waitsFor.value) {
+      const readings = inWords(kept)
+      return { word: t('checkIn.keptHereUntil', { readings, why: waitsFor.value }), calm: false }
+    }
     const word = kept
       ? t('checkIn.keptHere', { readings: inWords(kept) })
       : t('checkIn.serverOutReach')

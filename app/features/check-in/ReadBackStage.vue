@@ -132,7 +132,9 @@ const whoOf = (testerId: string | undefined) =>
       <template v-for="part in parts" :key="part.name">
         <thead>
           <tr class="border-b-2 border-ink text-faded">
-            <th scope="col" class="py-1 font-normal">{{ part.name }}, {{ part.unit }}</th>
+            <th scope="col" class="py-1 font-normal max-sm:wrap-anywhere">
+              {{ part.name }}, {{ part.unit }}
+            </th>
             <!-- On a phone there is no room for it beside a third trial; the change says it. -->
             <th
               scope="col"
@@ -149,10 +151,10 @@ const whoOf = (testerId: string | undefined) =>
             >
               {{ trial }}
             </th>
-            <th scope="col" class="px-1 text-right font-normal sm:px-2">
+            <th scope="col" class="px-1 text-right font-normal max-sm:wrap-anywhere sm:px-2">
               {{ t('checkIn.value') }}
             </th>
-            <th scope="col" class="px-1 text-right font-normal sm:px-2">
+            <th scope="col" class="px-1 text-right font-normal max-sm:wrap-anywhere sm:px-2">
               {{ t('checkIn.change') }}
             </th>
             <th scope="col" class="px-2 font-normal max-sm:hidden">{{ t('checkIn.lookAt') }}</th>
@@ -161,7 +163,7 @@ const whoOf = (testerId: string | undefined) =>
         <tbody>
           <template v-for="row in part.rows" :key="row.site">
             <tr class="border-line sm:border-b" :class="{ 'max-sm:border-b': !relocation(row) }">
-              <th scope="row" class="py-1 pr-1 sm:pr-2">{{ row.name }}</th>
+              <th scope="row" class="py-1 pr-1 max-sm:wrap-anywhere sm:pr-2">{{ row.name }}</th>
               <td
                 class="figure px-1 text-right text-[21px] text-faded sm:px-2"
                 :class="{ 'max-sm:hidden': part.rounds.length > 2 }"

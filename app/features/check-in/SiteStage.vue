@@ -178,7 +178,10 @@ function backOnPad() {
           <h2 class="pb-1 text-[40px] low:text-[30px]! sm:text-[68px]" data-test="site">
             {{ landmark.name }}
           </h2>
-          <p class="max-w-xl text-lg max-sm:leading-snug" :class="{ 'max-sm:hidden': noticed }">
+          <p
+            class="max-w-xl text-lg max-sm:text-base max-sm:leading-snug"
+            :class="{ 'max-sm:hidden': noticed }"
+          >
             {{ landmark.text }}
           </p>
           <p
@@ -232,7 +235,7 @@ function backOnPad() {
           enterkeyhint="next"
           autocomplete="off"
           maxlength="12"
-          class="figure h-[92px] w-[210px] border-0 border-b-[6px] border-ink bg-board px-3 text-right caret-leaf text-[80px] leading-none low:h-[84px]! low:w-[170px]! low:text-[70px]! sm:h-[164px] sm:w-[330px] sm:text-[150px]"
+          class="figure h-[92px] w-[210px] max-sm:scroll-mb-[25rem] border-0 border-b-[6px] border-ink bg-board px-3 text-right caret-leaf text-[80px] leading-none low:h-[84px]! low:w-[170px]! low:text-[70px]! sm:h-[164px] sm:w-[330px] sm:text-[150px]"
           :aria-invalid="!!problem"
           aria-describedby="reading-problem"
           @keydown="onKey"

@@ -74,6 +74,18 @@ export async function forgetView(id: string): Promise<void> {
   await (await database()).delete('views', id)
 }
 
+/** Forgets all that is kept of clients who were deleted for good, and what was not sent of their check-ins. */
+export async function forgetClients(ids: ReadonlySet<string>): Promise<void> {
+  const db = await database()
+  const views = (await db.getAll('views')) as { id: string; view: CheckInView }[]
+  const gone = new Set(views.filter(({ view }) => ids.has(view.client?.id)).map(({ id }) => id))
+  for (const id of gone) await db.delete('views', id)
+  for (const { place, operation } of await db.getAll('operations')) {
+    const ofClient = operation.kind === 'site-note' && ids.has(operation.clientId)
+    if (ofClient || gone.has(operation.checkInId)) await db.delete('operations', place!)
+  }
+}
+
 /** The log of operations, in their order. */
 export const keptOperations = {
   async load(): Promise<Operation[]> {

@@ -51,6 +51,8 @@ export function createOutbox(
   // Replaced and never changed in place: the core reads every reading many times for each key.
   const operations = shallowRef<readonly Operation[]>([])
   const reachable = shallowRef(true)
+  /** What a server that answers waits for, in its words: room on its disk. */
+  const waitsFor = shallowRef<string>()
   /** The browser could not keep a copy: what waits is lost with the page. */
   const unkept = shallowRef(false)
   /** By id, what the browser is still writing down: only after it may a page be left. */
@@ -160,6 +162,7 @@ export function createOutbox(
         else apart = batch.length
       }
       reachable.value = true
+      waitsFor.value = undefined
       tries = 0
     }
   }
@@ -181,8 +184,9 @@ export function createOutbox(
   }
 
   /** The server does not answer: everything is tried again after a while. */
-  function later(): void {
+  function later(error: unknown): void {
     reachable.value = false
+    waitsFor.value = error instanceof Unreachable ? error.why : undefined
     cancelRetry?.()
     const ms = WAITS_MS[Math.min(tries++, WAITS_MS.length - 1)]!
     cancelRetry = wait(() => void drain(), ms)
@@ -231,7 +235,7 @@ export function createOutbox(
   }
 
   return {
-    ...{ operations, reachable, unkept, inWriting, anyWaiting },
+    ...{ operations, reachable, waitsFor, unkept, inWriting, anyWaiting },
     ...{
       add,
       send,

@@ -86,6 +86,7 @@ export function createSession(world: SessionWorld, outbox: Outbox) {
       if (error instanceof Refused) {
         // It is not there (any more): what was kept of it is of no use.
         view.value = undefined
+        void world.forgetView(id).catch(() => {})
         trouble.value = error.message
       } else {
         outbox.reachable.value = false

@@ -53,7 +53,7 @@ export const useCheckInStore = defineStore('check-in', () => {
     outbox,
   )
   const { view: stored, trouble } = session
-  const { reachable, unkept } = outbox
+  const { reachable, waitsFor, unkept } = outbox
 
   const mine = computed(() =>
     stored.value ? outbox.operations.value.filter(ofThis(stored.value.checkIn.id)) : [],
@@ -315,6 +315,7 @@ export const useCheckInStore = defineStore('check-in', () => {
     ...{
       keptReadings,
       reachable,
+      waitsFor,
       unkept,
       trouble,
       skipped,

@@ -135,7 +135,7 @@ const label = (quantity: RecordQuantity) => {
             "
           />
           <span
-            class="figure absolute left-full -translate-y-1/2 pl-3 text-[20px] leading-none whitespace-nowrap"
+            class="figure absolute left-full w-24 -translate-y-1/2 pl-3 text-[20px] leading-none wrap-anywhere"
             :class="toneOf(panel.quantity).text"
             :style="{ top: `${panel.end}%` }"
           >

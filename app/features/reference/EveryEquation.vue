@@ -36,7 +36,7 @@ const spread = computed(() => {
             </span>
           </template>
         </th>
-        <td class="figure text-right text-[21px] whitespace-nowrap">
+        <td class="figure text-right text-[21px] sm:whitespace-nowrap">
           <template v-if="r.ok">
             {{ fixed(r.estimate.fatPercent, 1) }}%
             <span class="text-faded">

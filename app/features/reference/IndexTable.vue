@@ -35,11 +35,11 @@ const others = computed(() =>
       </thead>
       <tbody>
         <tr v-for="row in rows" :key="row.id" class="border-b border-line align-baseline">
-          <th scope="row" class="py-1.5 pr-3 font-normal">{{ row.name }}</th>
+          <th scope="row" class="py-1.5 pr-3 font-normal wrap-anywhere">{{ row.name }}</th>
           <td class="figure pr-5 text-right text-[24px] whitespace-nowrap" :data-test="row.id">
             {{ row.value }}
           </td>
-          <td class="py-1.5">
+          <td class="py-1.5 wrap-anywhere">
             <template v-if="row.first">
               <strong :data-test="`${row.id}-class`">{{ tell(row.first.band.name) }}</strong>
               <span class="block text-faded">

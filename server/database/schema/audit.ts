@@ -28,3 +28,16 @@ export const auditLog = pg.pgTable(
     pg.index('audit_log_check_in').on(t.checkInId),
   ],
 )
+
+/**
+ * Clients who were deleted for good: no more than their ids, so that what a stop left half done is finished, a restored
+ * backup does not bring them back, and browsers forget them.
+ */
+export const erasures = pg.pgTable('erasures', {
+  clientId: pg.uuid('client_id').primaryKey(),
+  at: instant('at').notNull().defaultNow(),
+  /** The pictures to be taken off the disk. */
+  photoIds: pg.jsonb('photo_ids').$type<string[]>().notNull(),
+  /** When nothing of them was left in the files of the database. */
+  finishedAt: instant('finished_at'),
+})

@@ -66,6 +66,13 @@ export const clients = {
     body: siteNoteFormSchema,
     reply: z.array(siteNoteSchema),
   }),
+  /** Who was deleted for good, for browsers that still keep something of them. */
+  erased: route({
+    ...bare,
+    method: 'GET',
+    path: '/api/erased',
+    reply: z.object({ clientIds: z.array(z.uuid()) }),
+  }),
   archived: route({
     ...bare,
     method: 'GET',

@@ -54,6 +54,23 @@ function readWithoutFiller(filler: string): void {
       ...(set ? { set } : {}),
     })
   }
+  // Flows find things by their labels too; those have no length on the page.
+  const unlabel = (element: Element) => {
+    for (const name of ['aria-label', 'aria-description', 'aria-valuetext', 'alt', 'title']) {
+      const text = element.getAttribute(name)
+      if (text?.includes(filler)) element.setAttribute(name, text.replaceAll(filler, ''))
+    }
+  }
+  new MutationObserver((changes) => {
+    for (const { target, addedNodes } of changes) {
+      if (target instanceof Element) unlabel(target)
+      for (const node of addedNodes)
+        if (node instanceof Element) {
+          unlabel(node)
+          for (const inner of node.querySelectorAll('*')) unlabel(inner)
+        }
+    }
+  }).observe(document, { subtree: true, childList: true, attributes: true })
 }
 
 /** Opens an address and waits until the page has what it asked for, and has done what it does unasked. */

@@ -48,28 +48,36 @@ export class TestServer {
   }
 
   /** Starts a process on the folder and gives back what it does; for a second one beside the first, too. */
-  spawn(port: number) {
+  spawn(port: number, mayBegin = true) {
     return spawn(process.execPath, [entry], {
       env: {
         ...process.env,
         OAK_PINCH_DATA: this.folder,
+        OAK_PINCH_NEW: mayBegin ? '1' : '0',
         NITRO_HOST: '127.0.0.1',
         NITRO_PORT: String(port),
       },
     })
   }
 
-  async start() {
-    this.process = this.spawn(this.port)
+  /**
+   * Starts the server and waits until it answers.
+   *
+   * @param anyAnswer also where the record cannot be opened
+   * @param mayBegin whether an empty folder may become a record unasked
+   * @returns what it has said on its terminal
+   */
+  async start({ anyAnswer = false, mayBegin = true } = {}): Promise<() => string> {
+    this.process = this.spawn(this.port, mayBegin)
     let said = ''
     this.process.stderr!.on('data', (chunk) => (said += chunk))
     this.process.stdout!.resume()
     for (let tries = 0; tries < 300; tries++) {
       const answered = await fetch(`${this.url}/api/today`).then(
-        (r) => r.ok,
+        (r) => r.ok || anyAnswer,
         () => false,
       )
-      if (answered) return
+      if (answered) return () => said
       if (this.process.exitCode !== null) break
       await new Promise((wait) => setTimeout(wait, 200))
     }
@@ -80,6 +88,14 @@ export class TestServer {
   async kill() {
     const gone = once(this.process!, 'exit')
     this.process!.kill('SIGKILL')
+    await gone
+  }
+
+  /** A stop in good order. */
+  async stop() {
+    if (this.process?.exitCode !== null || this.process.signalCode !== null) return
+    const gone = once(this.process!, 'exit')
+    this.process!.kill('SIGTERM')
     await gone
   }
 

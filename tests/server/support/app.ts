@@ -23,11 +23,9 @@ export const handlers = Object.entries(modules).flatMap(([file, { default: handl
 
 /** The API over an in-memory database, with the routes that the file names say. */
 export async function startApi() {
-  const database = await openDatabase(
-    undefined,
-    migrations,
-    new Blob([readFileSync(inject('databaseDump'))]),
-  )
+  const database = await openDatabase(undefined, migrations, {
+    loadDataDir: new Blob([readFileSync(inject('databaseDump'))]),
+  })
   provideDatabase(database)
   const router = createRouter({ preemptive: true })
   for (const { path, method, handler } of handlers) router[method as 'get'](path, handler)

@@ -144,6 +144,7 @@ async function makeSamples(api: Api) {
       body: { id: randomUUID(), site: 'thigh', standard: 'us', text: 'by the scar', side: 'right' },
     }),
     'clients.archived': () => ({}),
+    'clients.erased': () => ({}),
     'weighIns.list': () => mine,
     'weighIns.add': () => ({ ...mine, body: { text: '62.4', last: today, unit: 'kg' } }),
     'weighIns.remove': () => ({ params: { id: client.id, date: today } }),

@@ -1,7 +1,7 @@
 import { createEventStream } from 'h3'
 import { checkIns } from '#shared/contract/routes/check-ins'
 import { checkInOr404, findCallerView } from '../../../check-ins/queries'
-import { listen } from '../../../events/live'
+import { holdStream, listen } from '../../../events/live'
 import { defineApi } from '../../../http/define-api'
 
 /** A check-in as it is and after every change, as server-sent events. `?for=caller` leaves out what is private. */
@@ -24,8 +24,10 @@ export default defineApi(checkIns.live, async ({ event, db, params: { id }, quer
     sending = false
   }
   const stop = listen(id, () => void send())
+  const forget = holdStream(() => void stream.close())
   stream.onClosed(async () => {
     stop()
+    forget()
     await stream.close()
   })
   void stream.push(JSON.stringify(first))

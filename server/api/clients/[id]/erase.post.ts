@@ -1,5 +1,5 @@
 import { clients } from '#shared/contract/routes/clients'
-import { eraseClient } from '../../../clients/commands'
+import { eraseClient } from '../../../clients/erasures'
 import { defineApi } from '../../../http/define-api'
 
 /** Erases a client for good, on request. */

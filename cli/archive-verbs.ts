@@ -1,0 +1,34 @@
+import { spawnSync } from 'node:child_process'
+import type { Verb } from './verb'
+
+/** Runs a verb that opens a database, which has its own program: see archive.ts. */
+function opening(verb: string, args: readonly string[]): number {
+  const program = ['tsx', '--tsconfig', 'tsconfig.tests.json', 'cli/archive.ts', verb, ...args]
+  const done = spawnSync('npx', program, { stdio: 'inherit' })
+  return done.status ?? 2
+}
+
+const FOLDER = `--data  The data folder; OAK_PINCH_DATA or the usual one where not said. No server may have it open.`
+
+/** `backup`: the whole record in one file. */
+export const backup: Verb = {
+  summary: 'the whole record of a data folder, photos and all, in one file',
+  help: `FILE [--data FOLDER]
+
+  FILE    Where to: a zip with record.json, the photos and a manifest.
+  ${FOLDER}
+  With a passphrase in OAK_PINCH_PASSPHRASE the file is locked with it (age); without it, nobody opens it again.`,
+  run: async (args) => opening('backup', args),
+}
+
+/** `restore`: the record of a backup in place of what is there. */
+export const restore: Verb = {
+  summary: 'puts the record of a backup in a data folder, in place of what is there',
+  help: `FILE [--data FOLDER]
+
+  FILE    A backup. A locked one asks for its passphrase, or takes it from OAK_PINCH_PASSPHRASE.
+  ${FOLDER}
+  What was there is backed up first; where it cannot be opened it is put aside in the folder. The restored record is
+  read back and held against the backup before anything is replaced.`,
+  run: async (args) => opening('restore', args),
+}

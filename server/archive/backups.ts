@@ -1,0 +1,256 @@
+import fs from 'node:fs'
+import { join } from 'node:path'
+import { Decrypter, Encrypter } from 'age-encryption'
+import { z } from 'zod'
+import { refusal, say } from '#core'
+import { PRIVATE, syncFolder } from '../database/durable-fs'
+import type { Database } from '../database/driver'
+import { PARTS } from '../database/record-folder'
+import { writeWhole } from '../files/write-whole'
+import { Refusal } from '../http/errors'
+import { partsOf } from './read'
+import { archiveOf, snapshotOf } from './write'
+
+/*
+ * Backups in the data folder's own backups/, and in a second folder where one is named: a stick, or a folder that is
+ * copied elsewhere by itself.
+ */
+
+export const REASONS = ['daily', 'asked', 'migration', 'restore'] as const
+export type Reason = (typeof REASONS)[number]
+
+/** A backup that is there. */
+export interface Backup {
+  name: string
+  madeAt: Date
+  reason: Reason
+  bytes: number
+  locked: boolean
+}
+
+const settingsSchema = z.object({
+  /** Where each backup is copied to, besides. */
+  second: z.string().nullable().default(null),
+  /** With it, backups are locked; without it, nobody opens them any more. */
+  passphrase: z.string().nullable().default(null),
+  /** When a backup was last restored to see whether that works. */
+  triedAt: z.iso.datetime().nullable().default(null),
+  /** When and why the second folder could not be written to. */
+  secondFailed: z.iso.datetime().nullable().default(null),
+})
+export type BackupSettings = z.infer<typeof settingsSchema>
+
+const folderOf = (dataFolder: string) => join(dataFolder, PARTS.backups)
+const settingsFile = (dataFolder: string) => join(folderOf(dataFolder), 'settings.json')
+
+function readSettings(dataFolder: string): BackupSettings {
+  try {
+    return settingsSchema.parse(JSON.parse(fs.readFileSync(settingsFile(dataFolder), 'utf8')))
+  } catch {
+    return settingsSchema.parse({})
+  }
+}
+
+export async function keepSettings(
+  dataFolder: string,
+  change: Partial<BackupSettings>,
+): Promise<BackupSettings> {
+  const settings = { ...readSettings(dataFolder), ...change }
+  makeFolder(folderOf(dataFolder))
+  await writeWhole(settingsFile(dataFolder), [Buffer.from(JSON.stringify(settings))])
+  return settings
+}
+
+const makeFolder = (folder: string) => {
+  if (fs.existsSync(folder)) return
+  fs.mkdirSync(folder, { recursive: true, mode: PRIVATE.folder })
+  syncFolder(join(folder, '..'))
+}
+
+/** As `2026-11-27T091500Z-daily.zip`, or `.zip.age` where it is locked. */
+const NAME = new RegExp(
+  `^(\\d{4}-\\d\\d-\\d\\dT)(\\d\\d)(\\d\\d)(\\d\\d)Z-(${REASONS.join('|')})\\.zip(\\.age)?$`,
+)
+const nameOf = (at: Date, reason: Reason, locked: boolean) =>
+  `${at.toISOString().slice(0, 19).replaceAll(':', '')}Z-${reason}.zip${locked ? '.age' : ''}`
+
+/** The backups of a folder, newest first. */
+function listBackups(folder: string): Backup[] {
+  const names = fs.existsSync(folder) ? fs.readdirSync(folder) : []
+  return names
+    .flatMap((name) => {
+      const read = NAME.exec(name)
+      if (!read) return []
+      const [, day, hour, minute, second, reason, locked] = read
+      return {
+        ...{ name, reason: reason as Reason, locked: locked !== undefined },
+        madeAt: new Date(`${day}${hour}:${minute}:${second}Z`),
+        bytes: fs.statSync(join(folder, name)).size,
+      }
+    })
+    .sort((a, b) => b.madeAt.getTime() - a.madeAt.getTime())
+}
+
+/** The backups in a data folder, newest first. */
+export const backupsIn = (dataFolder: string): Backup[] => listBackups(folderOf(dataFolder))
+
+/** The file of a backup of a data folder. @throws Refusal where there is none of that name */
+export function backupFile(dataFolder: string, name: string): string {
+  if (!backupsIn(dataFolder).some((backup) => backup.name === name))
+    throw new Refusal(404, say('api.suchBackup'), { code: 'not-found' })
+  return join(folderOf(dataFolder), name)
+}
+
+/** How many are kept: the newest of each day, week and month in which there was one. */
+const KEPT = { days: 7, weeks: 5, months: 12 }
+const MONDAY = 4 * 86_400_000
+
+/**
+ * Which backups may go: all but the newest of each of the last 7 days, 5 weeks and 12 months that have one.
+ *
+ * @param backups newest first
+ */
+export function outlived(backups: readonly Backup[]): Backup[] {
+  const spans: [number, (at: Date) => string | number][] = [
+    [KEPT.days, (at) => at.toISOString().slice(0, 10)],
+    [KEPT.weeks, (at) => Math.floor((at.getTime() - MONDAY) / (7 * 86_400_000))],
+    [KEPT.months, (at) => at.toISOString().slice(0, 7)],
+  ]
+  const kept = new Set<Backup>()
+  for (const [most, spanOf] of spans) {
+    const seen = new Set<string | number>()
+    for (const backup of backups) {
+      const span = spanOf(backup.madeAt)
+      if (seen.has(span) || seen.size >= most) continue
+      seen.add(span)
+      kept.add(backup)
+    }
+  }
+  return backups.filter((backup) => !kept.has(backup))
+}
+
+/** Locks an archive with a passphrase (age, scrypt). */
+async function lockedBy(
+  parts: AsyncIterable<Uint8Array>,
+  passphrase: string,
+): Promise<AsyncIterable<Uint8Array>> {
+  const lock = new Encrypter()
+  lock.setPassphrase(passphrase)
+  return lock.encrypt(streamOf(parts)) as unknown as Promise<AsyncIterable<Uint8Array>>
+}
+
+const streamOf = (parts: AsyncIterable<Uint8Array>) => {
+  const each = parts[Symbol.asyncIterator]()
+  return new ReadableStream<Uint8Array>({
+    async pull(stream) {
+      const { done, value } = await each.next()
+      if (done) stream.close()
+      else stream.enqueue(new Uint8Array(value))
+    },
+    async cancel() {
+      await each.return?.()
+    },
+  })
+}
+
+/** What a locked file begins with. */
+const LOCKED = 'age-encryption.org/'
+
+/**
+ * A backup's file, part by part, unlocked where it is locked.
+ *
+ * @throws Refusal where the passphrase is missing or another one
+ */
+export async function openArchive(
+  file: string,
+  passphrase: string | null,
+): Promise<AsyncIterable<Uint8Array>> {
+  const handle = fs.openSync(file, 'r')
+  const start = Buffer.alloc(LOCKED.length)
+  fs.readSync(handle, start, 0, LOCKED.length, 0)
+  fs.closeSync(handle)
+  if (start.toString() !== LOCKED) return partsOf(file)
+  const refused = () =>
+    new Refusal(
+      422,
+      refusal(
+        say('api.passphrase'),
+        passphrase ? say('api.anotherOne') : undefined,
+        say('api.passphraseOfBackup'),
+      ),
+      {
+        code: 'passphrase',
+        field: 'passphrase',
+      },
+    )
+  if (!passphrase) throw refused()
+  const unlock = new Decrypter()
+  unlock.addPassphrase(passphrase)
+  try {
+    return (await unlock.decrypt(streamOf(partsOf(file)))) as unknown as AsyncIterable<Uint8Array>
+  } catch {
+    throw refused()
+  }
+}
+
+/** Writes the record to a file, whole or not at all. @returns how many bytes it has */
+export async function backUpTo(
+  db: Database,
+  file: string,
+  passphrase: string | null = null,
+  at = new Date(),
+): Promise<number> {
+  const parts = archiveOf(db, await snapshotOf(db), at)
+  return writeWhole(file, passphrase ? await lockedBy(parts, passphrase) : parts)
+}
+
+/** One at a time, so that two who ask get two whole files. */
+let last: Promise<unknown> = Promise.resolve()
+
+/**
+ * Makes a backup in the data folder, copies it to the second folder, and lets go of those that are outlived.
+ *
+ * @returns its name
+ */
+export function makeBackup(
+  db: Database,
+  dataFolder: string,
+  reason: Reason,
+  at = new Date(),
+): Promise<string> {
+  const work = last.then(async () => {
+    const folder = folderOf(dataFolder)
+    makeFolder(folder)
+    const { second, passphrase } = readSettings(dataFolder)
+    const name = nameOf(at, reason, passphrase !== null)
+    await backUpTo(db, join(folder, name), passphrase, at)
+    thin(folder)
+    if (second) await copyTo(second, join(folder, name), name, dataFolder)
+    return name
+  })
+  last = work.catch(() => {})
+  return work
+}
+
+function thin(folder: string): void {
+  for (const { name } of outlived(listBackups(folder)))
+    fs.rmSync(join(folder, name), { force: true })
+  syncFolder(folder)
+}
+
+/** A stick that is not plugged in spoils no backup; it is said where backups are listed. */
+async function copyTo(second: string, file: string, name: string, dataFolder: string) {
+  try {
+    await writeWhole(join(second, name), partsOf(file))
+    thin(second)
+    await keepSettings(dataFolder, { secondFailed: null })
+  } catch {
+    await keepSettings(dataFolder, { secondFailed: new Date().toISOString() })
+  }
+}
+
+/** Whether there is a backup of a day already. */
+export const hasBackupOf = (dataFolder: string, day: Date): boolean =>
+  backupsIn(dataFolder).some(
+    ({ madeAt }) => madeAt.toISOString().slice(0, 10) === day.toISOString().slice(0, 10),
+  )

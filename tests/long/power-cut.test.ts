@@ -1,8 +1,6 @@
-import { execFileSync } from 'node:child_process'
-import { existsSync, mkdirSync, mkdtempSync, readFileSync, rmSync } from 'node:fs'
+import { mkdirSync, mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import { fileURLToPath } from 'node:url'
 import { PGlite } from '@electric-sql/pglite'
 import { amcheck } from '@electric-sql/pglite/contrib/amcheck'
 import { randomLcg, randomUniform } from 'd3-random'
@@ -10,7 +8,7 @@ import { afterAll, beforeAll, describe, expect, test } from 'vitest'
 import { RecordEngine, EngineDied } from '../../server/database/engine'
 import { syncTree } from '../../server/database/durable-fs'
 import { holdFolder, makeDatabase } from '../../server/database/record-folder'
-import { unpackTemplate } from '../../server/database/template'
+import { ensureTemplate, fromTemplate } from '../support/template'
 import { Recorder } from './support/disk'
 
 /*
@@ -19,16 +17,9 @@ import { Recorder } from './support/disk'
  */
 
 const IMAGES = Number(process.env.OAK_PINCH_IMAGES ?? 24)
-const root = fileURLToPath(new URL('../..', import.meta.url))
 const scratch = mkdtempSync(join(tmpdir(), 'oak-pinch-power-'))
-const zip = join(root, 'node_modules/.cache/oak-pinch/template/record.zip')
-const create = (into: string) => unpackTemplate(into, async () => readFileSync(zip))
 
-beforeAll(() => {
-  if (existsSync(zip)) return
-  const args = ['tsx', '--tsconfig', 'tsconfig.tests.json', 'scripts/template.ts', zip]
-  execFileSync('npx', args, { cwd: root })
-}, 120_000)
+beforeAll(ensureTemplate, 120_000)
 afterAll(() => rmSync(scratch, { recursive: true, force: true }))
 
 const TEXT = 'a line that stands for what somebody typed '.repeat(20)
@@ -54,7 +45,7 @@ async function work(engine: PGlite, disk: Recorder, rows: number): Promise<void>
 
 /** Opens what a cut left as the server does, and says which rows are there. @throws when anything in it is broken */
 async function look(image: string): Promise<Set<number>> {
-  const held = await holdFolder(image, create, true)
+  const held = await holdFolder(image, fromTemplate, true)
   const engine = await RecordEngine.open(held.database, undefined, { extensions: { amcheck } })
   try {
     await engine.exec('create extension if not exists amcheck')
@@ -111,7 +102,7 @@ describe('a cut of the power', () => {
       const folder = join(scratch, 'ours')
       const disk = new Recorder(folder)
       try {
-        const held = await holdFolder(folder, create, true)
+        const held = await holdFolder(folder, fromTemplate, true)
         const engine = await RecordEngine.open(held.database)
         await work(engine, disk, 220)
         await engine.close()
@@ -127,7 +118,7 @@ describe('a cut of the power', () => {
   test('is seen by this test: PGlite as it is loses rows, on a folder that was written through before', async () => {
     const folder = join(scratch, 'plain')
     mkdirSync(folder)
-    await makeDatabase(folder, create)
+    await makeDatabase(folder, fromTemplate)
     syncTree(folder)
     const disk = new Recorder(folder)
     const from = disk.events.length
@@ -156,7 +147,7 @@ describe('a disk that fails', () => {
       let deaths = 0
       let error: unknown
       try {
-        const held = await holdFolder(folder, create, true)
+        const held = await holdFolder(folder, fromTemplate, true)
         const engine = await RecordEngine.open(held.database, () => deaths++)
         await engine.exec('create table taken (id int primary key, text text, also int)')
         for (let id = 1; id <= 400 && !error; id++) {

@@ -28,24 +28,24 @@ import { readTables } from '../../server/archive/record'
 import { restoreInto, tryRestore } from '../../server/archive/restore'
 import { eraseClient, erasedIn } from '../../server/clients/erasures'
 import { openDatabase, type OpenDatabase } from '../../server/database/driver'
-import { RecordEngine } from '../../server/database/engine'
 import { finishSwap, PARTS, startSwap } from '../../server/database/record-folder'
 import { ensureGym } from '../../server/equipment/commands'
 import { writePhoto } from '../../server/files/photos'
 import { Refusal } from '../../server/http/errors'
+import { ensureTemplate, fromTemplate } from '../support/template'
 import { migrations } from './support/global'
 
 const scratch = mkdtempSync(join(tmpdir(), 'oak-pinch-archive-'))
 afterAll(() => rmSync(scratch, { recursive: true, force: true }))
-const create = async (folder: string) => (await RecordEngine.open(folder)).close()
-const restoring = { migrations, create }
+const restoring = { migrations, create: fromTemplate }
 
 const club = join(scratch, 'club')
 const archive = join(scratch, 'club.zip')
 let open: OpenDatabase
 beforeAll(async () => {
+  ensureTemplate()
   process.env.OAK_PINCH_DATA = club
-  open = await openDatabase(club, migrations)
+  open = await openDatabase(club, migrations, { create: fromTemplate })
   await ensureGym(open.db)
   await seedDemo(open.db, (id, bytes) => writePhoto(open.db, id, bytes))
   await backUpTo(open.db, archive)

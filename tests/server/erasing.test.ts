@@ -10,14 +10,16 @@ import {
 } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import { afterAll, expect, test } from 'vitest'
+import { afterAll, beforeAll, expect, test } from 'vitest'
 import { eraseClient, finishErasures } from '../../server/clients/erasures'
 import { openDatabase, type Database } from '../../server/database/driver'
 import { ensureGym } from '../../server/equipment/commands'
 import { writePhoto } from '../../server/files/photos'
+import { ensureTemplate, fromTemplate } from '../support/template'
 import { migrations } from './support/global'
 
 const scratch = mkdtempSync(join(tmpdir(), 'oak-pinch-erasing-'))
+beforeAll(ensureTemplate, 120_000)
 afterAll(() => rmSync(scratch, { recursive: true, force: true }))
 
 /** Which of the words stand in any file of a folder, with the file. */
@@ -39,7 +41,7 @@ const PICTURE = Buffer.from('a picture of Erwin Erasable')
 /** A folder in which a client stands everywhere that a client can, beside another whose history names them. */
 async function clubWith(folder: string) {
   process.env.OAK_PINCH_DATA = folder
-  const open = await openDatabase(folder, migrations)
+  const open = await openDatabase(folder, migrations, { create: fromTemplate })
   await ensureGym(open.db)
   const [client, other, checkIn, photo] = [1, 2, 3, 4].map(() => randomUUID()) as string[]
   const run = (text: string, values: unknown[]) => open.engine.query(text, values)

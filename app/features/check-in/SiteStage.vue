@@ -179,7 +179,7 @@ function backOnPad() {
             {{ landmark.name }}
           </h2>
           <p
-            class="max-w-xl text-lg max-sm:text-base max-sm:leading-snug"
+            class="max-w-xl text-lg max-sm:text-base max-sm:leading-snug low:text-base! low:leading-snug!"
             :class="{ 'max-sm:hidden': noticed }"
           >
             {{ landmark.text }}

@@ -5,7 +5,7 @@ import { cutOff } from './cut-off'
 
 /** The language of the pages; `npm run test:long-words` has every flow in the made-up one. */
 const LANGUAGE = process.env.OAK_PINCH_LANGUAGE
-const IN_LONG_WORDS = LANGUAGE === PSEUDO_LOCALE
+export const IN_LONG_WORDS = LANGUAGE === PSEUDO_LOCALE
 
 export const DESK = { width: 1280, height: 800 }
 export const PHONE = { width: 390, height: 844, isMobile: true, hasTouch: true }

@@ -23,8 +23,7 @@ export interface TableSum {
   sha256: string
 }
 
-const sha256 = (of: string | Uint8Array): string =>
-  createHash('sha256').update(of).digest('hex')
+const sha256 = (of: string | Uint8Array): string => createHash('sha256').update(of).digest('hex')
 
 export const sumOf = ({ rows, json }: Table): TableSum => ({ rows, sha256: sha256(json) })
 

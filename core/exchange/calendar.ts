@@ -10,7 +10,8 @@ export interface DueVisit {
   description: string
 }
 
-const floating = (date: IsoDate) => new Date(`${date}T00:00:00`)
+/** A day of no zone: the file is written by the UTC date of an instant, whatever the zone of the machine. */
+const floating = (date: IsoDate) => new Date(`${date}T00:00:00Z`)
 
 /**
  * Check-ins due as iCalendar (RFC 5545), one all-day event each.

@@ -153,6 +153,24 @@ describe('weigh-ins as people write them', () => {
     expect(kg('9 st 11 lb', 'lb')).toEqual([['03-15', 62.14]])
   })
 
+  test('runs of blanks and signs are as one, and take no longer for their length', () => {
+    const close = '62.4 62.1, 61.9;61.5 62,25'
+    const wide = close.replace(/[ ;]/g, (sign) => sign + ' '.repeat(300))
+    expect(kg(wide)).toEqual(kg(close))
+    // As long as the form takes. Looked at from each of its places, every one of these took seconds; all of them
+    // together would take longer than a test may.
+    for (let i = 0; i < 40; i++) {
+      for (const long of [
+        `62${' '.repeat(19_990)}y`,
+        `62${','.repeat(19_990)}y`,
+        `62${' ,'.repeat(9_990)}y`,
+        `mon${';'.repeat(19_990)}y`,
+        `62${'\u00a0'.repeat(19_990)}y`,
+      ])
+        expect(thrownBy(() => parseWeighIns(long, last, 'kg')).name).toBe('InputError')
+    }
+  })
+
   test.each([
     ['', /one weight a day as .* without\.$/],
     ['62.4 heavy', /Got “62.4 heavy”/],

@@ -167,7 +167,7 @@ describe('weigh-ins as people write them', () => {
         `mon${';'.repeat(19_990)}y`,
         `62${'\u00a0'.repeat(19_990)}y`,
       ])
-        expect(thrownBy(() => parseWeighIns(long, last, 'kg')).name).toBe('InputError')
+        expect((thrownBy(() => parseWeighIns(long, last, 'kg')) as Error).name).toBe('InputError')
     }
   })
 

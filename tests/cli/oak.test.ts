@@ -43,7 +43,10 @@ describe('the command line', () => {
   }, 60_000)
 
   test.each([
-    [['constructor'], 'Verb: got "constructor". Accepted: backup, check, estimate, judge, plan, restore.'],
+    [
+      ['constructor'],
+      'Verb: got "constructor". Accepted: backup, check, estimate, judge, plan, restore.',
+    ],
     [['estimate'], 'File: is missing. Accepted: a CSV file, or -.'],
     [['estimate', 'a', 'b'], 'File: got 2. Accepted: one.'],
     [['estimate', 'none.csv'], 'File: got "none.csv", there is no such file.'],

@@ -1,11 +1,11 @@
-import { execFileSync } from 'node:child_process'
-import { existsSync, readdirSync, statSync } from 'node:fs'
+import { readdirSync } from 'node:fs'
 import { join } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import tailwindcss from '@tailwindcss/vite'
 import type { Plugin } from 'vite'
 import { catalogue } from './scripts/words'
 import { noCircles, scriptOf, startInTurn } from './scripts/page-scripts'
+import { ensureTemplate, TEMPLATE_FOLDER } from './scripts/template-file'
 
 const rootFolder = (name: string) => fileURLToPath(new URL(name, import.meta.url))
 
@@ -14,20 +14,6 @@ const LOCKS = 'node_modules/fs-native-extensions/prebuilds'
 const kernelLocks = readdirSync(rootFolder(LOCKS), { recursive: true, encoding: 'utf8' })
   .filter((name) => /^(linux|darwin|win32)-.*\.node$/.test(name))
   .map((name) => rootFolder(join(LOCKS, name)))
-
-const templateFolder = rootFolder('node_modules/.cache/oak-pinch/template')
-
-/** The database that a first start begins with, made again when the tables have changed. */
-function makeTemplate(): void {
-  const file = join(templateFolder, 'record.zip')
-  const sources = ['server/database/migrations/meta/_journal.json', 'package-lock.json']
-  const changed = Math.max(...sources.map((name) => statSync(rootFolder(name)).mtimeMs))
-  if (existsSync(file) && statSync(file).mtimeMs > changed) return
-  execFileSync('npx', ['tsx', '--tsconfig', 'tsconfig.tests.json', 'scripts/template.ts', file], {
-    cwd: rootFolder('./'),
-    stdio: 'inherit',
-  })
-}
 
 /** The folders right inside a folder of app/, whose exports every page may use by name. */
 const foldersIn = (name: string) =>
@@ -133,7 +119,7 @@ export default defineNuxtConfig({
     rollupConfig: { output: {}, plugins: [catalogue(rootFolder('locales'))] },
     serverAssets: [
       { baseName: 'migrations', dir: './database/migrations' },
-      { baseName: 'template', dir: templateFolder },
+      { baseName: 'template', dir: TEMPLATE_FOLDER },
     ],
     // Its builds for each system are found at run time, by nobody that the bundler can follow.
     externals: { traceInclude: kernelLocks },
@@ -155,7 +141,7 @@ export default defineNuxtConfig({
   },
   typescript: { strict: true, tsConfig: { compilerOptions: { noUncheckedIndexedAccess: true } } },
   hooks: {
-    'nitro:build:before': () => makeTemplate(),
+    'nitro:build:before': () => ensureTemplate(),
     // Charts and the rest load where they are used, not ahead of time on every page.
     'build:manifest'(manifest) {
       for (const entry of Object.values(manifest)) {

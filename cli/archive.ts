@@ -6,13 +6,14 @@ import { existsSync, mkdirSync, readFileSync } from 'node:fs'
 import { join, resolve } from 'node:path'
 import { createInterface } from 'node:readline/promises'
 import { fileURLToPath } from 'node:url'
-import { backUpTo, makeBackup, openArchive } from '../server/archive/backups'
+import { backUpTo, isLocked, makeBackup, openArchive } from '../server/archive/backups'
 import { restoreInto } from '../server/archive/restore'
 import { openDatabase } from '../server/database/driver'
 import { lockDataFolder } from '../server/database/lock'
 import { erasedIn } from '../server/clients/erasures'
 import { unpackTemplate } from '../server/database/template'
 import { RecordTrouble } from '../server/database/trouble'
+import { TEMPLATE_FILE } from '../scripts/template-file'
 import { wholeCatalogue } from '../scripts/words'
 import { provideWords, shippedVoice } from '../shared/words/voices'
 import { tell, wordsOfError } from '../shared/words/tell'
@@ -20,9 +21,8 @@ import { Refusal } from '../server/http/errors'
 
 const root = fileURLToPath(new URL('..', import.meta.url))
 const migrations = join(root, 'server/database/migrations')
-const zipped = join(root, 'node_modules/.cache/oak-pinch/template/record.zip')
 const create = (into: string) =>
-  unpackTemplate(into, async () => (existsSync(zipped) ? readFileSync(zipped) : null))
+  unpackTemplate(into, async () => (existsSync(TEMPLATE_FILE) ? readFileSync(TEMPLATE_FILE) : null))
 
 provideWords(wholeCatalogue(join(root, 'locales')))
 
@@ -90,8 +90,7 @@ async function backUpPresent(folder: string): Promise<{ erased?: string[]; backe
 
 async function restore({ file, folder }: Asked): Promise<void> {
   process.env.OAK_PINCH_DATA = folder
-  const locked = readFileSync(file).subarray(0, 20).toString().startsWith('age-encryption')
-  const parts = await openArchive(file, locked ? await passphrase() : null)
+  const parts = await openArchive(file, isLocked(file) ? await passphrase() : null)
   const present = await backUpPresent(folder)
   mkdirSync(folder, { recursive: true, mode: 0o700 })
   const release = await lockDataFolder(folder)

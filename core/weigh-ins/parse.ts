@@ -30,7 +30,7 @@ function oneSignARun(text: string): string {
   return text.replace(/[\s,;]+/g, (run) => {
     if (/[;\t]/.test(run)) return ';'
     if (!run.includes(',')) return ' '
-    return /\s/.test(run) ? ', ' : run.length > 1 ? ', ' : ','
+    return run === ',' ? ',' : ', '
   })
 }
 

@@ -3,7 +3,7 @@ import { join } from 'node:path'
 import { Decrypter, Encrypter } from 'age-encryption'
 import { z } from 'zod'
 import { refusal, say } from '#core'
-import { PRIVATE, syncFolder } from '../database/durable-fs'
+import { makeFolder, syncFolder } from '../database/durable-fs'
 import type { Database } from '../database/driver'
 import { PARTS } from '../database/record-folder'
 import { writeWhole } from '../files/write-whole'
@@ -59,12 +59,6 @@ export async function keepSettings(
   makeFolder(folderOf(dataFolder))
   await writeWhole(settingsFile(dataFolder), [Buffer.from(JSON.stringify(settings))])
   return settings
-}
-
-const makeFolder = (folder: string) => {
-  if (fs.existsSync(folder)) return
-  fs.mkdirSync(folder, { recursive: true, mode: PRIVATE.folder })
-  syncFolder(join(folder, '..'))
 }
 
 /** As `2026-11-27T091500Z-daily.zip`, or `.zip.age` where it is locked. */
@@ -156,6 +150,15 @@ const streamOf = (parts: AsyncIterable<Uint8Array>) => {
 /** What a locked file begins with. */
 const LOCKED = 'age-encryption.org/'
 
+/** Whether a backup's file opens with a passphrase alone. */
+export function isLocked(file: string): boolean {
+  const handle = fs.openSync(file, 'r')
+  const start = Buffer.alloc(LOCKED.length)
+  fs.readSync(handle, start, 0, LOCKED.length, 0)
+  fs.closeSync(handle)
+  return start.toString() === LOCKED
+}
+
 /**
  * A backup's file, part by part, unlocked where it is locked.
  *
@@ -165,11 +168,7 @@ export async function openArchive(
   file: string,
   passphrase: string | null,
 ): Promise<AsyncIterable<Uint8Array>> {
-  const handle = fs.openSync(file, 'r')
-  const start = Buffer.alloc(LOCKED.length)
-  fs.readSync(handle, start, 0, LOCKED.length, 0)
-  fs.closeSync(handle)
-  if (start.toString() !== LOCKED) return partsOf(file)
+  if (!isLocked(file)) return partsOf(file)
   const refused = () =>
     new Refusal(
       422,

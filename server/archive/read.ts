@@ -1,9 +1,9 @@
-import { createHash } from 'node:crypto'
 import fs from 'node:fs'
 import { Unzip, UnzipInflate, UnzipPassThrough } from 'fflate'
 import { refusal, say } from '#core'
 import { Refusal } from '../http/errors'
 import { FILES, manifestSchema, recordSchema, type Manifest } from './format'
+import { sha256 } from './record'
 
 /** What an archive holds, its photos handed on as they came. */
 export interface ReadArchive {
@@ -52,10 +52,7 @@ export async function readArchive(
       if (!photo) texts.set(file.name, got)
       else {
         const bytes = Buffer.concat(got)
-        photos.set(photo, {
-          bytes: bytes.length,
-          sha256: createHash('sha256').update(bytes).digest('hex'),
-        })
+        photos.set(photo, { bytes: bytes.length, sha256: sha256(bytes) })
         keepPhoto(photo, bytes)
       }
     }

@@ -23,7 +23,9 @@ export interface TableSum {
   sha256: string
 }
 
-const sha256 = (of: string | Uint8Array): string => createHash('sha256').update(of).digest('hex')
+/** In hexadecimal. */
+export const sha256 = (of: string | Uint8Array): string =>
+  createHash('sha256').update(of).digest('hex')
 
 export const sumOf = ({ rows, json }: Table): TableSum => ({ rows, sha256: sha256(json) })
 

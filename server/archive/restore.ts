@@ -4,7 +4,7 @@ import { sql } from 'drizzle-orm'
 import { drizzle } from 'drizzle-orm/pglite'
 import { migrate } from 'drizzle-orm/pglite/migrator'
 import { refusal, say } from '#core'
-import { PRIVATE, syncTree } from '../database/durable-fs'
+import { emptyFolder, PRIVATE, syncTree } from '../database/durable-fs'
 import type { Database } from '../database/driver'
 import { RecordEngine } from '../database/engine'
 import { finishSwap, keepPrivate, PARTS, startSwap, type Creating } from '../database/record-folder'
@@ -43,10 +43,7 @@ export async function restoreInto(
   restoring: Restoring,
 ): Promise<Manifest> {
   const [database, photos] = [join(folder, PARTS.making), join(folder, PARTS.makingPhotos)]
-  for (const path of [database, photos]) {
-    fs.rmSync(path, { recursive: true, force: true })
-    fs.mkdirSync(path, { recursive: true, mode: PRIVATE.folder })
-  }
+  for (const path of [database, photos]) emptyFolder(path)
   try {
     const { manifest, rows } = await readArchive(parts, (id, bytes) =>
       fs.writeFileSync(join(photos, id), bytes, { mode: PRIVATE.file }),
@@ -77,8 +74,7 @@ export async function tryRestore(
   beside: string,
   restoring: Restoring,
 ): Promise<Manifest> {
-  fs.rmSync(beside, { recursive: true, force: true })
-  fs.mkdirSync(beside, { recursive: true, mode: PRIVATE.folder })
+  emptyFolder(beside)
   try {
     const { manifest, rows } = await readArchive(parts, () => {})
     await fill(beside, manifest, rows, restoring)

@@ -1,11 +1,10 @@
-import { createHash } from 'node:crypto'
 import { setImmediate } from 'node:timers/promises'
 import { Zip, ZipDeflate, ZipPassThrough } from 'fflate'
 import type { Connection, Database } from '../database/driver'
 import { sql } from 'drizzle-orm'
 import { photoIds, readPhoto } from '../files/photos'
 import { FILES, FORMAT, type Manifest } from './format'
-import { readTables, sumOf, type Table } from './record'
+import { readTables, sha256, sumOf, type Table } from './record'
 
 /** So much is packed at a time; then everybody else has a turn. */
 const PART_BYTES = 256 * 1024
@@ -82,10 +81,7 @@ export async function* archiveOf(
     file.mtime = madeAt
     zip.add(file)
     file.push(bytes, true)
-    manifest.photos[id] = {
-      bytes: bytes.length,
-      sha256: createHash('sha256').update(bytes).digest('hex'),
-    }
+    manifest.photos[id] = { bytes: bytes.length, sha256: sha256(bytes) }
     yield* take()
     await setImmediate()
   }

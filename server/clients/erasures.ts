@@ -1,10 +1,8 @@
-import { existsSync } from 'node:fs'
 import { eq, isNull, sql } from 'drizzle-orm'
 import { plainName, say } from '#core'
-import type { Connection, Database } from '../database/driver'
+import { folderOf, type Connection, type Database } from '../database/driver'
 import { clients, erasures, photos } from '../database/schema'
 import { removeAsides } from '../database/record-folder'
-import { dataFolder } from '../files/data-folder'
 import { deletePhotos } from '../files/photos'
 import { conflict } from '../http/errors'
 import { clientOr404 } from './queries'
@@ -78,7 +76,9 @@ export async function finishErasures(db: Database): Promise<void> {
     db,
     open.flatMap(({ photoIds }) => photoIds),
   )
-  forgetAsides()
+  // What restores have put aside holds them as well.
+  const folder = folderOf(db)
+  if (folder) removeAsides(folder)
   const { rows } = await db.execute<{ name: string }>(
     sql`select c.oid::regclass::text as name from pg_class c where c.relkind = 'r' and c.relnamespace = 'public'::regnamespace`,
   )
@@ -93,11 +93,6 @@ export async function finishErasures(db: Database): Promise<void> {
       .update(erasures)
       .set({ finishedAt: new Date(), photoIds: [] })
       .where(eq(erasures.clientId, clientId))
-}
-
-/** What restores have put aside holds them as well. */
-function forgetAsides(): void {
-  if (existsSync(dataFolder())) removeAsides(dataFolder())
 }
 
 /** The ids of everybody who was deleted for good. */

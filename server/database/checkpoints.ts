@@ -15,7 +15,7 @@ const MOST_LOG_BYTES = 24 * 1024 * 1024
  *
  * @returns ends it
  */
-export function keepCheckpoints({ db, checkpoint }: OpenDatabase, everyMs = LOOK_EVERY_MS) {
+export function keepCheckpoints({ db, checkpoint }: OpenDatabase): () => void {
   let [seen, done] = [writesOf(db), writesOf(db)]
   let busy = false
   async function look(): Promise<void> {
@@ -42,7 +42,7 @@ export function keepCheckpoints({ db, checkpoint }: OpenDatabase, everyMs = LOOK
     )
     return rows[0]!.bytes
   }
-  const timer = setInterval(() => void look(), everyMs)
+  const timer = setInterval(() => void look(), LOOK_EVERY_MS)
   timer.unref()
-  return { look, end: () => clearInterval(timer) }
+  return () => clearInterval(timer)
 }

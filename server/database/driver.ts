@@ -20,6 +20,10 @@ const open = new WeakSet<Database>()
 /** False once a database was closed. */
 export const isOpen = (db: Database) => open.has(db)
 
+const folders = new WeakMap<Database, string>()
+/** The data folder of a database; undefined of one in memory. */
+export const folderOf = (db: Database): string | undefined => folders.get(db)
+
 export interface OpenDatabase {
   db: Database
   engine: PGlite
@@ -83,7 +87,7 @@ export async function openDatabase(
   } catch (error) {
     throw error instanceof RecordTrouble
       ? error
-      : new RecordTrouble(diskTrouble(error) ?? 'damaged', folder, {}, error)
+      : new RecordTrouble(diskTrouble(error) ?? 'damaged', folder, { cause: error })
   }
 }
 
@@ -100,6 +104,7 @@ async function ready(
   countStatements(db)
   open.add(db)
   if (kept) {
+    folders.set(db, kept.folder)
     const state = await migrationState(db, migrationsFolder)
     if (state === 'newer') throw new RecordTrouble('newer', kept.folder)
     if (state === 'older') await kept.beforeMigration?.(db)

@@ -78,6 +78,19 @@ export function syncTree(folder: string): void {
   syncFolder(dirname(folder))
 }
 
+/** Makes a folder where there is none, for its owner alone, its name on the disk. */
+export function makeFolder(path: string): void {
+  if (fs.existsSync(path)) return
+  fs.mkdirSync(path, { recursive: true, mode: PRIVATE.folder })
+  syncFolder(dirname(path))
+}
+
+/** Makes a folder of its own that is empty, whatever was there before. */
+export function emptyFolder(path: string): void {
+  fs.rmSync(path, { recursive: true, force: true })
+  fs.mkdirSync(path, { recursive: true, mode: PRIVATE.folder })
+}
+
 /** Makes PGlite's folder on disk write through, and keep what it makes to its owner. */
 function makeDurable(files: NodeFileSystem): void {
   const { node_ops: names, stream_ops: streams } = files

@@ -17,12 +17,6 @@ export class RecordEngine extends PGlite {
   /** Called once, before anything else runs, when the engine has died. */
   onDeath?: (error: EngineDied) => void
   private death?: EngineDied
-  private readonly lastWords: string[]
-
-  private constructor(options: PGliteOptions, lastWords: string[]) {
-    super(options)
-    this.lastWords = lastWords
-  }
 
   /**
    * Opens the database in a folder.
@@ -37,19 +31,16 @@ export class RecordEngine extends PGlite {
     more: Partial<PGliteOptions> = {},
   ): Promise<RecordEngine> {
     const lastWords: string[] = []
-    const engine = new RecordEngine(
-      {
-        ...more,
-        fs: new DurableFs(folder),
-        startParams: START_PARAMS,
-        // Never printed: a line may hold what somebody typed.
-        onStderr: (line) => {
-          if (LAST_WORDS.test(line)) lastWords.push(line)
-          return false
-        },
+    const engine = new RecordEngine({
+      ...more,
+      fs: new DurableFs(folder),
+      startParams: START_PARAMS,
+      // Never printed: a line may hold what somebody typed.
+      onStderr: (line) => {
+        if (LAST_WORDS.test(line)) lastWords.push(line)
+        return false
       },
-      lastWords,
-    )
+    })
     engine.onDeath = onDeath
     try {
       await engine.waitReady

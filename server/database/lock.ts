@@ -59,7 +59,7 @@ async function lockSocket(folder: string): Promise<() => Promise<void>> {
       fs.unlinkSync(address)
       return listen(address)
     }
-    throw new RecordTrouble('in-use', folder, { holder: pid })
+    throw new RecordTrouble('in-use', folder, { more: pid })
   })
   server.unref()
   return () => new Promise((resolve) => server.close(() => resolve()))
@@ -96,7 +96,7 @@ async function lockFile(folder: string): Promise<() => void> {
     const known = Buffer.alloc(HOLDER_BYTES)
     const length = fs.readSync(handle, known, 0, HOLDER_BYTES, 0)
     fs.closeSync(handle)
-    throw new RecordTrouble('in-use', folder, { holder: known.toString('utf8', 0, length) })
+    throw new RecordTrouble('in-use', folder, { more: known.toString('utf8', 0, length) })
   }
   // Some network file systems grant every lock that is asked for.
   const second = open()

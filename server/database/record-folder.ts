@@ -1,6 +1,6 @@
 import fs from 'node:fs'
 import { join } from 'node:path'
-import { PRIVATE, syncFolder, syncPath, syncTree } from './durable-fs'
+import { emptyFolder, PRIVATE, syncFolder, syncPath, syncTree } from './durable-fs'
 import { LOCK_FILE, lockDataFolder } from './lock'
 import { RecordTrouble } from './trouble'
 
@@ -56,7 +56,7 @@ export async function holdFolder(
 ): Promise<HeldFolder> {
   const before = fs.existsSync(folder) ? fs.readdirSync(folder) : []
   const foreign = before.find((name) => !ours(name) && !NOBODYS.test(name))
-  if (foreign !== undefined) throw new RecordTrouble('foreign', folder, { what: foreign })
+  if (foreign !== undefined) throw new RecordTrouble('foreign', folder, { more: foreign })
   if (!mayBegin && !before.some((name) => ours(name))) throw new RecordTrouble('missing', folder)
   fs.mkdirSync(folder, { recursive: true, mode: PRIVATE.folder })
   fs.chmodSync(folder, PRIVATE.folder)
@@ -101,8 +101,7 @@ async function makeReady(folder: string, create: Creating, mayBegin: boolean): P
  */
 export async function makeDatabase(folder: string, create: Creating): Promise<void> {
   const making = join(folder, PARTS.making)
-  fs.rmSync(making, { recursive: true, force: true })
-  fs.mkdirSync(making, { recursive: true, mode: PRIVATE.folder })
+  emptyFolder(making)
   await create(making)
   keepPrivate(making)
   syncTree(making)

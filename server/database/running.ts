@@ -102,13 +102,13 @@ async function start(folder: string | undefined): Promise<OpenDatabase> {
   await open.analyze()
   const timer = setInterval(() => open.analyze(), ANALYZE_EVERY_MS)
   timer.unref()
-  const checkpoints = folder ? keepCheckpoints(open) : undefined
+  const endCheckpoints = folder ? keepCheckpoints(open) : undefined
   const endBackups = folder ? keepBackups(open.db, folder) : undefined
   return {
     ...open,
     async close() {
       clearInterval(timer)
-      checkpoints?.end()
+      endCheckpoints?.()
       endBackups?.()
       await open.close()
     },

@@ -12,16 +12,15 @@ export class RecordTrouble extends Error {
   /**
    * @param kind what is wrong
    * @param folder the data folder
-   * @param more what the words name besides it
+   * @param more what the words name besides it: who has it, or what lies in it
    */
   constructor(
     readonly kind: TroubleKind,
     readonly folder: string,
-    more: { holder?: string; what?: string } = {},
-    cause?: unknown,
+    { more = '?', cause }: { more?: string; cause?: unknown } = {},
   ) {
     super(`${kind}: ${folder}`, { cause })
-    this.said = WORDS[kind](folder, more.holder ?? more.what ?? '?')
+    this.said = WORDS[kind](folder, more)
   }
 }
 
@@ -41,32 +40,31 @@ const FULL = /ENOSPC|EDQUOT|No space left|Disk quota exceeded/i
 const READ_ONLY =
   /EROFS|EACCES|EPERM|Read-only file system|Permission denied|Operation not permitted/i
 
-/** Everything that an error and what lies under it say of themselves. */
-function wordsUnder(error: unknown): string {
-  const words: string[] = []
-  for (let at: unknown = error; at !== undefined && words.length < 8;) {
-    if (!(at instanceof Error)) {
-      words.push(String(at))
-      break
-    }
-    words.push(`${(at as NodeJS.ErrnoException).code ?? ''} ${at.message}`)
-    at = at.cause
+/** An error and what lies under it, from the top. */
+function* causesOf(error: unknown): Generator<unknown> {
+  for (let at = error; at !== undefined; at = at instanceof Error ? at.cause : undefined) yield at
+}
+
+/** The first code of an error, or of what lies under it, that is one of those asked for. */
+export function codeOf<C extends string>(
+  error: unknown,
+  accepted: Readonly<Record<C, unknown>>,
+): C | undefined {
+  for (const at of causesOf(error)) {
+    const code = at instanceof Error && (at as { code?: unknown }).code
+    if (typeof code === 'string' && Object.hasOwn(accepted, code)) return code as C
   }
-  return words.join(' ')
+  return undefined
 }
 
 /** A disk that has no room or may not be written to; undefined where an error is of something else. */
 export function diskTrouble(error: unknown): 'full' | 'read-only' | undefined {
-  const words = wordsUnder(error)
-  if (FULL.test(words) || databaseStateOf(error) === '53100') return 'full'
+  if (codeOf(error, { 53100: 'disk_full' })) return 'full'
+  // A failed query names what was sent with it: words of a person's, and none of the system's.
+  const words = [...causesOf(error)]
+    .filter((at) => !(at instanceof Error && 'query' in at))
+    .map((at) => (at instanceof Error ? `${(at as NodeJS.ErrnoException).code} ${at.message}` : at))
+    .join(' ')
+  if (FULL.test(words)) return 'full'
   return READ_ONLY.test(words) ? 'read-only' : undefined
-}
-
-/** The SQLSTATE of an error of PostgreSQL, wherever it lies under one. */
-function databaseStateOf(error: unknown): string | undefined {
-  for (let at = error; at instanceof Error; at = at.cause) {
-    const { code } = at as { code?: unknown }
-    if (typeof code === 'string' && /^[0-9A-Z]{5}$/.test(code)) return code
-  }
-  return undefined
 }

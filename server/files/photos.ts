@@ -1,7 +1,7 @@
 import fs from 'node:fs'
 import { readdir, readFile, rm } from 'node:fs/promises'
 import { join } from 'node:path'
-import { PRIVATE, syncFolder } from '../database/durable-fs'
+import { makeFolder, syncFolder } from '../database/durable-fs'
 import { dataFolder } from './data-folder'
 import { writeWhole } from './write-whole'
 
@@ -17,10 +17,7 @@ export const keepPhotosInMemory = (db: object) => inMemory.set(db, new Map())
 export async function writePhoto(db: object, id: string, bytes: Uint8Array): Promise<void> {
   const kept = inMemory.get(db)
   if (kept) return void kept.set(id, bytes)
-  if (!fs.existsSync(folder())) {
-    fs.mkdirSync(folder(), { recursive: true, mode: PRIVATE.folder })
-    syncFolder(dataFolder())
-  }
+  makeFolder(folder())
   await writeWhole(join(folder(), id), [bytes])
 }
 

@@ -1,6 +1,6 @@
 import { ZodError } from 'zod'
 import { InputError, say, type Words } from '#core'
-import { diskTrouble, RecordTrouble } from '../database/trouble'
+import { codeOf, diskTrouble, RecordTrouble } from '../database/trouble'
 import { problemOfInput, problemsOf, type SaidProblem } from '#shared/contract/problems'
 
 /** A request that is refused, with the status and the words that the screen shows. */
@@ -49,14 +49,6 @@ const CONSTRAINTS: Record<string, [status: number, message: Words, code: string]
 /** What is said of a change that the disk did not take; nothing of it was stored. */
 const DISK_WORDS = { full: say('api.diskFull'), 'read-only': say('api.diskReadOnly') }
 
-function databaseCode(error: unknown): string | undefined {
-  for (let cause = error; cause instanceof Error; cause = cause.cause) {
-    const { code } = cause as { code?: unknown }
-    if (typeof code === 'string' && code in CONSTRAINTS) return code
-  }
-  return undefined
-}
-
 /**
  * What is answered to an error, in words. Anything that nobody foresaw is a fault of ours: it says so without a stack
  * trace, and the log names the route and the kind of error, never what was sent.
@@ -73,7 +65,7 @@ export function answerTo(error: unknown, where: string): Answer {
   if (error instanceof RecordTrouble) return one(503, error.said, `record-${error.kind}`)
   const disk = diskTrouble(error)
   if (disk) return one(507, DISK_WORDS[disk], `record-${disk}`)
-  const code = databaseCode(error)
+  const code = codeOf(error, CONSTRAINTS)
   if (code) return one(...CONSTRAINTS[code]!)
   console.error(`${where}: ${error instanceof Error ? error.name : typeof error}`)
   return one(500, say('api.somethingWentWrongServerNothing'), 'fault')

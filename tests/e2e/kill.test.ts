@@ -2,7 +2,7 @@ import { randomUUID } from 'node:crypto'
 import { existsSync, readdirSync, readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { randomLcg, randomUniform } from 'd3-random'
-import { afterAll, beforeAll, expect, test } from 'vitest'
+import { afterAll, beforeAll, expect, test, vi } from 'vitest'
 import { addDays, isoDateOf, SEVEN_FOLDS } from '#core'
 import type { CheckInView, ReadingReceipt } from '#shared/contract/check-ins'
 import type { Photo } from '#shared/contract/photos'
@@ -61,6 +61,15 @@ test(
     const post = (path: string, body: unknown) =>
       send('POST', path, JSON.stringify(body), 'application/json')
 
+    const photograph = (of: string, id: string) => {
+      const taken = { id, view: 'front', takenOn: today, width: '1', height: '1' }
+      const path = `/api/clients/${of}/photos?${new URLSearchParams(taken)}`
+      return send('POST', path, PNG, 'image/png')
+    }
+
+    const ofEveryKind = () =>
+      Object.values<{ size: number }>({ ...told }).every(({ size }) => size > 0)
+
     const writers: (() => Promise<void>)[] = [
       async () => {
         const [reading] = readingsFor(checkIn, [
@@ -88,29 +97,13 @@ test(
       },
       async () => {
         const id = randomUUID()
-        const query = new URLSearchParams({
-          id,
-          view: 'front',
-          takenOn: today,
-          width: '1',
-          height: '1',
-        })
-        if (await send('POST', `/api/clients/${client.id}/photos?${query}`, PNG, 'image/png'))
-          told.photos.add(id)
+        if (await photograph(client.id, id)) told.photos.add(id)
       },
       async () => {
         const other = randomUUID()
         const person = { id: other, name: `Gone ${other}`, sex: 'male', birthDate: '1990-01-01' }
         if (!(await post('/api/clients', { ...person, height: '180 cm', cadenceDays: 28 }))) return
-        const id = randomUUID()
-        const query = new URLSearchParams({
-          id,
-          view: 'side',
-          takenOn: today,
-          width: '1',
-          height: '1',
-        })
-        await send('POST', `/api/clients/${other}/photos?${query}`, PNG, 'image/png')
+        await photograph(other, randomUUID())
         if (await post(`/api/clients/${other}/erase`, { name: person.name })) told.erased.add(other)
       },
     ]
@@ -122,11 +115,7 @@ test(
       })
       await new Promise((wait) => setTimeout(wait, 100 + random() * 1500))
       // Of every kind something was acknowledged before the first kill, however busy the machine.
-      while (
-        round === 0 &&
-        Object.values<{ size: number }>({ ...told }).some(({ size }) => size === 0)
-      )
-        await new Promise((wait) => setTimeout(wait, 20))
+      if (round === 0) await vi.waitUntil(ofEveryKind, { timeout: 60_000 })
       dead = true
       await server.kill()
       await Promise.all(work)

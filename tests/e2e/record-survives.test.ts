@@ -115,7 +115,6 @@ describe('a data folder that cannot be opened', () => {
     await waitForText(page, 'Kept Kestrel')
     const { entries } = await server.get<Roster>('/api/clients')
     expect(entries.map(({ client }) => client.name)).toEqual(['Kept Kestrel'])
-    await server.stop()
   })
 
   test('of something else is refused, and nothing in it is touched', async () => {
@@ -148,7 +147,6 @@ describe('a data folder that cannot be opened', () => {
     await page.goto(server.url)
     expect(await text(page)).toMatch(/Install the newer version of Oak Pinch again/)
     expect(await page.$$('button[value=begin], button[value=restore]')).toEqual([])
-    await server.stop()
   })
 
   test('that is empty where a record was named is asked about', async () => {
@@ -159,7 +157,6 @@ describe('a data folder that cannot be opened', () => {
     expect(existsSync(server.folder)).toBe(false)
     await Promise.all([page.waitForNavigation(), page.click('button[value=begin]')])
     await waitForText(page, 'Welcome to Oak Pinch')
-    await server.stop()
   })
 })
 
@@ -179,7 +176,6 @@ test('what is kept is for its owner alone', async () => {
   chmodSync(server.folder, 0o755)
   await server.start()
   expect(statSync(server.folder).mode & 0o777).toBe(0o700)
-  await server.stop()
 })
 
 test('a stop with 100 screens that follow a check-in takes at most two seconds', async () => {

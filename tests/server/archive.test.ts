@@ -28,6 +28,7 @@ import { readTables } from '../../server/archive/record'
 import { restoreInto, tryRestore } from '../../server/archive/restore'
 import { eraseClient, erasedIn } from '../../server/clients/erasures'
 import { openDatabase, type OpenDatabase } from '../../server/database/driver'
+import { firstMigrations } from '../../server/database/migrations-folder'
 import { finishSwap, PARTS, startSwap } from '../../server/database/record-folder'
 import { ensureGym } from '../../server/equipment/commands'
 import { writePhoto } from '../../server/files/photos'
@@ -136,14 +137,9 @@ describe('a backup', () => {
   }, 60_000)
 
   test('of an earlier version is restored by its own tables and brought to this one', async () => {
-    const old = join(scratch, 'old-migrations')
-    fs.cpSync(migrations, old, { recursive: true })
-    const journal = JSON.parse(readFileSync(join(old, 'meta/_journal.json'), 'utf8')) as {
-      entries: object[]
-    }
-    const entries = journal.entries.slice(0, 12)
-    writeFileSync(join(old, 'meta/_journal.json'), JSON.stringify({ ...journal, entries }))
-    const then = await openDatabase(join(scratch, 'then'), old)
+    const old = firstMigrations(migrations, 12)!
+    const then = await openDatabase(join(scratch, 'then'), old.folder)
+    old.remove()
     await then.engine.query(
       `insert into clients (id, name, sex, birth_date, cadence_days) values ($1, 'Olga Older', 'female', '1988-02-03', 21)`,
       [randomUUID()],
@@ -159,9 +155,11 @@ describe('a backup', () => {
   }, 60_000)
 })
 
-/** JSON that a test changes where it likes. */
-// eslint-disable-next-line @typescript-eslint/no-explicit-any -- whatever it holds
-type Loose = any
+/** What the JSON files of an archive hold, as far as a test changes it. */
+interface Loose {
+  version: number
+  tables: Record<string, Record<string, number>[]>
+}
 
 describe('what is no whole backup', () => {
   const folder = join(scratch, 'kept')
@@ -201,13 +199,13 @@ describe('what is no whole backup', () => {
       'one reading changed',
       () =>
         changed((f) =>
-          json(f, FILES.record, ({ tables }) => (tables.readings[7].value_canonical += 1)),
+          json(f, FILES.record, ({ tables }) => (tables.readings![7]!.value_canonical! += 1)),
         ),
       /table readings is damaged/,
     ],
     [
       'a row missing',
-      () => changed((f) => json(f, FILES.record, ({ tables }) => tables.weigh_ins.pop())),
+      () => changed((f) => json(f, FILES.record, ({ tables }) => tables.weigh_ins!.pop())),
       /table weigh_ins is damaged/,
     ],
     [

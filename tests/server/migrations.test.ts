@@ -1,10 +1,11 @@
 import { randomUUID } from 'node:crypto'
-import { cpSync, mkdirSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
+import { mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { afterAll, expect, test } from 'vitest'
 import { readOwnProtocol, resultOf, sheetOf } from '#core'
 import { openDatabase } from '../../server/database/driver'
+import { firstMigrations } from '../../server/database/migrations-folder'
 import { listCheckIns } from '../../server/check-ins/queries'
 import { findClient } from '../../server/clients/queries'
 import { findRoster } from '../../server/clients/roster'
@@ -16,20 +17,14 @@ import { migrations } from './support/global'
 const folder = mkdtempSync(join(tmpdir(), 'oak-pinch-migrations-'))
 afterAll(() => rmSync(folder, { recursive: true, force: true }))
 
-interface Journal {
-  entries: { tag: string }[]
-}
-const journal = JSON.parse(readFileSync(join(migrations, 'meta/_journal.json'), 'utf8')) as Journal
-
 /** The migrations as they were when there were only so many. */
 function firstOf(count: number): string {
-  const old = join(folder, `first-${count}`)
-  mkdirSync(join(old, 'meta'), { recursive: true })
-  const entries = journal.entries.slice(0, count)
-  for (const { tag } of entries) cpSync(join(migrations, `${tag}.sql`), join(old, `${tag}.sql`))
-  writeFileSync(join(old, 'meta/_journal.json'), JSON.stringify({ ...journal, entries }))
-  return old
+  const then = firstMigrations(migrations, count)!
+  removals.push(then.remove)
+  return then.folder
 }
+const removals: (() => void)[] = []
+afterAll(() => removals.forEach((remove) => remove()))
 
 const quoted = (value: unknown) =>
   value === null ? 'null' : typeof value === 'number' ? String(value) : `'${String(value)}'`

@@ -23,24 +23,16 @@ const emit = defineEmits<{
     @back="emit('back')"
     @enter="emit('enter')"
   >
-    <button
-      type="button"
-      class="button min-w-0 flex-1 px-2! leading-tight whitespace-normal!"
-      @click="emit('ask', 'skip')"
-    >
+    <button type="button" class="button pad-choice" @click="emit('ask', 'skip')">
       {{ t('checkIn.skip2') }}
     </button>
-    <button
-      type="button"
-      class="button min-w-0 flex-1 px-2! leading-tight whitespace-normal!"
-      @click="emit('ask', 'site')"
-    >
+    <button type="button" class="button pad-choice" @click="emit('ask', 'site')">
       {{ t('checkIn.go2') }}
     </button>
     <button
       v-if="kind === 'folds' && delay"
       type="button"
-      class="button min-w-0 flex-1 px-2! leading-tight whitespace-normal!"
+      class="button pad-choice"
       @click="emit('cue')"
     >
       {{ t('checkIn.readCue') }}
@@ -48,7 +40,7 @@ const emit = defineEmits<{
     <button
       v-if="kind === 'tape'"
       type="button"
-      class="button min-w-0 flex-1 px-2! leading-tight whitespace-normal!"
+      class="button pad-choice"
       @click="emit('ask', 'girth')"
     >
       {{ t('checkIn.anotherGirth2') }}

@@ -1,6 +1,7 @@
 /** `tsx scripts/demo-data.ts FOLDER`: the made-up club in a data folder, where that holds no clients yet. */
 import { fileURLToPath } from 'node:url'
 import { seedDemo } from '../demo/seed'
+import { keepSettings, makeBackup } from '../server/archive/backups'
 import { openDatabase } from '../server/database/driver'
 import { ensureGym } from '../server/equipment/commands'
 import { writePhoto } from '../server/files/photos'
@@ -16,6 +17,10 @@ const { db, close } = await openDatabase(folder, migrations)
 try {
   await ensureGym(db)
   await seedDemo(db, (id, bytes) => writePhoto(db, id, bytes))
+  const before = (days: number) => new Date(Date.now() - days * 86_400_000)
+  for (const days of [9, 2, 1]) await makeBackup(db, folder, 'daily', { at: before(days) })
+  // The club has not tested one for over a year.
+  await keepSettings(folder, { triedAt: before(400).toISOString() })
 } finally {
   await close()
 }

@@ -105,6 +105,11 @@ onBeforeUnmount(() => clearTimeout(timer))
           </InTurn>
           <InTurn>
             <div>
+              <p v-if="data.backups" class="pb-5" data-test="backups-ask">
+                <NuxtLink to="/settings#backups" class="underline">{{
+                  t(`today.backups.${data.backups}`)
+                }}</NuxtLink>
+              </p>
               <MeasureList
                 v-if="data.measure.all"
                 :title="t('today.measure')"

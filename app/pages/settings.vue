@@ -1,13 +1,15 @@
 <script setup lang="ts">
 import { PROTOCOLS, type OwnProtocol, type LandmarkStandard, type Tolerance } from '#core'
 import type { Gym, SettingsChange } from '#shared/contract/equipment'
-import { clients, gym as routes } from '~/contract'
+import BackupsPanel from '~/features/settings/BackupsPanel.vue'
+import { backups, clients, gym as routes } from '~/contract'
 
 await breathe()
 
 const { data, error } = await useAsyncData('gym', () => callApi(routes.view, {}))
 const gym = computed(() => data.value as Gym)
 const { data: archived } = await useAsyncData('archive', () => callApi(clients.archived, {}))
+const { data: backedUp } = await useAsyncData('backups', () => callApi(backups.view, {}))
 await breathe()
 usePageTitle(() => t('settings.settings'))
 
@@ -176,6 +178,12 @@ const retire = (id: string) => take(() => callApi(routes.removeProtocol, { param
             </li>
           </ul>
           <p v-if="gym.ownProtocols.length === 0" class="text-faded">{{ t('settings.noneYet') }}</p>
+        </section>
+      </InTurn>
+      <InTurn v-if="backedUp">
+        <section id="backups" class="space-y-4">
+          <h2 class="border-b-2 border-ink pb-1 text-2xl">{{ t('backups.backups') }}</h2>
+          <BackupsPanel :start="backedUp" />
         </section>
       </InTurn>
       <InTurn v-if="archived?.length">

@@ -3,6 +3,7 @@ import { join } from 'node:path'
 import { Decrypter, Encrypter } from 'age-encryption'
 import { z } from 'zod'
 import { refusal, say } from '#core'
+import { BACKUP_REASONS, type BackupReason } from '#shared/contract/choices'
 import { makeFolder, syncFolder } from '../database/durable-fs'
 import type { Database } from '../database/driver'
 import { PARTS } from '../database/record-folder'
@@ -16,14 +17,11 @@ import { archiveOf, snapshotOf } from './write'
  * copied elsewhere by itself.
  */
 
-export const REASONS = ['daily', 'asked', 'migration', 'restore'] as const
-export type Reason = (typeof REASONS)[number]
-
 /** A backup that is there. */
 export interface Backup {
   name: string
   madeAt: Date
-  reason: Reason
+  reason: BackupReason
   bytes: number
   locked: boolean
 }
@@ -43,7 +41,7 @@ export type BackupSettings = z.infer<typeof settingsSchema>
 const folderOf = (dataFolder: string) => join(dataFolder, PARTS.backups)
 const settingsFile = (dataFolder: string) => join(folderOf(dataFolder), 'settings.json')
 
-function readSettings(dataFolder: string): BackupSettings {
+export function readSettings(dataFolder: string): BackupSettings {
   try {
     return settingsSchema.parse(JSON.parse(fs.readFileSync(settingsFile(dataFolder), 'utf8')))
   } catch {
@@ -61,12 +59,12 @@ export async function keepSettings(
   return settings
 }
 
-/** As `2026-11-27T091500Z-daily.zip`, or `.zip.age` where it is locked. */
+/** As `2026-11-27T091500123Z-daily.zip`, or `.zip.age` where it is locked. */
 const NAME = new RegExp(
-  `^(\\d{4}-\\d\\d-\\d\\dT)(\\d\\d)(\\d\\d)(\\d\\d)Z-(${REASONS.join('|')})\\.zip(\\.age)?$`,
+  `^(\\d{4}-\\d\\d-\\d\\dT)(\\d\\d)(\\d\\d)(\\d\\d)(\\d{3})?Z-(${BACKUP_REASONS.join('|')})\\.zip(\\.age)?$`,
 )
-const nameOf = (at: Date, reason: Reason, locked: boolean) =>
-  `${at.toISOString().slice(0, 19).replaceAll(':', '')}Z-${reason}.zip${locked ? '.age' : ''}`
+const nameOf = (at: Date, reason: BackupReason, locked: boolean) =>
+  `${at.toISOString().replaceAll(/[:.]/g, '')}-${reason}.zip${locked ? '.age' : ''}`
 
 /** The backups of a folder, newest first. */
 function listBackups(folder: string): Backup[] {
@@ -75,10 +73,10 @@ function listBackups(folder: string): Backup[] {
     .flatMap((name) => {
       const read = NAME.exec(name)
       if (!read) return []
-      const [, day, hour, minute, second, reason, locked] = read
+      const [, day, hour, minute, second, ms, reason, locked] = read
       return {
-        ...{ name, reason: reason as Reason, locked: locked !== undefined },
-        madeAt: new Date(`${day}${hour}:${minute}:${second}Z`),
+        ...{ name, reason: reason as BackupReason, locked: locked !== undefined },
+        madeAt: new Date(`${day}${hour}:${minute}:${second}.${ms ?? '000'}Z`),
         bytes: fs.statSync(join(folder, name)).size,
       }
     })
@@ -95,12 +93,13 @@ export function backupFile(dataFolder: string, name: string): string {
   return join(folderOf(dataFolder), name)
 }
 
-/** How many are kept: the newest of each day, week and month in which there was one. */
-const KEPT = { days: 7, weeks: 5, months: 12 }
+/** How many are kept: the newest of all and of those from elsewhere, and the newest of each day, week and month in which there was one. */
+const KEPT = { newest: 3, days: 7, weeks: 5, months: 12 }
 const MONDAY = 4 * 86_400_000
 
 /**
- * Which backups may go: all but the newest of each of the last 7 days, 5 weeks and 12 months that have one.
+ * Which backups may go: all but the three newest of all and from elsewhere, and the newest of each of the last 7 days, 5 weeks and 12 months that
+ * have one. What was there before a restore is thereby not gone with the backup that is asked for after it.
  *
  * @param backups newest first
  */
@@ -110,7 +109,8 @@ export function outlived(backups: readonly Backup[]): Backup[] {
     [KEPT.weeks, (at) => Math.floor((at.getTime() - MONDAY) / (7 * 86_400_000))],
     [KEPT.months, (at) => at.toISOString().slice(0, 7)],
   ]
-  const kept = new Set<Backup>()
+  const brought = backups.filter(({ reason }) => reason === 'brought')
+  const kept = new Set([backups, brought].flatMap((some) => some.slice(0, KEPT.newest)))
   for (const [most, spanOf] of spans) {
     const seen = new Set<string | number>()
     for (const backup of backups) {
@@ -150,14 +150,16 @@ const streamOf = (parts: AsyncIterable<Uint8Array>) => {
 /** What a locked file begins with. */
 const LOCKED = 'age-encryption.org/'
 
-/** Whether a backup's file opens with a passphrase alone. */
-export function isLocked(file: string): boolean {
+function startOf(file: string): string {
   const handle = fs.openSync(file, 'r')
   const start = Buffer.alloc(LOCKED.length)
   fs.readSync(handle, start, 0, LOCKED.length, 0)
   fs.closeSync(handle)
-  return start.toString() === LOCKED
+  return start.toString()
 }
+
+/** Whether a backup's file opens with a passphrase alone. */
+export const isLocked = (file: string): boolean => startOf(file) === LOCKED
 
 /**
  * A backup's file, part by part, unlocked where it is locked.
@@ -209,13 +211,14 @@ let last: Promise<unknown> = Promise.resolve()
 /**
  * Makes a backup in the data folder, copies it to the second folder, and lets go of those that are outlived.
  *
+ * @param spare the name of one that is needed still
  * @returns its name
  */
 export function makeBackup(
   db: Database,
   dataFolder: string,
-  reason: Reason,
-  at = new Date(),
+  reason: BackupReason,
+  { at = new Date(), spare }: { at?: Date; spare?: string } = {},
 ): Promise<string> {
   const work = last.then(async () => {
     const folder = folderOf(dataFolder)
@@ -223,7 +226,7 @@ export function makeBackup(
     const { second, passphrase } = readSettings(dataFolder)
     const name = nameOf(at, reason, passphrase !== null)
     await backUpTo(db, join(folder, name), passphrase, at)
-    thin(folder)
+    thin(folder, spare)
     if (second) await copyTo(second, join(folder, name), name, dataFolder)
     return name
   })
@@ -231,11 +234,44 @@ export function makeBackup(
   return work
 }
 
-function thin(folder: string): void {
-  for (const { name } of outlived(listBackups(folder)))
+function thin(folder: string, spare?: string): void {
+  for (const { name } of outlived(listBackups(folder)).filter(({ name }) => name !== spare))
     fs.rmSync(join(folder, name), { force: true })
   syncFolder(folder)
 }
+
+/**
+ * Takes in a backup from elsewhere: it is listed with the others once it is there as a whole.
+ *
+ * @param parts of its file
+ * @throws Refusal where it is neither a zip nor a locked file
+ */
+export async function bringBackup(
+  dataFolder: string,
+  parts: AsyncIterable<Uint8Array>,
+  at = new Date(),
+): Promise<string> {
+  const folder = folderOf(dataFolder)
+  makeFolder(folder)
+  const [coming, zipped] = [join(folder, COMING), (start: string) => start.startsWith('PK')]
+  try {
+    await writeWhole(coming, parts)
+    const start = startOf(coming)
+    const locked = start === LOCKED
+    if (!locked && !zipped(start))
+      throw new Refusal(422, refusal(say('api.file'), undefined, say('api.wholeBackup')), {
+        ...{ code: 'backup', field: 'file' },
+      })
+    const name = nameOf(at, 'brought', locked)
+    fs.renameSync(coming, join(folder, name))
+    thin(folder, name)
+    return name
+  } finally {
+    fs.rmSync(coming, { force: true })
+  }
+}
+/** A backup that is still coming in. */
+const COMING = 'coming'
 
 /** A stick that is not plugged in spoils no backup; it is said where backups are listed. */
 async function copyTo(second: string, file: string, name: string, dataFolder: string) {

@@ -8,10 +8,21 @@ import { erasedIn, finishErasures } from '../clients/erasures'
 import { keptPhotoIds, purgePhotos } from '../photos/commands'
 import { keepPhotosInMemory, sweepPhotos, writePhoto } from '../files/photos'
 import { dataFolder } from '../files/data-folder'
-import { backupFile, hasBackupOf, makeBackup, openArchive } from '../archive/backups'
-import { restoreInto, type Restoring } from '../archive/restore'
+import {
+  backupFile,
+  hasBackupOf,
+  keepSettings,
+  makeBackup,
+  openArchive,
+  readSettings,
+} from '../archive/backups'
+import type { Manifest } from '../archive/format'
+import { restoreInto, tryRestore, type Restoring } from '../archive/restore'
+import { endStreams } from '../events/live'
 import { keepCheckpoints } from './checkpoints'
+import { givenBack } from './lending'
 import { lockDataFolder } from './lock'
+import { PARTS } from './record-folder'
 import { clients } from './schema'
 import { openDatabase, type Database, type OpenDatabase } from './driver'
 import type { EngineDied } from './engine'
@@ -159,34 +170,69 @@ const create = (into: string) => unpackTemplate(into, template)
 
 /**
  * Puts the record of one of the folder's own backups in place of what is there. A record that can be opened is backed
- * up first; one that cannot is put aside.
+ * up first, with everything that was acknowledged; one that cannot is put aside. Whoever calls it has let go of the
+ * record.
  *
  * @throws Refusal where the backup is not whole, or its passphrase is another one
  */
-export async function restoreBackup(name: string, passphrase: string | null): Promise<void> {
+export async function restoreBackup(name: string, passphrase: string | null): Promise<Manifest> {
   const folder = dataFolder()
-  const parts = await openArchive(backupFile(folder, name), passphrase)
-  const open = await opening?.catch(() => undefined)
-  const present: Partial<Restoring> = {}
-  if (open) {
-    await makeBackup(open.db, folder, 'restore')
-    Object.assign(present, { backedUp: true, erased: await erasedIn(open.db) })
-  }
+  const parts = await openBackup(folder, name, passphrase)
+  const before = opening?.catch(() => undefined)
+  let closed = false
   const restored = withMigrations(async (migrations) => {
+    const open = await before
+    const present: Partial<Restoring> = {}
+    if (open) {
+      await givenBack(open.db)
+      await makeBackup(open.db, folder, 'restore', { spare: name })
+      Object.assign(present, { backedUp: true, erased: await erasedIn(open.db) })
+      endStreams()
+    }
+    closed = true
     await open?.close()
     const release = await lockDataFolder(folder)
     try {
-      await restoreInto(parts, folder, { migrations, create, ...present })
+      return await restoreInto(parts, folder, { migrations, create, ...present })
     } finally {
       await release()
     }
   })
   // Who asks for the record meanwhile waits for the restored one, or for the one before where that failed.
-  opening = restored.catch(() => {}).then(() => start(folder))
+  opening = restored
+    .catch(() => {})
+    .then(async () => (closed ? undefined : await before) ?? start(folder))
   opening.catch(() => (opening = undefined))
   trouble = undefined
-  await restored
+  const manifest = await restored
+  await keepSettings(folder, { triedAt: new Date().toISOString() })
+  return manifest
 }
+
+/**
+ * Restores one of the folder's own backups beside the record, to see whether that works, and takes it away again.
+ *
+ * @throws Refusal as `restoreBackup`
+ */
+export async function tryBackup(name: string, passphrase: string | null): Promise<Manifest> {
+  const folder = dataFolder()
+  const parts = await openBackup(folder, name, passphrase)
+  const work = trying.then(() =>
+    withMigrations((migrations) =>
+      tryRestore(parts, join(folder, PARTS.trying), { migrations, create }),
+    ),
+  )
+  trying = work.catch(() => {})
+  const manifest = await work
+  await keepSettings(folder, { triedAt: new Date().toISOString() })
+  return manifest
+}
+/** They share one folder. */
+let trying: Promise<unknown> = Promise.resolve()
+
+/** What it was locked with is known where new ones are locked with the same. */
+const openBackup = (folder: string, name: string, passphrase: string | null) =>
+  openArchive(backupFile(folder, name), passphrase ?? readSettings(folder).passphrase)
 
 let openingMadeUp: Promise<OpenDatabase> | undefined
 

@@ -10,7 +10,21 @@ const MOST_JSON_BYTES = 1_000_000
  *
  * @throws Refusal with 413
  */
-export async function readBytes(event: H3Event, most: number): Promise<Uint8Array> {
+const readBytes = (event: H3Event, most: number) => joined(bodyParts(event, most))
+
+/** Parts put together, for what is small enough to be in memory. */
+export async function joined(parts: AsyncIterable<Uint8Array>): Promise<Uint8Array> {
+  const all: Uint8Array[] = []
+  for await (const part of parts) all.push(part)
+  return Buffer.concat(all)
+}
+
+/**
+ * A body part by part as it arrives, and no more of it than is let in.
+ *
+ * @throws Refusal with 413
+ */
+export async function* bodyParts(event: H3Event, most: number): AsyncGenerator<Uint8Array> {
   const tooLarge = new Refusal(
     413,
     say('api.whatWasSentTooLarge', { value: (most / 1e6).toFixed(0) }),
@@ -18,8 +32,7 @@ export async function readBytes(event: H3Event, most: number): Promise<Uint8Arra
   )
   if (Number(getHeader(event, 'content-length') ?? 0) > most) throw tooLarge
   const stream = getRequestWebStream(event) as ReadableStream<Uint8Array> | undefined
-  if (!stream) return new Uint8Array()
-  const chunks: Uint8Array[] = []
+  if (!stream) return
   let length = 0
   const reader = stream.getReader()
   for (;;) {
@@ -30,9 +43,8 @@ export async function readBytes(event: H3Event, most: number): Promise<Uint8Arra
       void reader.cancel().catch(() => {})
       throw tooLarge
     }
-    chunks.push(value)
+    yield value
   }
-  return Buffer.concat(chunks)
 }
 
 /** The content type of a request, without its parameters. */

@@ -13,8 +13,9 @@ import { MADE_UP_COOKIE } from '#shared/contract/made-up'
 import { told, type Untold } from '#shared/words/tell'
 import { voiceOf } from '#shared/words/voices'
 import type { Database } from '../database/driver'
+import { lend } from '../database/lending'
 import { useDatabase, useMadeUpDatabase } from '../database/running'
-import { contentTypeOf, readBytes, readJson } from './body'
+import { bodyParts, contentTypeOf, readJson } from './body'
 import { languageOf } from './language'
 import { answerTo, Refusal } from './errors'
 
@@ -28,12 +29,14 @@ export interface Call<T extends Route> {
   params: ParamsOf<T>
   query: QueryOf<T>
   body: BodyOf<T>
-  /** The bytes and the type, where the route takes a file. */
-  file: { bytes: Uint8Array; type: string }
+  /** The parts as they arrive and the type, where the route takes a file. */
+  file: { parts: AsyncIterable<Uint8Array>; type: string }
   /** Who asks, for the audit log. */
   actor: string
   /** The calendar date of this machine. The core has no clock; this is where the server looks at it. */
   today: IsoDate
+  /** Says that the database is not used any more: a restore, which waits for that, is itself such a call. */
+  letGo(): void
 }
 
 /** What a handler answers: by the contract, with messages where it has texts, or as it is where the contract names a file. */
@@ -44,14 +47,16 @@ type Answered<T extends Route> = T['reply'] extends z.ZodType
 /** Handlers with their routes, so that a test can hold each file against the table. */
 export const routeOfHandler = new WeakMap<EventHandler, Route>()
 
-async function fileOf(event: H3Event, accepted: NonNullable<Route['file']>) {
+function fileOf(event: H3Event, accepted: NonNullable<Route['file']>) {
   const type = contentTypeOf(event)
   if (!accepted.types.includes(type)) {
     const words = refusal(say('api.file'), type.slice(0, 40), accepted.types.join(', '))
     throw new Refusal(415, words, { code: 'type' })
   }
-  return { type, bytes: await readBytes(event, accepted.mostBytes) }
+  return { type, parts: bodyParts(event, accepted.mostBytes) }
 }
+
+async function* noParts(): AsyncGenerator<Uint8Array> {}
 
 /**
  * An API handler: reads what was sent by the contract, gives the database, and answers everything that is refused with
@@ -64,15 +69,15 @@ export function defineApi<T extends Route>(
   handle: (call: Call<T>) => Promise<Answered<T>>,
 ) {
   const handler = defineEventHandler(async (event) => {
+    let letGo = () => {}
     try {
       const params = route.params.parse(event.context.params ?? {}) as ParamsOf<T>
       const query = route.query.parse(getQuery(event)) as QueryOf<T>
       const body = (route.body && route.body.parse(await readJson(event))) as BodyOf<T>
-      const file = route.file
-        ? await fileOf(event, route.file)
-        : { bytes: new Uint8Array(), type: '' }
+      const file = route.file ? fileOf(event, route.file) : { parts: noParts(), type: '' }
       const madeUp = getCookie(event, MADE_UP_COOKIE) !== undefined
       const db = await (madeUp ? useMadeUpDatabase() : useDatabase())
+      letGo = lend(db)
       const today = isoDateOf(new Date())
       const answer = await handle({
         event,
@@ -83,6 +88,7 @@ export function defineApi<T extends Route>(
         file,
         actor: LOCAL_ACTOR,
         today,
+        letGo,
       })
       if (route.status) setResponseStatus(event, route.status)
       return told(answer, voiceOf(languageOf(event)))
@@ -90,6 +96,8 @@ export function defineApi<T extends Route>(
       const { status, problems } = answerTo(error, `${route.method} ${route.path}`)
       setResponseStatus(event, status)
       return told({ problems }, voiceOf(languageOf(event)))
+    } finally {
+      letGo()
     }
   })
   routeOfHandler.set(handler, route)

@@ -1,8 +1,9 @@
 import { sql, type SQL } from 'drizzle-orm'
 import { LATE_AFTER_DAYS, LOOK_AT, type IsoDate } from '#core'
 import type { Today } from '#shared/contract/today'
+import { backupConcern } from '../archive/desk'
 import { stateOn } from '../clients/queries'
-import type { Database } from '../database/driver'
+import { folderOf, type Database } from '../database/driver'
 import { iso, jsonOf } from '../database/json'
 import { judgeRest, judgeWaiting } from '../verdicts/keep'
 
@@ -78,7 +79,7 @@ const itemsOf = (kind: 'look' | 'tell', shown: number) => sql`json_build_object(
 export async function findToday(db: Database, today: IsoDate): Promise<Today> {
   const pending = await judgeWaiting(db, BUDGET_MS)
   void judgeRest(db, pending)
-  const found = await jsonOf<Omit<Today, 'today' | 'pending'>>(
+  const found = await jsonOf<Omit<Today, 'today' | 'pending' | 'backups'>>(
     db,
     sql`with everybody as materialized (${everybody(today)}),
       items as materialized (${itemsOn(today)})
@@ -97,5 +98,5 @@ export async function findToday(db: Database, today: IsoDate): Promise<Today> {
         )}, 'rest', (select count(*)::int from everybody e where e.open_id is null and e.state = 'coming'
           and e.days_past < ${-COMING_DAYS}::int and e.id not in (select i.client_id from items i)))`,
   )
-  return { today, pending, ...found }
+  return { today, pending, backups: backupConcern(folderOf(db)), ...found }
 }

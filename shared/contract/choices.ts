@@ -8,6 +8,14 @@ export const ROSTER_STATES = ['under way', 'late', 'due', 'first', 'coming', 'ar
 export const ROSTER_SAYS = ['look', 'tell'] as const
 export const ROSTER_PAGE = 50
 
+/** Why a backup was made; `brought` is one from elsewhere. */
+export const BACKUP_REASONS = ['daily', 'asked', 'migration', 'restore', 'brought'] as const
+export type BackupReason = (typeof BACKUP_REASONS)[number]
+/** What backups ask of the coach. */
+export const BACKUP_CONCERNS = ['copy-failed', 'never-tried', 'tried-long-ago'] as const
+/** The shortest passphrase that is taken, characters. */
+export const SHORTEST_PASSPHRASE = 12
+
 export const PHOTO_VIEWS = ['front', 'side', 'back'] as const
 /** Longest side of a kept picture, pixels. */
 export const LONGEST_SIDE = 1600

@@ -3,7 +3,11 @@ import type { z } from 'zod'
 export type Method = 'GET' | 'POST' | 'PATCH' | 'DELETE'
 
 /** How a route is answered: JSON read by a schema, or something else of the type named. */
-export type Reply = z.ZodType | { type: 'text/calendar' | 'image' | 'text/event-stream' }
+export type Reply =
+  | z.ZodType
+  | {
+      type: 'text/calendar' | 'image' | 'text/event-stream' | 'application/octet-stream'
+    }
 
 /**
  * One route, once for both ends: the browser calls it and the server answers it by the same object, so that neither

@@ -1,4 +1,5 @@
 import type { Route } from './define'
+import { backups } from './routes/backups'
 import { calendar } from './routes/calendar'
 import { checkIns } from './routes/check-ins'
 import { clients } from './routes/clients'
@@ -25,6 +26,7 @@ const contract = {
   checkIns,
   gym,
   leaderboards,
+  backups,
 }
 
 const isRoute = (value: unknown): value is Route =>

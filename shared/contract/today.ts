@@ -1,4 +1,5 @@
 import { LOOK_AT, WORTH_TELLING, say } from '../../core/index'
+import { backupConcernSchema } from './backups'
 import { z } from './zod'
 import { clientSummarySchema } from './clients'
 import { choice, freeText, idSchema, isoDateSchema } from './fields'
@@ -48,6 +49,8 @@ export const todaySchema = z.object({
   week: entries,
   /** Clients of whom there is nothing to do. */
   rest: z.number(),
+  /** What backups ask for. */
+  backups: backupConcernSchema,
   /** Records that are not judged yet. */
   pending: z.number(),
 })

@@ -4,7 +4,7 @@ import { createApp, createRouter, toWebHandler, type EventHandler } from 'h3'
 import { inject } from 'vitest'
 import type { z } from 'zod'
 import { pathOf, type ParamsOf, type ReplyOf, type Route } from '#shared/contract/define'
-import { openDatabase } from '../../../server/database/driver'
+import { openDatabase, type OpenDatabase } from '../../../server/database/driver'
 import { provideDatabase } from '../../../server/database/running'
 import { routeOfHandler } from '../../../server/http/define-api'
 import { migrations } from './global'
@@ -21,11 +21,17 @@ export const handlers = Object.entries(modules).flatMap(([file, { default: handl
   return [{ path, method: named[2]!, handler, route: routeOfHandler.get(handler) }]
 })
 
-/** The API over an in-memory database, with the routes that the file names say. */
-export async function startApi() {
-  const database = await openDatabase(undefined, migrations, {
-    loadDataDir: new Blob([readFileSync(inject('databaseDump'))]),
-  })
+/**
+ * The API with the routes that the file names say.
+ *
+ * @param open the database; one in memory where none is given
+ */
+export async function startApi(open?: OpenDatabase) {
+  const database =
+    open ??
+    (await openDatabase(undefined, migrations, {
+      loadDataDir: new Blob([readFileSync(inject('databaseDump'))]),
+    }))
   provideDatabase(database)
   const router = createRouter({ preemptive: true })
   for (const { path, method, handler } of handlers) router[method as 'get'](path, handler)
@@ -61,9 +67,10 @@ export async function startApi() {
   /** A route of the contract, called as the browser calls it. */
   async function ask<T extends Route>(
     route: T,
-    sent: { params?: ParamsOf<T>; body?: unknown } = {},
+    sent: { params?: ParamsOf<T>; query?: Record<string, string>; body?: unknown } = {},
   ): Promise<ReplyOf<T>> {
-    const path = pathOf(route.path, sent.params as Record<string, string>)
+    const asked = sent.query ? `?${new URLSearchParams(sent.query)}` : ''
+    const path = pathOf(route.path, sent.params as Record<string, string>) + asked
     const body = route.body ? JSON.stringify(sent.body ?? {}) : undefined
     const answer = await call(route.method, path, body)
     if (answer.status >= 300) throw new Error(`${path}: ${JSON.stringify(answer.body)}`)

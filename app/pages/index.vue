@@ -101,15 +101,15 @@ onBeforeUnmount(() => clearTimeout(timer))
               <p v-if="!data.look.all && !data.tell.all && data.clients" class="pb-5 text-lg">
                 {{ t('today.noRecordAsksLook') }}
               </p>
-            </div>
-          </InTurn>
-          <InTurn>
-            <div>
               <p v-if="data.backups" class="pb-5" data-test="backups-ask">
                 <NuxtLink to="/settings#backups" class="underline">{{
                   t(`today.backups.${data.backups}`)
                 }}</NuxtLink>
               </p>
+            </div>
+          </InTurn>
+          <InTurn>
+            <div>
               <MeasureList
                 v-if="data.measure.all"
                 :title="t('today.measure')"

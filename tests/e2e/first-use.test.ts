@@ -21,8 +21,10 @@ beforeEach(async () => {
 /** Counts what a newcomer does: a text typed into a field, or a press of a button, choice or key that enters it. */
 let actions = 0
 const type = async (selector: string, text: string) => {
-  await page.waitForSelector(selector)
-  await page.click(selector)
+  const field = await page.waitForSelector(selector)
+  // As a hand does: away from the bar at the foot of a phone.
+  await field!.evaluate((at) => at.scrollIntoView({ block: 'center' }))
+  await field!.click()
   await page.keyboard.type(text)
   actions++
 }

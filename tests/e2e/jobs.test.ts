@@ -421,7 +421,9 @@ test('one fold at a time, read at the click until two agree, the first thrown aw
   await press(page, 'Save protocol')
   await waitForText(page, 'Triceps, Suprailiac, Thigh')
 
-  const chosen = { protocolId: 'own-three-folds-my-way' }
+  // Its id comes from its name, which is in the language of the page.
+  const { ownProtocols } = await server.get<Gym>('/api/gym')
+  const chosen = { protocolId: ownProtocols.at(-1)!.id }
   const { id } = await flow.startCheckIn(server, clientId, 0, chosen)
   await flow.openFolds(page, server, id)
   expect(await bodyText()).not.toContain('reading timer')

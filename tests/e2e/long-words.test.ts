@@ -60,6 +60,10 @@ test.each([
   const look = async (path: string) => {
     // Drawn with the rest, so that it can be looked at.
     await page.addStyleTag({ content: '.offscreen { content-visibility: visible !important }' })
+    const over = await page.evaluate(
+      () => document.documentElement.scrollWidth - document.documentElement.clientWidth,
+    )
+    if (over > 0) faults.push(`${path} is ${over} px too wide`)
     for (const fault of await cutOff(page)) faults.push(`${path}: ${fault}`)
     for (const text of await untold(page, OWN)) faults.push(`${path} says “${text}”`)
   }

@@ -15,7 +15,7 @@ const emit = defineEmits<{ accept: [which?: 'second']; again: [] }>()
   <div
     role="status"
     data-test="finding"
-    class="mt-2 flex flex-wrap items-center gap-x-5 gap-y-2 caution sm:mt-4 sm:py-3"
+    class="mt-2 flex flex-wrap items-center gap-x-5 gap-y-2 max-sm:gap-x-2 caution sm:mt-4 sm:py-3"
   >
     <p class="min-w-52 flex-1">{{ tell(finding.evidence) }}</p>
     <KeyedButton v-if="offer" letter="A" @click="emit('accept')">{{

@@ -163,8 +163,8 @@ function backOnPad() {
       class="flex flex-col px-4 py-3 low:px-4! low:py-2! sm:px-10 sm:py-8"
     >
       <div class="flex gap-4">
-        <div class="min-w-0 flex-1">
-          <p class="text-faded">
+        <div class="flex min-w-0 flex-1 flex-col">
+          <p class="text-faded low:order-1">
             {{
               t('checkIn.whichreadingSiteSiteCountWhat', {
                 whichReading,
@@ -175,18 +175,22 @@ function backOnPad() {
             }}
             <AboutTerm v-if="scheme.order === 'rounds'" term="round" />
           </p>
-          <h2 class="pb-1 text-[40px] low:text-[30px]! sm:text-[68px]" data-test="site">
+          <h2
+            class="pb-1 text-[40px] low:text-[30px]! sm:text-[68px]"
+            :class="{ 'max-sm:text-[30px]!': noticed }"
+            data-test="site"
+          >
             {{ landmark.name }}
           </h2>
           <p
-            class="max-w-xl text-lg max-sm:text-base max-sm:leading-snug low:text-base! low:leading-snug!"
+            class="max-w-xl text-lg low:order-1 max-sm:text-base max-sm:leading-snug low:text-base! low:leading-snug!"
             :class="{ 'max-sm:hidden': noticed }"
           >
             {{ landmark.text }}
           </p>
           <p
             v-if="mark?.text || side === 'left'"
-            class="pt-1 text-lg text-leaf"
+            class="pt-1 text-lg text-leaf low:order-1"
             :class="{ 'max-sm:hidden': noticed }"
             data-test="own-mark"
           >

@@ -186,7 +186,7 @@ const ways = computed(() =>
           <tr v-for="row in rows" :key="row.id" class="border-b border-line">
             <th scope="row" class="py-2 pr-1 sm:pr-3">{{ row.label }}</th>
             <td
-              class="figure text-right whitespace-nowrap"
+              class="figure text-right sm:whitespace-nowrap"
               :class="[
                 row.tone,
                 row.small ? 'text-[18px] sm:text-[21px]' : 'text-[20px] sm:text-[26px]',
@@ -197,14 +197,14 @@ const ways = computed(() =>
             </td>
             <td
               v-if="previous"
-              class="figure pl-2 text-right text-[17px] whitespace-nowrap sm:pl-4 sm:text-[21px]"
+              class="figure pl-2 text-right text-[17px] sm:pl-4 sm:whitespace-nowrap sm:text-[21px]"
               :data-test="`${row.id}-change`"
             >
               {{ row.change }}
             </td>
             <td
               v-if="since.last"
-              class="figure pl-2 text-right text-[17px] whitespace-nowrap sm:pl-4 sm:text-[21px]"
+              class="figure pl-2 text-right text-[17px] sm:pl-4 sm:whitespace-nowrap sm:text-[21px]"
               :data-test="`${row.id}-last`"
             >
               {{ row.last }}

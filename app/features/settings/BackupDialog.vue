@@ -13,11 +13,11 @@ const emit = defineEmits<{ close: []; ended: [holds: BackupHolds] }>()
 const passphrase = ref('')
 const { trouble, busy, submit, clear } = useSubmit()
 const isTest = computed(() => asked?.act === 'test')
-const title = computed(() =>
-  t(isTest.value ? 'backups.testTitle' : 'backups.restoreTitle', {
-    at: asked ? instantText(asked.backup.madeAt) : '',
-  }),
-)
+const title = computed(() => {
+  const at = asked ? instantText(asked.backup.madeAt) : ''
+  if (isTest.value) return outcome ? t('backups.testedTitle') : t('backups.testTitle', { at })
+  return t(outcome ? 'backups.restoredTitle' : 'backups.restoreTitle', { at })
+})
 
 function close() {
   passphrase.value = ''

@@ -44,15 +44,16 @@ const concern = computed(() => {
   return about === 'never-tried' ? t('backups.concerns.neverTried') : ''
 })
 
+const counted = (count: number) => ({ count, shown: whole(count) })
 const asked = ref<{ backup: Backup; act: 'test' | 'restore' }>()
 const outcome = ref('')
 async function ended(holds: BackupHolds) {
   const act = asked.value!.act
   outcome.value = t(act === 'test' ? 'backups.tested' : 'backups.restored', {
-    clients: t('backups.countClients', { count: holds.clients }),
-    checkIns: t('backups.countCheckIns', { count: holds.checkIns }),
-    readings: t('backups.countReadings', { count: holds.readings }),
-    photos: t('backups.countPhotos', { count: holds.photos }),
+    clients: t('backups.countClients', counted(holds.clients)),
+    checkIns: t('backups.countCheckIns', counted(holds.checkIns)),
+    readings: t('backups.countReadings', counted(holds.readings)),
+    photos: t('backups.countPhotos', counted(holds.photos)),
   })
   const now = await callApi(routes.view, {}).catch(() => undefined)
   if (now) view.value = now
@@ -85,7 +86,13 @@ async function keepPassphrase(to: string | null) {
   <p v-if="view.folder === null">{{ t('backups.madeUp') }}</p>
   <div v-else class="space-y-4">
     <p class="wrap-anywhere">{{ t('backups.intro', { folder: view.folder }) }}</p>
-    <p v-if="concern" class="caution" data-test="backup-concern">{{ concern }}</p>
+    <p
+      v-if="concern"
+      :class="view.concern === 'copy-failed' ? 'caution' : 'font-bold'"
+      data-test="backup-concern"
+    >
+      {{ concern }}
+    </p>
     <p v-else-if="view.triedAt" class="text-faded">
       {{ t('backups.lastTested', { day: day(view.triedAt) }) }}
     </p>
@@ -115,7 +122,7 @@ async function keepPassphrase(to: string | null) {
         :key="backup.name"
         class="flex flex-wrap items-center gap-3 border-b border-line py-2"
       >
-        <p class="min-w-52 flex-1">
+        <p class="min-w-52 flex-1 basis-full sm:basis-0">
           <strong class="text-lg">{{ instantText(backup.madeAt) }}</strong>
           <span class="block text-faded">{{ lineOf(backup) }}</span>
         </p>

@@ -73,6 +73,10 @@ function readWithoutFiller(filler: string): void {
   }).observe(document, { subtree: true, childList: true, attributes: true })
 }
 
+/** A text of a field as the shipped words have it. */
+export const withoutFiller = (text: string): string =>
+  IN_LONG_WORDS ? text.replaceAll(FILLER, '') : text
+
 /** Opens an address and waits until the page has what it asked for, and has done what it does unasked. */
 export async function load(page: Page, url: string): Promise<void> {
   // Two may be open for good: the live stream of a check-in never ends.

@@ -227,7 +227,7 @@ const daysOf = (from: string, to: string) =>
             {{ t('weighIns.trendLastCountDays', { count: recent.length }) }}
             <strong>{{ trendWords }}</strong>
           </p>
-          <div class="flex items-center gap-3 pt-2">
+          <div class="flex flex-wrap items-center gap-x-3 gap-y-1 pt-2">
             <label for="week-end" class="font-bold">{{ t('weighIns.weeksEnd') }}</label>
             <select id="week-end" v-model="weekEnd" class="field w-auto!">
               <option value="">{{ t('weighIns.lastDayWeighed') }}</option>

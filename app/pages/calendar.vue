@@ -35,6 +35,10 @@ const on = (day: string) => data.value?.entries.filter(({ dueOn }) => dueOn === 
 function go(by: number) {
   void router.replace({ query: { month: addMonths(month.value, by).slice(0, 7) } })
 }
+/** Whether anybody is due in the month itself. */
+const inMonth = computed(() =>
+  data.value?.entries.some(({ dueOn }) => dueOn.slice(0, 7) === month.value.slice(0, 7)),
+)
 const title = computed(() => monthText(month.value))
 
 /* A name is dragged to another day; without a mouse the dialog moves it. */
@@ -112,7 +116,7 @@ const WEEKDAYS = weekdayNames()
     </div>
     <LoadTrouble :error />
     <p class="pb-2 text-faded">
-      {{ t('calendar.dragNameAnotherDayOr') }}
+      {{ t(inMonth ? 'calendar.dragNameAnotherDayOr' : 'calendar.nobodyDue') }}
       <span role="status" class="text-ink">{{ done }}</span>
     </p>
     <AlertLine :text="trouble" />

@@ -7,7 +7,7 @@ import { BACKUP_REASONS, type BackupReason } from '#shared/contract/choices'
 import { makeFolder, syncFolder } from '../database/durable-fs'
 import type { Database } from '../database/driver'
 import { PARTS } from '../database/record-folder'
-import { writeWhole } from '../files/write-whole'
+import { MAKING, writeWhole } from '../files/write-whole'
 import { Refusal } from '../http/errors'
 import { partsOf } from './read'
 import { archiveOf, snapshotOf } from './write'
@@ -272,6 +272,14 @@ export async function bringBackup(
 }
 /** A backup that is still coming in. */
 const COMING = 'coming'
+
+/** Takes away what a stop in the midst of a backup has left. */
+export function sweepBackups(dataFolder: string): void {
+  const folder = folderOf(dataFolder)
+  const names = fs.existsSync(folder) ? fs.readdirSync(folder) : []
+  for (const name of names)
+    if (name === COMING || name.endsWith(MAKING)) fs.rmSync(join(folder, name))
+}
 
 /** A stick that is not plugged in spoils no backup; it is said where backups are listed. */
 async function copyTo(second: string, file: string, name: string, dataFolder: string) {

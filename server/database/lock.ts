@@ -98,12 +98,18 @@ async function lockFile(folder: string): Promise<() => void> {
     fs.closeSync(handle)
     throw new RecordTrouble('in-use', folder, { more: known.toString('utf8', 0, length) })
   }
-  // Some network file systems grant every lock that is asked for.
-  const second = open()
-  if (locks.tryLock(second)) sayInTerminal(say('trouble.noLocks'))
-  fs.closeSync(second)
-  fs.ftruncateSync(handle)
-  fs.writeSync(handle, `${process.pid} on ${hostname()}`, 0)
+  try {
+    // Some network file systems grant every lock that is asked for.
+    const second = open()
+    if (locks.tryLock(second)) sayInTerminal(say('trouble.noLocks'))
+    fs.closeSync(second)
+    fs.ftruncateSync(handle)
+    fs.writeSync(handle, `${process.pid} on ${hostname()}`, 0)
+  } catch (error) {
+    // On a full disk it is tried again: a lock that nobody gives back would stand in the way of that.
+    fs.closeSync(handle)
+    throw error
+  }
   return () => fs.closeSync(handle)
 }
 

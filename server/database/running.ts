@@ -15,6 +15,7 @@ import {
   makeBackup,
   openArchive,
   readSettings,
+  sweepBackups,
 } from '../archive/backups'
 import type { Manifest } from '../archive/format'
 import { restoreInto, tryRestore, type Restoring } from '../archive/restore'
@@ -109,6 +110,7 @@ async function start(folder: string | undefined): Promise<OpenDatabase> {
   await finishErasures(open.db)
   await purgePhotos(open.db)
   await sweepPhotos(open.db, await keptPhotoIds(open.db))
+  if (folder) sweepBackups(folder)
   // Nothing does it by itself in PGlite, and without it the planner takes every table for nearly empty.
   await open.analyze()
   const timer = setInterval(() => open.analyze(), ANALYZE_EVERY_MS)

@@ -158,6 +158,33 @@ test('the guide fits a phone and prints, and terms are explained where they stan
   }
 })
 
+test('what is empty says so, with the way on', async () => {
+  for (const [path, words, way] of [
+    ['clients', 'No clients yet.', 'Add a client'],
+    ['calendar', 'Nobody is due this month.', 'Next month'],
+    ['leaderboards', 'No leaderboard yet.', 'New leaderboard'],
+  ] as const) {
+    await visit(page, `${server.url}/${path}`)
+    await waitForText(page, words)
+    await waitForText(page, way)
+  }
+  const { id } = await flow.addClient(server, 'Nia Newcomer')
+  await visit(page, `${server.url}/clients?search=Somebody`)
+  await waitForText(page, 'Nobody matches.')
+  for (const [path, words] of [
+    ['curves', 'No curve yet'],
+    ['body-map', 'Two check-ins are needed'],
+    ['plan', 'A plan starts from a check-in'],
+    ['plan/change', 'A plan starts from a check-in'],
+  ] as const) {
+    await visit(page, `${server.url}/clients/${id}/${path}`)
+    await waitForText(page, words)
+    expect(await page.evaluate(() => document.body.innerText)).not.toContain('current plan')
+  }
+  await flow.press(page, 'Start a check-in')
+  await waitForText(page, 'Continue to landmarks')
+})
+
 test('a page that cannot be loaded says so, and comes when it is asked for again', async () => {
   await flow.addClient(server, 'Lena Later')
   await visit(page, `${server.url}/clients`)

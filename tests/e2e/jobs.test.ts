@@ -3,6 +3,7 @@
  * practice, no source, where nothing else is said.
  */
 
+import type { Gym } from '#shared/contract/equipment'
 import type { Page } from 'puppeteer-core'
 import { beforeEach, describe, expect, test } from 'vitest'
 import { ATHLETE_FOLDS, CM_PER_INCH, KG_PER_POUND, protocolById, weekdayOf } from '#core'

@@ -3,10 +3,13 @@ import { existsSync, readdirSync, readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { randomLcg, randomUniform } from 'd3-random'
 import { afterAll, beforeAll, expect, test, vi } from 'vitest'
-import { addDays, isoDateOf, SEVEN_FOLDS } from '#core'
+import { addDays, energyPlan, isoDateOf, SEVEN_FOLDS, startOf } from '#core'
+import type { Backups } from '#shared/contract/backups'
 import type { CheckInView, ReadingReceipt } from '#shared/contract/check-ins'
 import type { Photo } from '#shared/contract/photos'
-import { addClient, readingsFor, startCheckIn } from './support/record'
+import type { Plan } from '#shared/contract/plans'
+import type { ClientRecord } from '#shared/contract/record'
+import { addClient, closeWithSheet, readingsFor, startCheckIn } from './support/record'
 import { TestServer } from './support/server'
 
 /*
@@ -34,6 +37,9 @@ interface Told {
   notes: Set<string>
   photos: Set<string>
   erased: Set<string>
+  plans: Set<string>
+  /** Their names; only the newest few are kept. */
+  backups: Set<string>
 }
 
 test(
@@ -44,9 +50,10 @@ test(
     const checkIn = await startCheckIn(server, client.id)
     const told: Told = {
       ...{ readings: new Map(), weighIns: new Map(), notes: new Set(), photos: new Set() },
-      erased: new Set(),
+      ...{ erased: new Set(), plans: new Set(), backups: new Set() },
     }
     const today = isoDateOf(new Date())
+    const planned = await withCheckIn()
     let day = 0
     let dead = false
     const send = async (method: string, path: string, body: BodyInit, type: string) => {
@@ -106,6 +113,15 @@ test(
         await photograph(other, randomUUID())
         if (await post(`/api/clients/${other}/erase`, { name: person.name })) told.erased.add(other)
       },
+      async () => {
+        const id = randomUUID()
+        if (await post(`/api/clients/${planned.client.id}/plans`, { id, ...planOf(planned) }))
+          told.plans.add(id)
+      },
+      async () => {
+        const made = (await post('/api/backups', {})) as Backups | undefined
+        if (made) told.backups.add(made.backups.find(({ reason }) => reason === 'asked')!.name)
+      },
     ]
 
     for (let round = 0; round < ROUNDS; round++) {
@@ -121,10 +137,55 @@ test(
       await Promise.all(work)
       await server.start()
       await check(client.id, checkIn.id, told)
+      await checkPlans(planned.client.id, told)
+      await checkBackups(told)
     }
   },
   60_000 + ROUNDS * 20_000,
 )
+
+/** Somebody with a closed check-in to plan from. */
+async function withCheckIn(): Promise<ClientRecord> {
+  const { id } = await addClient(server, 'Pia Planproof')
+  await closeWithSheet(server, await startCheckIn(server, id))
+  return server.get<ClientRecord>(`/api/clients/${id}/record`)
+}
+
+/** A plan as the screen makes it. */
+function planOf({ client, checkIns }: ClientRecord) {
+  const [checkIn] = checkIns
+  const start = startOf(client, checkIn!, isoDateOf(new Date()))!
+  const { fatKg, leanKg, standardError } = start
+  const { intakeKcal, needKcal } = energyPlan(start, {
+    ...{ form: 'lean', activity: 1.55, paceKg: 0.3 },
+  })
+  return {
+    ...{ startedOn: checkIn!.measuredOn, cadenceDays: 21 },
+    definition: {
+      ...{ goal: { kind: 'mass', value: 61 }, pace: { unit: 'kg', value: 0.3 }, form: 'lean' },
+      ...{ activity: 1.55, training: 'strength', purpose: 'training', peakWeek: false, weeks: 10 },
+      ...{ intakeKcal, needKcal, checkInId: checkIn!.id, fatKg, leanKg, standardError },
+    },
+  }
+}
+
+async function checkPlans(clientId: string, told: Told): Promise<void> {
+  const { plans } = await server.get<{ plans: Plan[] }>(`/api/clients/${clientId}/plans`)
+  const there = new Set(plans.map(({ id }) => id))
+  for (const id of told.plans) expect(there.has(id), `plan ${id}`).toBe(true)
+  expect(plans.filter(({ replacedAt }) => replacedAt === null)).toHaveLength(1)
+}
+
+/** The newest that was acknowledged is there and can be restored; nothing half made lies beside. */
+async function checkBackups(told: Told): Promise<void> {
+  const { backups } = await server.get<Backups>('/api/backups')
+  const newest = [...told.backups].at(-1)!
+  expect(backups.map(({ name }) => name)).toContain(newest)
+  await server.post(`/api/backups/${newest}/try`, {})
+  const names = readdirSync(join(server.folder, 'backups'))
+  const listed = new Set([...backups.map(({ name }) => name), 'settings.json'])
+  expect(names.filter((name) => !listed.has(name))).toEqual([])
+}
 
 async function check(clientId: string, checkInId: string, told: Told): Promise<void> {
   const {
@@ -139,6 +200,10 @@ async function check(clientId: string, checkInId: string, told: Told): Promise<v
   )
   const kg = new Map(days.map((row) => [row.date, row.kg]))
   for (const [date, value] of told.weighIns) expect(kg.get(date), date).toBeCloseTo(value, 6)
+
+  const { notes } = await server.get<ClientRecord>(`/api/clients/${clientId}/record`)
+  const noted = new Set(notes.map(({ id }) => id))
+  for (const id of told.notes) expect(noted.has(id), `note ${id}`).toBe(true)
 
   const photos = await server.get<Photo[]>(`/api/clients/${clientId}/photos`)
   const rows = new Set(photos.map(({ id }) => id))

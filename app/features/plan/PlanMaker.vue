@@ -101,9 +101,11 @@ const isRefused = computed(() => safe.value?.outcome === 'refused' && plan.value
 </script>
 
 <template>
-  <p v-if="!start" class="text-lg">
-    {{ t('planner.planStartsFromCheckEstimate') }}
-  </p>
+  <NeedsCheckIn
+    v-if="!start"
+    :client-id="view.client.id"
+    :text="t('planner.planStartsFromCheckEstimate')"
+  />
   <div v-else>
     <p v-if="shown" class="pt-3 text-lg" data-test="start">
       {{

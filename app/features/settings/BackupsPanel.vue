@@ -32,7 +32,10 @@ const shown = computed(() => (all.value ? view.value.backups : view.value.backup
 const lineOf = ({ reason, bytes, locked }: Backup) =>
   t(locked ? 'backups.lineLocked' : 'backups.line', {
     reason: t(`backups.reasons.${reason}`),
-    size: fixed(bytes / 1e6, 1),
+    size:
+      bytes < 1e5
+        ? t('backups.kilobytes', { size: whole(bytes / 1e3) })
+        : t('backups.megabytes', { size: fixed(bytes / 1e6, 1) }),
   })
 
 const day = (at: string) => formatDate(isoDateOf(new Date(at)), true)

@@ -105,10 +105,13 @@ const pages = computed(() => Math.max(1, Math.ceil((data.value?.total ?? 0) / RO
     </InTurn>
     <LoadTrouble :error />
     <template v-if="data">
-      <p role="status" class="text-faded" data-test="count">
-        {{ t('clients.total', { count: data.total }) }}
+      <p role="status" :class="data.total ? 'text-faded' : 'text-lg'" data-test="count">
+        <template v-if="data.total">{{ t('clients.total', { count: data.total }) }}</template>
+        <template v-else>{{
+          t(search || state || says ? 'clients.noneFound' : 'clients.nobody')
+        }}</template>
       </p>
-      <InTurn>
+      <InTurn v-if="data.total">
         <ScrollTable :label="t('clients.clients')" class="w-full" data-test="roster">
           <thead>
             <tr class="border-b-2 border-ink">

@@ -47,15 +47,20 @@ export class TestServer {
     return `http://127.0.0.1:${this.port}`
   }
 
+  /** What the process gets besides. */
+  env: Record<string, string> = {}
+
   /** Starts a process on the folder and gives back what it does; for a second one beside the first, too. */
-  spawn(port: number, mayBegin = true) {
-    return spawn(process.execPath, [entry], {
+  spawn(port: number, { mayBegin = true, by = [] as string[] } = {}) {
+    const [command, ...args] = [...by, process.execPath, entry]
+    return spawn(command!, args, {
       env: {
         ...process.env,
         OAK_PINCH_DATA: this.folder,
         OAK_PINCH_NEW: mayBegin ? '1' : '0',
         NITRO_HOST: '127.0.0.1',
         NITRO_PORT: String(port),
+        ...this.env,
       },
     })
   }
@@ -68,7 +73,7 @@ export class TestServer {
    * @returns what it has said on its terminal
    */
   async start({ anyAnswer = false, mayBegin = true } = {}): Promise<() => string> {
-    this.process = this.spawn(this.port, mayBegin)
+    this.process = this.spawn(this.port, { mayBegin })
     let said = ''
     this.process.stderr!.on('data', (chunk) => (said += chunk))
     this.process.stdout!.resume()
@@ -126,9 +131,13 @@ export class TestServer {
     return response.json() as Promise<T>
   }
 
-  /** Starts a second process on the same folder and gives back how it ended. */
-  async second(): Promise<{ code: number | null; stderr: string }> {
-    const other = this.spawn(await freePort())
+  /**
+   * Starts a second process on the same folder and gives back how it ended.
+   *
+   * @param by what starts it, with its arguments
+   */
+  async second(by: string[] = []): Promise<{ code: number | null; stderr: string }> {
+    const other = this.spawn(await freePort(), { by })
     let stderr = ''
     other.stderr.on('data', (chunk) => (stderr += chunk))
     const [code] = (await once(other, 'exit')) as [number | null]

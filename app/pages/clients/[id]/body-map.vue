@@ -96,9 +96,11 @@ const rows = computed(() => [...sitesOf.value.folds, ...sitesOf.value.girths])
 
 <template>
   <ClientPage :view :error>
-    <p v-if="!then || !now" class="text-lg">
-      {{ t('bodyMap.twoCheckInsNeededSee') }}
-    </p>
+    <NeedsCheckIn
+      v-if="!then || !now"
+      :client-id="view.client.id"
+      :text="t('bodyMap.twoCheckInsNeededSee')"
+    />
     <template v-else>
       <div class="flex flex-wrap items-end gap-x-6 gap-y-3 pb-3">
         <div>

@@ -132,7 +132,7 @@ const label = computed(() => {
 <template>
   <ClientPage :view :error>
     <PercentagesChoice v-if="hiding" v-model="asked" :name="view.client.name" class="pb-3" />
-    <div class="flex flex-wrap items-end gap-x-6 gap-y-3 pb-2">
+    <div v-if="measured.length" class="flex flex-wrap items-end gap-x-6 gap-y-3 pb-2">
       <InTurn>
         <FieldRow id="subject" :label="t('client.whatShown')">
           <select id="subject" v-model="subject" class="field w-auto!">
@@ -168,7 +168,7 @@ const label = computed(() => {
         />
       </ClientOnly>
     </div>
-    <p v-else class="text-lg">{{ t('curves.curveNeedsCheckFirst') }}</p>
+    <NeedsCheckIn v-else :client-id="id" :text="t('curves.curveNeedsCheckFirst')" />
     <ul v-if="gaps.length" class="text-faded">
       <li v-for="gap in gaps" :key="gap.id">
         {{ t('curves.noPointGap', { on: formatDate(gap.on, true), gap: gap.gap }) }}

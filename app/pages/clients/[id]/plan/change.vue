@@ -25,7 +25,7 @@ async function read(all: Plan[]) {
 <template>
   <ClientPage :view :error>
     <PercentagesChoice v-if="hiding" v-model="asked" :name="view.client.name" class="pb-3" />
-    <p class="text-lg">
+    <p v-if="inForce" class="text-lg">
       {{ t('planner.currentStays') }}
       <NuxtLink :to="`/clients/${id}/plan`" class="link">{{ t('planner.viewCurrent') }}</NuxtLink>
     </p>

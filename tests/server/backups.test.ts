@@ -199,6 +199,38 @@ test('a restore under way loses nothing that was acknowledged, and can be taken 
   expect(back).toEqual(expect.arrayContaining([...then, 'After The Backup', ...before]))
 }, 120_000)
 
+test('a restore waits for calls that are under way', async () => {
+  const { name } = newest(await api.ask(routes.make))
+  const bytes = readFileSync(inFolder(name))
+  let end!: () => void
+  const body = new ReadableStream<Uint8Array>({
+    start(stream) {
+      stream.enqueue(new Uint8Array(bytes.subarray(0, 100)))
+      end = () => {
+        stream.enqueue(new Uint8Array(bytes.subarray(100)))
+        stream.close()
+      }
+    },
+  })
+  const coming = api.raw('POST', '/api/backups/brought', {
+    ...{ body, duplex: 'half', headers: { 'content-type': 'application/zip' } },
+  } as RequestInit)
+  await vi.waitUntil(() => existsSync(inFolder('coming.making')))
+  const madeBefore = () =>
+    readdirSync(inFolder()).filter((name) => name.includes('-restore')).length
+  const before = madeBefore()
+  const restored = act(name, 'restore')
+  // What comes first is a backup of what there is: it is not begun, in a time that is long enough for it.
+  const begun = vi.waitUntil(() => madeBefore() > before, { timeout: 3000 })
+  await expect(begun).rejects.toThrow()
+  // Whoever asks meanwhile waits for what comes of it.
+  const asked = view()
+  end()
+  expect((await coming).status).toBe(201)
+  expect((await restored).status).toBe(200)
+  expect((await asked).backups.map(({ reason }) => reason)).toContain('brought')
+}, 60_000)
+
 test('a restore that fails leaves the record open as it is', async () => {
   const bytes = Buffer.from(readFileSync(inFolder(newest(await view()).name)))
   await api.send('/api/backups/brought', bytes.subarray(0, 1000), 'application/zip')

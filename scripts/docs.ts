@@ -1,6 +1,12 @@
-/** `npm run docs`: writes the generated parts of docs/how-it-computes.md from the registry and the simulation. */
+/**
+ * `npm run docs`: writes the generated parts of docs/how-it-computes.md from the registry and the simulation, and the
+ * schema of an archive from the tables.
+ */
 import { readFileSync, writeFileSync } from 'node:fs'
 import { format } from 'prettier'
+import { fileURLToPath } from 'node:url'
+import { publishedSchema } from '../server/archive/published-schema'
+import { openDatabase } from '../server/database/driver'
 import { generatedParts, withParts } from '../tests/core/docs-parts'
 
 const path = new URL('../docs/how-it-computes.md', import.meta.url)
@@ -8,4 +14,13 @@ const text = withParts(readFileSync(path, 'utf8'), generatedParts())
 writeFileSync(
   path,
   await format(text, { parser: 'markdown', semi: false, singleQuote: true, printWidth: 100 }),
+)
+
+const migrations = fileURLToPath(new URL('../server/database/migrations', import.meta.url))
+const { db, close } = await openDatabase(undefined, migrations)
+const schema = JSON.stringify(await publishedSchema(db))
+await close()
+writeFileSync(
+  new URL('../docs/record.schema.json', import.meta.url),
+  await format(schema, { parser: 'json', printWidth: 100 }),
 )

@@ -178,6 +178,30 @@ test('what is kept is for its owner alone', async () => {
   expect(statSync(server.folder).mode & 0o777).toBe(0o700)
 })
 
+test('what goes wrong is logged without a word of anybody', async () => {
+  const said = await server.start()
+  const client = await addClient(server, 'Logless Lark')
+  const send = (path: string, body: string) =>
+    fetch(server.url + path, {
+      ...{ method: 'POST', body, headers: { 'content-type': 'application/json' } },
+    }).then(({ status }) => status)
+  const note = { id: client.id, date: '2026-01-05', kind: 'other', words: 'Lark has a limp' }
+  const again = { ...client, birthYear: 1990, name: 'Lark the Second' }
+  const statuses = [
+    await send('/api/clients', JSON.stringify(again)),
+    await send('/api/clients', '{"name": "Lark of half a body'),
+    await send('/api/clients', JSON.stringify({ name: ['Lark', 'a list'] })),
+    await send('/api/clients/Lark/notes', JSON.stringify(note)),
+    await send(`/api/clients/${client.id}/notes`, JSON.stringify(note)),
+    await send(`/api/clients/${client.id}/weigh-ins`, JSON.stringify({ text: 'Lark 62' })),
+  ]
+  expect(statuses.filter((status) => status >= 500)).toEqual([])
+  // What PostgreSQL refuses names its values: the last line of an error, and the whole of a failed query.
+  expect((await fetch(`${server.url}/api/clients?search=Lark%00`)).status).toBe(422)
+  await server.stop()
+  expect(said()).not.toMatch(/Lark|limp/)
+})
+
 test('a stop with 100 screens that follow a check-in takes at most two seconds', async () => {
   await server.start()
   const client = await addClient(server, 'Streamed Stork')

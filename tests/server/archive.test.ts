@@ -14,6 +14,8 @@ import { afterAll, beforeAll, describe, expect, test } from 'vitest'
 import { shippedVoice } from '#shared/words/voices'
 import { tell } from '#shared/words/tell'
 import { seedDemo } from '../../demo/seed'
+import { z } from 'zod'
+import { publishedSchema } from '../../server/archive/published-schema'
 import { FILES, manifestSchema } from '../../server/archive/format'
 import {
   backUpTo,
@@ -236,6 +238,24 @@ describe('what is no whole backup', () => {
     },
     60_000,
   )
+})
+
+test('record.json is as its published schema says, and the schema as the tables are', async () => {
+  const path = new URL('../../docs/record.schema.json', import.meta.url)
+  const published = JSON.parse(readFileSync(path, 'utf8')) as Parameters<typeof z.fromJSONSchema>[0]
+  // Otherwise: npm run docs.
+  expect(published).toEqual(await publishedSchema(open.db))
+  const files = unzipSync(readFileSync(archive))
+  const record = JSON.parse(Buffer.from(files[FILES.record]!).toString()) as {
+    tables: Record<string, Record<string, unknown>[]>
+  }
+  const schema = z.fromJSONSchema(published)
+  expect(schema.safeParse(record).error?.issues.slice(0, 3)).toBeUndefined()
+  const [first] = record.tables.readings!
+  for (const wrong of [{ ...first, value: 'much' }, { ...first, more: 1 }, { id: first!.id }]) {
+    const tables = { ...record.tables, readings: [wrong] }
+    expect(schema.safeParse({ ...record, tables }).success).toBe(false)
+  }
 })
 
 test('a stop at any moment of the change leaves one record or the other, whole', () => {

@@ -231,6 +231,14 @@ test('a restore waits for calls that are under way', async () => {
   expect((await asked).backups.map(({ reason }) => reason)).toContain('brought')
 }, 60_000)
 
+test('a backup that goes with the one made before its restore is read first', async () => {
+  for (let i = 0; i < 3; i++) await api.ask(routes.make)
+  const third = (await view()).backups[2]!
+  expect((await act(third.name, 'restore')).status).toBe(200)
+  await api.ask(routes.make)
+  expect((await view()).backups.map(({ name }) => name)).not.toContain(third.name)
+}, 60_000)
+
 test('a restore that fails leaves the record open as it is', async () => {
   const bytes = Buffer.from(readFileSync(inFolder(newest(await view()).name)))
   await api.send('/api/backups/brought', bytes.subarray(0, 1000), 'application/zip')

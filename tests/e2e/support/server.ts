@@ -76,7 +76,7 @@ export class TestServer {
     this.process = this.spawn(this.port, { mayBegin })
     let said = ''
     this.process.stderr!.on('data', (chunk) => (said += chunk))
-    this.process.stdout!.resume()
+    this.process.stdout!.on('data', (chunk) => (said += chunk))
     for (let tries = 0; tries < 300; tries++) {
       const answered = await fetch(`${this.url}/api/today`).then(
         (r) => r.ok || anyAnswer,

@@ -9,6 +9,8 @@ import type { CheckInView, ReadingReceipt } from '#shared/contract/check-ins'
 import type { Photo } from '#shared/contract/photos'
 import type { Plan } from '#shared/contract/plans'
 import type { ClientRecord } from '#shared/contract/record'
+import type { Roster } from '#shared/contract/roster'
+import { ROSTER_PAGE } from '#shared/contract/choices'
 import { addClient, closeWithSheet, readingsFor, startCheckIn } from './support/record'
 import { TestServer } from './support/server'
 
@@ -212,13 +214,15 @@ async function check(clientId: string, checkInId: string, told: Told): Promise<v
   const folder = join(server.folder, 'photos')
   const files = existsSync(folder) ? readdirSync(folder) : []
   for (const id of rows) expect(readFileSync(join(folder, id)).length, id).toBeGreaterThan(50)
-  const { entries } = await server.get<{ entries: { client: { id: string } }[] }>(
-    `/api/clients?search=Gone`,
-  )
   const others = new Set<string>()
-  for (const { client } of entries)
-    for (const { id } of await server.get<Photo[]>(`/api/clients/${client.id}/photos`))
-      others.add(id)
+  // Whoever was not erased when the kill came; many rounds leave more of them than one page has.
+  for (let page = 1, left = 1; left > 0; page++) {
+    const { entries, total } = await server.get<Roster>(`/api/clients?search=Gone&page=${page}`)
+    for (const { client } of entries)
+      for (const { id } of await server.get<Photo[]>(`/api/clients/${client.id}/photos`))
+        others.add(id)
+    left = total - page * ROSTER_PAGE
+  }
   expect(files.filter((name) => !rows.has(name) && !others.has(name))).toEqual([])
   for (const id of told.erased)
     expect((await fetch(`${server.url}/api/clients/${id}`)).status, `erased ${id}`).toBe(404)

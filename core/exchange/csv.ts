@@ -12,11 +12,15 @@ export function columnName(name: string): string {
 /** As READ_ROWS, with each row by column name. */
 export const READ_CSV = { ...READ_ROWS, header: true as const, transformHeader: columnName }
 
+/** What a spreadsheet takes for something to work out, or to run; with an apostrophe before it, it is text. */
+const IS_FORMULA = /^[=+\-@\t\r]/
+
 const NEEDS_QUOTES = /[",\r\n]/
 
 function cell(value: string | number | undefined): string {
   if (typeof value === 'number') return String(value)
   if (!value) return ''
+  if (IS_FORMULA.test(value) && !Number.isFinite(Number(value))) return cell(`'${value}`)
   return NEEDS_QUOTES.test(value) ? `"${value.replaceAll('"', '""')}"` : value
 }
 

@@ -2,7 +2,7 @@ import { setImmediate } from 'node:timers/promises'
 import { Zip, ZipDeflate, ZipPassThrough } from 'fflate'
 import type { Connection, Database } from '../database/driver'
 import { sql } from 'drizzle-orm'
-import { photoIds, readPhoto } from '../files/photos'
+import { photoIds, readPhotoNow } from '../files/photos'
 import { FILES, FORMAT, type Manifest } from './format'
 import { readTables, sha256, sumOf, type Table } from './record'
 
@@ -52,6 +52,14 @@ export async function* archiveOf(
     parts = []
     return taken
   }
+  // A turn for others after so many bytes, and not after every small piece: on a busy server each turn is a long one.
+  let packed = 0
+  const breathe = async (bytes: number) => {
+    packed += bytes
+    if (packed < PART_BYTES) return
+    packed = 0
+    await setImmediate()
+  }
   async function* text(name: string, pieces: Iterable<string>) {
     const file = new ZipDeflate(name, { level: 6 })
     file.mtime = madeAt
@@ -59,9 +67,10 @@ export async function* archiveOf(
     for (const piece of pieces) {
       const bytes = Buffer.from(piece)
       for (let at = 0; at < bytes.length; at += PART_BYTES) {
-        file.push(bytes.subarray(at, at + PART_BYTES))
+        const part = bytes.subarray(at, at + PART_BYTES)
+        file.push(part)
         yield* take()
-        await setImmediate()
+        await breathe(part.length)
       }
     }
     file.push(new Uint8Array(), true)
@@ -74,7 +83,7 @@ export async function* archiveOf(
   }
   yield* text(FILES.record, recordText(version, tables))
   for (const id of await photoIds(db)) {
-    const bytes = await readPhoto(db, id)
+    const bytes = readPhotoNow(db, id)
     if (!bytes) continue
     // Pictures are packed already.
     const file = new ZipPassThrough(FILES.photos + id)
@@ -83,7 +92,7 @@ export async function* archiveOf(
     file.push(bytes, true)
     manifest.photos[id] = { bytes: bytes.length, sha256: sha256(bytes) }
     yield* take()
-    await setImmediate()
+    await breathe(bytes.length)
   }
   yield* text(FILES.manifest, [JSON.stringify(manifest, null, 2)])
   zip.end()

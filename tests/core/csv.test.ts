@@ -22,8 +22,13 @@ describe('CSV', () => {
         const text = `${columns.join(',')}\r\n${csvLines(columns, rows)}`
         const { data, errors } = Papa.parse<Record<string, string>>(text, READ_CSV)
         expect(errors).toEqual([])
+        const shown = (text: string) =>
+          /^[=+\-@\t\r]/.test(text) && !Number.isFinite(Number(text)) ? `'${text}` : text
         expect(data.map((r) => ({ ...r, value: Number(r.value) }))).toEqual(
-          rows.map((r) => ({ ...r, value: r.value === 0 ? 0 : r.value })),
+          rows.map(({ id, value, words }) => ({
+            ...{ id: shown(id), words: shown(words) },
+            value: value === 0 ? 0 : value,
+          })),
         )
       }),
     )
@@ -31,6 +36,16 @@ describe('CSV', () => {
 
   test('column names are found with a byte-order mark, capitals and blanks around them', () => {
     expect(['\uFEFFID', ' Triceps_mm ', 'SEX'].map(columnName)).toEqual(['id', 'triceps_mm', 'sex'])
+  })
+
+  test('what a spreadsheet would run is text, and numbers are numbers', () => {
+    const cells = ['=1+1', '+cmd', '@SUM(A1)', '-2', '-2+3', '\t=1', 'a=1']
+    expect(
+      csvLines(
+        ['id'],
+        cells.map((id) => ({ id })),
+      ).split('\r\n'),
+    ).toEqual(["'=1+1", "'+cmd", "'@SUM(A1)", '-2', "'-2+3", "'\t=1", 'a=1', ''])
   })
 
   test('a column without a value is an empty cell', () => {

@@ -12,6 +12,7 @@ import {
   truncateSync,
   writeFileSync,
 } from 'node:fs'
+import { request } from 'node:http'
 import { join } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import type { Browser, Page } from 'puppeteer-core'
@@ -36,7 +37,7 @@ beforeAll(async () => {
   await server.stop()
   // A backup of it, as it is made each day.
   oak('backup', join(server.folder, 'b.zip'))
-  mkdirSync(join(server.folder, 'backups'))
+  mkdirSync(join(server.folder, 'backups'), { mode: 0o700 })
   renameSync(
     join(server.folder, 'b.zip'),
     join(server.folder, 'backups/2026-11-02T091500Z-daily.zip'),
@@ -200,6 +201,28 @@ test('what goes wrong is logged without a word of anybody', async () => {
   expect((await fetch(`${server.url}/api/clients?search=Lark%00`)).status).toBe(422)
   await server.stop()
   expect(said()).not.toMatch(/Lark|limp/)
+})
+
+test('no foreign host is answered, and no page of another site, its scripts included', async () => {
+  await server.start()
+  const html = await (await fetch(server.url)).text()
+  const script = /\/_nuxt\/[\w-]+\.js/.exec(html)![0]
+  const ask = (path: string, headers: Record<string, string>) =>
+    new Promise<number>((resolve, reject) => {
+      request(server.url + path, { headers }, (answer) => {
+        answer.resume()
+        resolve(answer.statusCode!)
+      })
+        .on('error', reject)
+        .end()
+    })
+  for (const path of ['/', '/api/clients', '/sw.js', script]) {
+    expect(await ask(path, {}), path).toBe(200)
+    expect(await ask(path, { host: 'elsewhere.example' }), path).toBe(421)
+    expect(await ask(path, { origin: 'http://elsewhere.example' }), path).toBe(403)
+    const { headers } = await fetch(server.url + path)
+    expect(headers.get('access-control-allow-origin'), path).toBeNull()
+  }
 })
 
 test('a stop with 100 screens that follow a check-in takes at most two seconds', async () => {

@@ -15,7 +15,7 @@ function hostOf(origin: string): string | undefined {
  * There are no accounts yet, so the server answers this machine alone: no foreign host name (which a hostile page can
  * point at 127.0.0.1) and no request made by another site's page.
  */
-export default defineEventHandler((event) => {
+const loopbackOnly = defineEventHandler((event) => {
   const host = getRequestHost(event)
   const voice = voiceOf(languageOf(event))
   if (!LOOPBACK.test(host)) {
@@ -28,4 +28,9 @@ export default defineEventHandler((event) => {
   if (origin && hostOf(origin) !== host) {
     throw createError({ statusCode: 403, message: tell(say('api.anotherSite'), voice) })
   }
+})
+
+/** Before everything else: the application's own files are served before any middleware. */
+export default defineNitroPlugin(({ h3App }) => {
+  h3App.stack.unshift({ route: '/', handler: loopbackOnly })
 })

@@ -38,8 +38,9 @@ const settingsSchema = z.object({
 })
 export type BackupSettings = z.infer<typeof settingsSchema>
 
-const folderOf = (dataFolder: string) => join(dataFolder, PARTS.backups)
-const settingsFile = (dataFolder: string) => join(folderOf(dataFolder), 'settings.json')
+/** Where a data folder has its backups. */
+export const backupsFolder = (dataFolder: string) => join(dataFolder, PARTS.backups)
+const settingsFile = (dataFolder: string) => join(backupsFolder(dataFolder), 'settings.json')
 
 export function readSettings(dataFolder: string): BackupSettings {
   try {
@@ -54,10 +55,14 @@ export async function keepSettings(
   change: Partial<BackupSettings>,
 ): Promise<BackupSettings> {
   const settings = { ...readSettings(dataFolder), ...change }
-  makeFolder(folderOf(dataFolder))
+  makeFolder(backupsFolder(dataFolder))
   await writeWhole(settingsFile(dataFolder), [Buffer.from(JSON.stringify(settings))])
   return settings
 }
+
+/** Notes that a backup was restored, in place of the record or beside it. */
+export const noteTried = (dataFolder: string) =>
+  keepSettings(dataFolder, { triedAt: new Date().toISOString() })
 
 /** As `2026-11-27T091500123Z-daily.zip`, or `.zip.age` where it is locked. */
 const NAME = new RegExp(
@@ -84,13 +89,13 @@ function listBackups(folder: string): Backup[] {
 }
 
 /** The backups in a data folder, newest first. */
-export const backupsIn = (dataFolder: string): Backup[] => listBackups(folderOf(dataFolder))
+export const backupsIn = (dataFolder: string): Backup[] => listBackups(backupsFolder(dataFolder))
 
 /** The file of a backup of a data folder. @throws Refusal where there is none of that name */
 export function backupFile(dataFolder: string, name: string): string {
   if (!backupsIn(dataFolder).some((backup) => backup.name === name))
     throw new Refusal(404, say('api.suchBackup'), { code: 'not-found' })
-  return join(folderOf(dataFolder), name)
+  return join(backupsFolder(dataFolder), name)
 }
 
 /** How many are kept: the newest of all and of those from elsewhere, and the newest of each day, week and month in which there was one. */
@@ -221,7 +226,7 @@ export function makeBackup(
   { at = new Date(), spare }: { at?: Date; spare?: string } = {},
 ): Promise<string> {
   const work = last.then(async () => {
-    const folder = folderOf(dataFolder)
+    const folder = backupsFolder(dataFolder)
     makeFolder(folder)
     const { second, passphrase } = readSettings(dataFolder)
     const name = nameOf(at, reason, passphrase !== null)
@@ -251,14 +256,14 @@ export async function bringBackup(
   parts: AsyncIterable<Uint8Array>,
   at = new Date(),
 ): Promise<string> {
-  const folder = folderOf(dataFolder)
+  const folder = backupsFolder(dataFolder)
   makeFolder(folder)
-  const [coming, zipped] = [join(folder, COMING), (start: string) => start.startsWith('PK')]
+  const coming = join(folder, COMING)
   try {
     await writeWhole(coming, parts)
     const start = startOf(coming)
     const locked = start === LOCKED
-    if (!locked && !zipped(start))
+    if (!locked && !start.startsWith('PK'))
       throw new Refusal(422, refusal(say('api.file'), undefined, say('api.wholeBackup')), {
         ...{ code: 'backup', field: 'file' },
       })
@@ -275,7 +280,7 @@ const COMING = 'coming'
 
 /** Takes away what a stop in the midst of a backup has left. */
 export function sweepBackups(dataFolder: string): void {
-  const folder = folderOf(dataFolder)
+  const folder = backupsFolder(dataFolder)
   const names = fs.existsSync(folder) ? fs.readdirSync(folder) : []
   for (const name of names)
     if (name === COMING || name.endsWith(MAKING)) fs.rmSync(join(folder, name))

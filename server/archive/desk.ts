@@ -4,7 +4,13 @@ import { refusal, say, type Words } from '#core'
 import type { BackupHolds, Backups, BackupSettingsChange } from '#shared/contract/backups'
 import { folderOf, type Database } from '../database/driver'
 import { conflict, Refusal } from '../http/errors'
-import { backupsIn, keepSettings, readSettings, type BackupSettings } from './backups'
+import {
+  backupsFolder,
+  backupsIn,
+  keepSettings,
+  readSettings,
+  type BackupSettings,
+} from './backups'
 import type { Manifest } from './format'
 
 /** A restore is to be tried once a year, and for the first time two weeks after the first backup. */
@@ -30,7 +36,7 @@ export function viewBackups(db: Database): Backups {
   const folder = folderOf(db)
   const settings = folder === undefined ? undefined : readSettings(folder)
   return {
-    folder: folder === undefined ? null : join(folder, 'backups'),
+    folder: folder === undefined ? null : backupsFolder(folder),
     backups:
       folder === undefined
         ? []

@@ -11,8 +11,8 @@ import { dataFolder } from '../files/data-folder'
 import {
   backupFile,
   hasBackupOf,
-  keepSettings,
   makeBackup,
+  noteTried,
   openArchive,
   readSettings,
   sweepBackups,
@@ -207,7 +207,7 @@ export async function restoreBackup(name: string, passphrase: string | null): Pr
   opening.catch(() => (opening = undefined))
   trouble = undefined
   const manifest = await restored
-  await keepSettings(folder, { triedAt: new Date().toISOString() })
+  await noteTried(folder)
   return manifest
 }
 
@@ -226,7 +226,7 @@ export async function tryBackup(name: string, passphrase: string | null): Promis
   )
   trying = work.catch(() => {})
   const manifest = await work
-  await keepSettings(folder, { triedAt: new Date().toISOString() })
+  await noteTried(folder)
   return manifest
 }
 /** They share one folder. */

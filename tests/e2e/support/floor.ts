@@ -45,6 +45,8 @@ export async function begin(page: Page) {
   )
   await page.keyboard.press('Enter')
   await waitForFocus(page, 'reading')
+  // The address follows the stage a moment later: a reload in between would open the stage before.
+  await page.waitForFunction(() => /stage=(folds|tape)/.test(location.search))
 }
 
 export async function openFolds(page: Page, server: TestServer, id: string) {

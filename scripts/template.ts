@@ -1,11 +1,12 @@
 /**
- * `tsx scripts/template.ts FILE`: an empty database with every table, zipped: what a first start begins with. Made with
+ * `tsx scripts/template.ts FILE`: an empty database with every table, packed: what a first start begins with. Made with
  * the build.
  */
 import { mkdirSync, mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { dirname, join, relative, sep } from 'node:path'
 import { fileURLToPath } from 'node:url'
+import { gzipSync } from 'node:zlib'
 import { zipSync, type Zippable } from 'fflate'
 import { openDatabase } from '../server/database/driver'
 
@@ -17,7 +18,8 @@ if (!file) {
 const migrations = fileURLToPath(new URL('../server/database/migrations', import.meta.url))
 const folder = mkdtempSync(join(tmpdir(), 'oak-pinch-template-'))
 try {
-  const { close } = await openDatabase(folder, migrations)
+  const { analyze, close } = await openDatabase(folder, migrations)
+  await analyze()
   await close()
   const database = join(folder, 'db')
   const files: Zippable = {}
@@ -29,7 +31,7 @@ try {
     else files[name] = readFileSync(path)
   }
   mkdirSync(dirname(file), { recursive: true })
-  writeFileSync(file, zipSync(files, { level: 9 }))
+  writeFileSync(file, gzipSync(zipSync(files, { level: 0 }), { level: 9 }))
 } finally {
   rmSync(folder, { recursive: true, force: true })
 }

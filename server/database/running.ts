@@ -38,6 +38,8 @@ async function withMigrations<T>(use: (folder: string) => Promise<T>): Promise<T
   try {
     const assets = useStorage('assets:migrations')
     for (const key of await assets.getKeys()) {
+      // What the next migration is drawn up against; running them takes the SQL and the journal.
+      if (key.endsWith('_snapshot.json')) continue
       const path = join(folder, ...key.split(':'))
       mkdirSync(dirname(path), { recursive: true })
       const content = await assets.getItem(key)
@@ -52,7 +54,7 @@ async function withMigrations<T>(use: (folder: string) => Promise<T>): Promise<T
 /** The empty database that was made with the build; undefined where there is none. */
 const template = () =>
   useStorage('assets:template')
-    .getItemRaw<Uint8Array>('record.zip')
+    .getItemRaw<Uint8Array>('record.zip.gz')
     .catch(() => null)
 
 const ANALYZE_EVERY_MS = 15 * 60_000

@@ -15,6 +15,7 @@ const later = <T extends object>(load: () => Promise<T>): Area<T> =>
     get: (_, name) => async () => (await load())[name as keyof T],
   })
 
+export const access = later(async () => (await import('#shared/contract/routes/access')).access)
 export const backups = later(async () => (await import('#shared/contract/routes/backups')).backups)
 export const calendar = later(
   async () => (await import('#shared/contract/routes/calendar')).calendar,

@@ -32,3 +32,14 @@ export const restore: Verb = {
   read back and held against the backup before anything is replaced.`,
   run: async (args) => opening('restore', args),
 }
+
+/** `password`: for who cannot sign in any more. */
+export const password: Verb = {
+  summary: 'sets the password of somebody who forgot theirs',
+  help: `NAME [--data FOLDER]
+
+  NAME    The name that they sign in with.
+  ${FOLDER}
+  Asks for the new password, or takes it from OAK_PINCH_PASSWORD. Every device of theirs is signed out.`,
+  run: async (args) => opening('password', args),
+}

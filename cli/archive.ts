@@ -1,5 +1,6 @@
 /**
- * `backup` and `restore`: the whole record to a file and back, while no server has the data folder. Run from its
+ * `backup` and `restore`: the whole record to a file and back; `password`: lets somebody in again who forgot theirs.
+ * While no server has the data folder. Run from its
  * sources, since the database engine cannot be bundled.
  */
 import { existsSync, mkdirSync, readFileSync } from 'node:fs'
@@ -7,7 +8,9 @@ import { join, resolve } from 'node:path'
 import { createInterface } from 'node:readline/promises'
 import { fileURLToPath } from 'node:url'
 import { backUpTo, isLocked, makeBackup, openArchive } from '../server/archive/backups'
+import { readTables, type Table } from '../server/archive/record'
 import { restoreInto } from '../server/archive/restore'
+import { setPasswordByName } from '../server/access/people'
 import { openDatabase } from '../server/database/driver'
 import { lockDataFolder } from '../server/database/lock'
 import { erasedIn } from '../server/clients/erasures'
@@ -27,30 +30,34 @@ const create = (into: string) =>
 provideWords(wholeCatalogue(join(root, 'locales')))
 
 interface Asked {
-  file: string
+  /** The first that is named: a file, or whose password. */
+  named: string
   folder: string
 }
 
-/** FILE [--data FOLDER] */
+/** FILE or NAME, [--data FOLDER] */
 function read(args: readonly string[]): Asked {
   const at = args.indexOf('--data')
   const rest = at < 0 ? args : args.filter((_, i) => i !== at && i !== at + 1)
-  const [file, ...more] = rest
-  if (!file || more.length || (at >= 0 && !args[at + 1])) {
-    process.stderr.write('Usage: npm run -s oak -- backup|restore FILE [--data FOLDER]\n')
+  const [named, ...more] = rest
+  if (!named || more.length || (at >= 0 && !args[at + 1])) {
+    process.stderr.write(
+      'Usage: npm run -s oak -- backup|restore|password FILE|NAME [--data FOLDER]\n',
+    )
     process.exit(2)
   }
   const folder =
     args[at + 1 || args.length] ?? process.env.OAK_PINCH_DATA ?? join(root, '.data', 'gym')
-  return { file: resolve(file), folder: resolve(folder) }
+  return { named, folder: resolve(folder) }
 }
 
-/** The passphrase, from OAK_PINCH_PASSPHRASE or typed where somebody can. */
-async function passphrase(): Promise<string | null> {
-  if (process.env.OAK_PINCH_PASSPHRASE) return process.env.OAK_PINCH_PASSPHRASE
+/** What is secret: from the environment, or typed where somebody can. */
+async function secret(variable: string, asked: string): Promise<string | null> {
+  const given = process.env[variable]
+  if (given) return given
   if (!process.stdin.isTTY) return null
   const asking = createInterface({ input: process.stdin, output: process.stderr })
-  const typed = await asking.question('Passphrase: ')
+  const typed = await asking.question(`${asked}: `)
   asking.close()
   return typed
 }
@@ -58,7 +65,8 @@ async function passphrase(): Promise<string | null> {
 const counted = (tables: Record<string, { rows: number }>, photos: number) =>
   `${tables.clients?.rows ?? 0} clients, ${tables.readings?.rows ?? 0} readings, ${photos} photos`
 
-async function backup({ file, folder }: Asked): Promise<void> {
+async function backup({ named, folder }: Asked): Promise<void> {
+  const file = resolve(named)
   process.env.OAK_PINCH_DATA = folder
   const { db, close } = await openDatabase(folder, migrations, { create, mayBegin: false })
   try {
@@ -70,14 +78,17 @@ async function backup({ file, folder }: Asked): Promise<void> {
 }
 
 /** The record that is there is backed up first; one that does not open is put aside as it is. */
-async function backUpPresent(folder: string): Promise<{ erased?: string[]; backedUp?: boolean }> {
+async function backUpPresent(
+  folder: string,
+): Promise<{ erased?: string[]; backedUp?: boolean; access?: Table[] }> {
   if (!existsSync(join(folder, 'db')) && !existsSync(join(folder, 'pglite'))) return {}
   try {
     const { db, close } = await openDatabase(folder, migrations, { create, mayBegin: false })
     try {
       const name = await makeBackup(db, folder, 'restore')
       process.stderr.write(`What was there is in ${join(folder, 'backups', name)}.\n`)
-      return { erased: await erasedIn(db), backedUp: true }
+      const access = await db.transaction((tx) => readTables(tx, 'access'))
+      return { erased: await erasedIn(db), backedUp: true, access }
     } finally {
       await close()
     }
@@ -88,9 +99,13 @@ async function backUpPresent(folder: string): Promise<{ erased?: string[]; backe
   }
 }
 
-async function restore({ file, folder }: Asked): Promise<void> {
+async function restore({ named, folder }: Asked): Promise<void> {
+  const file = resolve(named)
   process.env.OAK_PINCH_DATA = folder
-  const parts = await openArchive(file, isLocked(file) ? await passphrase() : null)
+  const parts = await openArchive(
+    file,
+    isLocked(file) ? await secret('OAK_PINCH_PASSPHRASE', 'Passphrase') : null,
+  )
   const present = await backUpPresent(folder)
   mkdirSync(folder, { recursive: true, mode: 0o700 })
   const release = await lockDataFolder(folder)
@@ -104,10 +119,25 @@ async function restore({ file, folder }: Asked): Promise<void> {
   }
 }
 
+/** Whoever can read the data folder may let anybody in. */
+async function password({ named, folder }: Asked): Promise<void> {
+  process.env.OAK_PINCH_DATA = folder
+  const chosen = await secret('OAK_PINCH_PASSWORD', 'New password')
+  const { db, close } = await openDatabase(folder, migrations, { create, mayBegin: false })
+  try {
+    const { name } = await setPasswordByName(db, named, chosen ?? '')
+    process.stderr.write(`${name} signs in with the new password, and was signed out everywhere.\n`)
+  } finally {
+    await close()
+  }
+}
+
+const VERBS: Record<string, (asked: Asked) => Promise<void>> = { backup, restore, password }
+
 try {
   const [verb, ...args] = process.argv.slice(2)
   const asked = read(args)
-  await (verb === 'backup' ? backup(asked) : restore(asked))
+  await VERBS[verb!]!(asked)
 } catch (error) {
   const said =
     error instanceof RecordTrouble || error instanceof Refusal

@@ -5,13 +5,13 @@
 import { isMainThread } from 'node:worker_threads'
 import { wordsOfError } from '../shared/words/tell'
 import { estimate, estimateBlocks } from './estimate'
-import { backup, restore } from './archive-verbs'
+import { backup, password, restore } from './archive-verbs'
 import { plan } from './plans'
 import { check, judge } from './records'
 import { UsageError, type Verb } from './verb'
 import { voice } from './voice'
 
-const VERBS: Record<string, Verb> = { backup, check, estimate, judge, plan, restore }
+const VERBS: Record<string, Verb> = { backup, check, estimate, judge, password, plan, restore }
 
 const HELP = `Usage: npm run -s oak -- VERB
 

@@ -1,6 +1,7 @@
 /*
  * The keys of the catalogue as a type, so that a key that is not there does not compile. A new place is named here.
  */
+import type access from './en-US/access.json'
 import type backups from './en-US/backups.json'
 import type bodyMap from './en-US/bodyMap.json'
 import type calendar from './en-US/calendar.json'
@@ -33,7 +34,8 @@ import type today from './en-US/today.json'
 import type weighIns from './en-US/weighIns.json'
 import type welcome from './en-US/welcome.json'
 
-type Catalogue = typeof backups &
+type Catalogue = typeof access &
+  typeof backups &
   typeof bodyMap &
   typeof calendar &
   typeof caller &

@@ -18,9 +18,9 @@ const SCRIPTS: readonly (readonly [RegExp, string | undefined])[] = [
   [/^date-fns\/_lib\/(format\/long|protect|default)/, 'typed-dates'],
   [/^@headlessui\/.*\/(dialog|focus-trap|portal)\//, undefined],
   [/^(date-fns|@headlessui|uuid|cookie-es)\//, 'parts'],
-  [/^nuxt\/.*\/(components\/nuxt-link|composables\/cookie)\b/, 'parts'],
+  [/^nuxt\/.*\/(components\/nuxt-link|composables\/(cookie|state))\b/, 'parts'],
   // Types, names and addresses alone: a page that shows them need not carry the schemas.
-  [/^shared\/contract\/(define|choices)\b/, 'parts'],
+  [/^shared\/(access|contract\/(define|choices|made-up))\b/, 'parts'],
   // What the floor needs of the contract, and all others with it.
   [
     /^shared\/contract\/(zod|problems|fields|sites|clients|check-ins|equipment|weigh-ins)\.ts/,

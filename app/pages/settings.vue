@@ -2,14 +2,24 @@
 import { PROTOCOLS, type OwnProtocol, type LandmarkStandard, type Tolerance } from '#core'
 import type { Gym, SettingsChange } from '#shared/contract/equipment'
 import BackupsPanel from '~/features/settings/BackupsPanel.vue'
-import { backups, clients, gym as routes } from '~/contract'
+import AccessPanel from '~/features/settings/AccessPanel.vue'
+import MyAccess from '~/features/settings/MyAccess.vue'
+import { access, backups, clients, gym as routes } from '~/contract'
 
 await breathe()
 
 const { data, error } = await useAsyncData('gym', () => callApi(routes.view, {}))
 const gym = computed(() => data.value as Gym)
-const { data: archived } = await useAsyncData('archive', () => callApi(clients.archived, {}))
-const { data: backedUp } = await useAsyncData('backups', () => callApi(backups.view, {}))
+const { can, signsIn } = useMe()
+const { data: archived } = await useAsyncData('archive', async () =>
+  can('clients.list') ? callApi(clients.archived, {}) : [],
+)
+const { data: backedUp } = await useAsyncData('backups', async () =>
+  can('gym.keep') ? callApi(backups.view, {}) : null,
+)
+const { data: letIn } = await useAsyncData('access', async () =>
+  can('gym.govern') ? callApi(access.view, {}) : null,
+)
 await breathe()
 usePageTitle(() => t('settings.settings'))
 
@@ -116,7 +126,13 @@ const retire = (id: string) => take(() => callApi(routes.removeProtocol, { param
           </fieldset>
         </section>
       </InTurn>
-      <InTurn>
+      <InTurn v-if="signsIn">
+        <section class="space-y-4">
+          <h2 class="border-b-2 border-ink pb-1 text-2xl">{{ t('access.you') }}</h2>
+          <MyAccess />
+        </section>
+      </InTurn>
+      <InTurn v-if="can('gym.equip')">
         <section class="space-y-4">
           <h2 class="border-b-2 border-ink pb-1 text-2xl">
             {{ t('settings.thisGymCheckInsCome') }}
@@ -154,7 +170,7 @@ const retire = (id: string) => take(() => callApi(routes.removeProtocol, { param
           </p>
         </section>
       </InTurn>
-      <InTurn>
+      <InTurn v-if="can('gym.equip')">
         <section class="space-y-3">
           <ListHead :name="t('settings.setsYourOwn')" :add="t('settings.addSet')" @add="begin()" />
           <ul>
@@ -178,6 +194,12 @@ const retire = (id: string) => take(() => callApi(routes.removeProtocol, { param
             </li>
           </ul>
           <p v-if="gym.ownProtocols.length === 0" class="text-faded">{{ t('settings.noneYet') }}</p>
+        </section>
+      </InTurn>
+      <InTurn v-if="letIn">
+        <section id="access" class="space-y-4">
+          <h2 class="border-b-2 border-ink pb-1 text-2xl">{{ t('access.people') }}</h2>
+          <AccessPanel :start="letIn" :testers="gym.testers" />
         </section>
       </InTurn>
       <InTurn v-if="backedUp">

@@ -8,7 +8,7 @@ const emit = defineEmits<{ add: [] }>()
   <h2 class="flex items-end justify-between border-b-2 border-ink pb-1 text-2xl">
     {{ name }}
     <button type="button" class="button font-text text-base" @click="emit('add')">
-      {{ add ?? t('common.add') }}<span v-if="to" class="sr-only"> {{ to }}</span>
+      {{ add ?? t('common.add') }}<span v-if="to" class="sr-only">{{ ` ${to}` }}</span>
     </button>
   </h2>
 </template>

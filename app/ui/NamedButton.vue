@@ -5,6 +5,6 @@ defineProps<{ of: string }>()
 
 <template>
   <button type="button" class="button">
-    <slot /><span class="sr-only"> {{ of }}</span>
+    <slot /><span class="sr-only">{{ ` ${of}` }}</span>
   </button>
 </template>

@@ -1,22 +1,32 @@
 <script setup lang="ts">
+import type { Action } from '#shared/access'
+
 /**
  * The places of the application: on top of every page of the desk, and on a phone a bar of four at the foot of the
  * screen, within the thumb's reach, with the others behind More.
  */
-const places = [
-  { to: '/', name: t('common.today'), thumb: true },
-  { to: '/clients', name: t('common.clients'), thumb: true },
-  { to: '/leaderboards', name: t('common.leaderboards') },
-  { to: '/calendar', name: t('common.calendar'), thumb: true },
+const ALL: { to: string; name: string; thumb?: boolean; for?: Action }[] = [
+  { to: '/', name: t('common.today'), thumb: true, for: 'clients.list' },
+  { to: '/clients', name: t('common.clients'), thumb: true, for: 'clients.list' },
+  { to: '/leaderboards', name: t('common.leaderboards'), for: 'boards.see' },
+  { to: '/calendar', name: t('common.calendar'), thumb: true, for: 'clients.list' },
   { to: '/reference', name: t('common.reference'), thumb: true },
-  { to: '/equipment', name: t('common.equipment') },
+  { to: '/equipment', name: t('common.equipment'), for: 'gym.equip' },
   { to: '/settings', name: t('common.settings') },
 ]
+const { can, me } = useMe()
+/** What one may see; who types along begins with the check-ins that are open. */
+const places = computed(() => [
+  ...(me.value?.role === 'assistant'
+    ? [{ to: '/open-check-ins', name: t('access.openCheckIns'), thumb: true }]
+    : []),
+  ...ALL.filter(({ for: action }) => !action || can(action)),
+])
 const route = useRoute()
 /** A place and all that is in it. */
 const isHere = (place: string) =>
   route.path === place || (place !== '/' && route.path.startsWith(`${place}/`))
-const isMore = computed(() => places.some(({ to, thumb }) => !thumb && isHere(to)))
+const isMore = computed(() => places.value.some(({ to, thumb }) => !thumb && isHere(to)))
 
 const bar = useTemplateRef<HTMLElement>('bar')
 const button = useTemplateRef<HTMLButtonElement>('button')

@@ -9,7 +9,7 @@ import {
   type SentQuery,
 } from '#shared/contract/define'
 import type { Later } from '~/contract'
-import { RECORD_CODES, Refused, ServerFault, Unreachable } from './problems'
+import { RECORD_CODES, Refused, ServerFault, SignedOut, Unreachable } from './problems'
 
 /** What goes with a call: only what the route takes. */
 export type Sent<T extends Route> = (Record<string, never> extends ParamsOf<T>
@@ -31,6 +31,9 @@ const reached = <T>(loading: Promise<T>): Promise<T> =>
 
 const resolved = <T extends Route>(named: T | Later<T>): T | Promise<T> =>
   typeof named === 'function' ? reached(named()) : named
+
+/** What is done when the server says that nobody is signed in any more: a plugin of the browser knows. */
+export const whenSignedOut = { tell: () => {} }
 
 /** What the API answered while a page was made on the server: plain JSON, all of it. */
 export const replies = new WeakSet<object>()
@@ -64,6 +67,10 @@ export async function callApi<T extends Route>(
     const words = problemsSchema.safeParse(response._data)
     const problems = words.success ? words.data.problems : []
     if (problems[0]?.code?.startsWith(RECORD_CODES)) throw new Unreachable(problems[0].message)
+    if (problems[0]?.code === 'sign-in') {
+      whenSignedOut.tell()
+      throw new SignedOut(problems[0].message)
+    }
     if (response.status >= 500) {
       throw new ServerFault(problems[0]?.message ?? t('common.somethingWentWrongServer'))
     }

@@ -26,6 +26,9 @@ export class Unreachable extends Error {
   }
 }
 
+/** Nobody is signed in any more: what is to be sent waits until somebody is. */
+export class SignedOut extends Unreachable {}
+
 /** How the codes of a server begin that cannot get at its record for now. */
 export const RECORD_CODES = 'record-'
 

@@ -2,4 +2,4 @@ import { clients } from '#shared/contract/routes/clients'
 import { listArchived } from '../clients/queries'
 import { defineApi } from '../http/define-api'
 
-export default defineApi(clients.archived, ({ db }) => listArchived(db))
+export default defineApi(clients.archived, ({ db, coach }) => listArchived(db, coach))

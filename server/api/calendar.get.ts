@@ -2,7 +2,7 @@ import { calendar } from '#shared/contract/routes/calendar'
 import { listDue } from '../clients/queries'
 import { defineApi } from '../http/define-api'
 
-export default defineApi(calendar.month, async ({ db, query, today }) => ({
+export default defineApi(calendar.month, async ({ db, query, today, coach }) => ({
   today,
-  entries: await listDue(db, query),
+  entries: await listDue(db, { ...query, coach }),
 }))

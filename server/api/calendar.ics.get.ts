@@ -8,11 +8,12 @@ import { defineApi } from '../http/define-api'
 import { languageOf } from '../http/language'
 
 /** Check-ins due in the year to come, and those that are late, as an iCalendar file: of everybody or of one client. */
-export default defineApi(calendar.file, async ({ event, db, query: { client }, today }) => {
-  const all = await listDue(db, { from: addDays(today, -366), to: addDays(today, 366) })
+export default defineApi(calendar.file, async (call) => {
+  const { event, db, query, today, coach } = call
+  const all = await listDue(db, { from: addDays(today, -366), to: addDays(today, 366), coach })
   const voice = voiceOf(languageOf(event))
   const visits = all
-    .filter(({ clientId }) => !client || clientId === client)
+    .filter(({ clientId }) => !query.client || clientId === query.client)
     .map(({ clientId, name, dueOn }) => ({
       uid: `${clientId}@oak-pinch`,
       date: dueOn,

@@ -39,8 +39,11 @@ interface Shape {
   counts: string | null
 }
 
+/** The schema of PostgreSQL that tables lie in: the record, or who gets in, which is no part of it. */
+type Room = 'public' | 'access'
+
 /** The tables of the record, each after those that its rows speak of. */
-async function shapes(db: Connection): Promise<Shape[]> {
+async function shapes(db: Connection, room: Room): Promise<Shape[]> {
   const { rows } = await db.execute<{ json: string }>(sql`
     select coalesce(json_agg(t order by t.name), '[]')::text as json from (
       select c.relname as name,
@@ -50,7 +53,7 @@ async function shapes(db: Connection): Promise<Shape[]> {
         (select coalesce(json_agg(distinct f.relname), '[]') from pg_constraint k join pg_class f on f.oid = k.confrelid
           where k.conrelid = c.oid and k.contype = 'f' and f.oid <> c.oid) as needs,
         (select a.attname from pg_attribute a where a.attrelid = c.oid and a.attidentity <> '' limit 1) as counts
-      from pg_class c where c.relkind = 'r' and c.relnamespace = 'public'::regnamespace
+      from pg_class c where c.relkind = 'r' and c.relnamespace = ${room}::regnamespace
     ) t`)
   const open = JSON.parse(rows[0]!.json) as Shape[]
   const ordered: Shape[] = []
@@ -69,17 +72,17 @@ async function shapes(db: Connection): Promise<Shape[]> {
  *
  * @param db a transaction, or a database that nobody writes to
  */
-export async function readTables(db: Connection): Promise<Table[]> {
+export async function readTables(db: Connection, room: Room = 'public'): Promise<Table[]> {
   const tables: Table[] = []
   await db.execute(sql`set local timezone = 'UTC'`)
-  for (const { name, keys } of await shapes(db)) {
+  for (const { name, keys } of await shapes(db, room)) {
     const order = sql.join(
       keys.map((key) => sql`t.${sql.identifier(key)}`),
       sql`, `,
     )
     const { rows } = await db.execute<{ rows: number; json: string }>(sql`
       select count(*)::int as rows, coalesce(json_agg(t order by ${order}), '[]')::text as json
-      from ${sql.identifier(name)} t`)
+      from ${sql.identifier(room)}.${sql.identifier(name)} t`)
     tables.push({ name, ...rows[0]! })
   }
   return tables
@@ -93,26 +96,28 @@ export async function readTables(db: Connection): Promise<Table[]> {
 export async function writeTables(
   db: Connection,
   rowsOf: (name: string) => string | undefined,
+  room: Room = 'public',
 ): Promise<void> {
   await db.execute(sql`set local timezone = 'UTC'`)
-  const all = await shapes(db)
+  const all = await shapes(db, room)
+  const named = (name: string) => sql`${sql.identifier(room)}.${sql.identifier(name)}`
   const triggers = async (state: 'disable' | 'enable') => {
     for (const { name } of all)
-      await db.execute(sql`alter table ${sql.identifier(name)} ${sql.raw(state)} trigger user`)
+      await db.execute(sql`alter table ${named(name)} ${sql.raw(state)} trigger user`)
   }
   // What they would make of each row is among the rows already.
   await triggers('disable')
   for (const { name, counts } of all) {
     const json = rowsOf(name)
     if (json === undefined) continue
-    const table = sql.identifier(name)
+    const table = named(name)
     await db.execute(
       sql`insert into ${table} overriding system value select * from json_populate_recordset(null::${table}, ${json}::json)`,
     )
     if (counts === null) continue
     const column = sql.identifier(counts)
     // What is added from now on comes after what was there.
-    await db.execute(sql`select setval(pg_get_serial_sequence(${name}, ${counts}),
+    await db.execute(sql`select setval(pg_get_serial_sequence(${`${room}.${name}`}, ${counts}),
       (select coalesce(max(${column}), 0) + 1 from ${table}), false)`)
   }
   await triggers('enable')

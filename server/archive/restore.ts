@@ -13,7 +13,7 @@ import * as schema from '../database/schema'
 import { Refusal } from '../http/errors'
 import type { Manifest } from './format'
 import { readArchive } from './read'
-import { readTables, sumOf, writeTables } from './record'
+import { readTables, sumOf, writeTables, type Table } from './record'
 
 /** What a restore needs besides the archive. */
 export interface Restoring {
@@ -23,6 +23,8 @@ export interface Restoring {
   create: Creating
   /** Clients who were deleted since, and stay so. */
   erased?: readonly string[]
+  /** Who gets in now: no backup holds that, and a restored record lets in the same people. */
+  access?: readonly Table[]
   /** Whether the present record is in a backup, and need not be put aside. */
   backedUp?: boolean
 }
@@ -89,7 +91,7 @@ async function fill(
   folder: string,
   manifest: Manifest,
   rows: ReadonlyMap<string, string>,
-  { migrations, create, erased = [] }: Restoring,
+  { migrations, create, erased = [], access = [] }: Restoring,
 ): Promise<void> {
   const then = firstMigrations(migrations, manifest.version)
   if (!then) {
@@ -118,6 +120,8 @@ async function fill(
         )
       }
       await migrate(db, { migrationsFolder: migrations })
+      const letIn = new Map(access.map(({ name, json }) => [name, json]))
+      await db.transaction((tx) => writeTables(tx, (name) => letIn.get(name), 'access'))
       for (const id of erased) {
         await db.execute(sql`delete from clients where id = ${id}`)
         await db.execute(

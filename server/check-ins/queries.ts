@@ -6,13 +6,14 @@ import type { ClientNote } from '#shared/contract/notes'
 import type { Plan } from '#shared/contract/plans'
 import {
   clientJson,
+  ofCoach,
   screeningJson,
   siteNotesJson,
   withLatestHeight,
   type PlainClient,
 } from '../clients/queries'
 import type { Connection } from '../database/driver'
-import { jsonOf } from '../database/json'
+import { iso, jsonOf, listOf } from '../database/json'
 import { findGym, listOwnErrors } from '../equipment/queries'
 import { notFound } from '../http/errors'
 import { notesJson } from '../notes/queries'
@@ -117,3 +118,18 @@ export async function findCallerView(db: Connection, id: string): Promise<Caller
   const { name, sex } = client
   return { checkIn: { ...checkIn, readings }, client: { name, sex }, siteNotes }
 }
+
+/** Whom a check-in is open for, the latest first. */
+export const listOpenCheckIns = (
+  db: Connection,
+  coach?: string,
+): Promise<{ id: string; name: string; startedAt: string }[]> =>
+  jsonOf(
+    db,
+    listOf(
+      sql`json_build_object('id', k.id, 'name', c.name, 'startedAt', ${iso(sql`k.started_at`)})`,
+      sql`from check_ins k join clients c on c.id = k.client_id
+        where k.closed_at is null and k.voided_at is null and ${ofCoach(coach)}`,
+      sql`k.started_at desc`,
+    ),
+  )

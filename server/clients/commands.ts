@@ -1,17 +1,26 @@
 import { randomUUID } from 'node:crypto'
-import { eq, sql } from 'drizzle-orm'
+import { eq, inArray, sql } from 'drizzle-orm'
 import { bornFrom, type Birth, type IsoDate, say, dayValue } from '#core'
 import type { Client, ClientChange, NewClient, Screening, SiteNote } from '#shared/contract/clients'
 import { audit, type FieldChange } from '../audit/log'
 import type { Connection, Database } from '../database/driver'
-import { checkIns, clients, heights, screenings, siteNotes } from '../database/schema'
+import { checkIns, clients, heights, people, screenings, siteNotes } from '../database/schema'
 import { conflict, notFound, Refusal } from '../http/errors'
 import { clientOr404, findClient } from './queries'
 
-/** Adds a client with the height given. Adding the same one again, as after an answer that got lost, adds it once. */
-export async function addClient(db: Database, client: NewClient, today: IsoDate): Promise<Client> {
+/**
+ * Adds a client with the height given. Adding the same one again, as after an answer that got lost, adds it once.
+ *
+ * @param coachId whose client it is; null for everybody's
+ */
+export async function addClient(
+  db: Database,
+  client: NewClient,
+  today: IsoDate,
+  coachId: string | null = null,
+): Promise<Client> {
   const { height, ...given } = client
-  const row = { ...given, birthYear: birthYearBeside(given.birthDate, given.birthYear) }
+  const row = { ...given, coachId, birthYear: birthYearBeside(given.birthDate, given.birthYear) }
   await db.transaction(async (tx) => {
     const added = await tx.insert(clients).values(row).onConflictDoNothing().returning()
     if (added.length > 0) return height && addHeight(tx, row.id, height, today)
@@ -137,6 +146,41 @@ export async function changeClient(
     }
     await audit(tx, { actor, subject: 'client', clientId: id }, changes)
   })
+}
+
+/**
+ * Says whose client somebody is.
+ *
+ * @param coachId one of the people of the gym; null for everybody's
+ */
+export async function assignCoach(
+  db: Database,
+  id: string,
+  coachId: string | null,
+  actor: string,
+): Promise<string | null> {
+  await db.transaction(async (tx) => {
+    const [before] = await tx.select().from(clients).where(eq(clients.id, id)).for('update')
+    if (!before) throw notFound(say('api.suchClient'))
+    const named = await namesOfPeople(tx, [before.coachId, coachId])
+    if (coachId !== null && !named.has(coachId)) throw notFound(say('api.noSuchPerson'))
+    const nameOf = (who: string | null) => (who === null ? null : (named.get(who) ?? null))
+    await tx.update(clients).set({ coachId }).where(eq(clients.id, id))
+    await audit(tx, { actor, subject: 'client', clientId: id }, [
+      { field: 'coach', old: nameOf(before.coachId), new: nameOf(coachId) },
+    ])
+  })
+  return coachId
+}
+
+async function namesOfPeople(
+  db: Connection,
+  ids: readonly (string | null)[],
+): Promise<Map<string, string>> {
+  const wanted = ids.filter((id) => id !== null)
+  if (wanted.length === 0) return new Map()
+  const found = await db.select().from(people).where(inArray(people.id, wanted))
+  return new Map(found.map(({ id, name }) => [id, name]))
 }
 
 /** Keeps a screening; the ones before it stay as its history. The same id again keeps it once. */

@@ -80,7 +80,7 @@ export async function finishErasures(db: Database): Promise<void> {
   const folder = folderOf(db)
   if (folder) removeAsides(folder)
   const { rows } = await db.execute<{ name: string }>(
-    sql`select c.oid::regclass::text as name from pg_class c where c.relkind = 'r' and c.relnamespace = 'public'::regnamespace`,
+    sql`select c.oid::regclass::text as name from pg_class c where c.relkind = 'r' and c.relnamespace in ('public'::regnamespace, 'access'::regnamespace)`,
   )
   await db.execute(sql`analyze`)
   for (const name of [...rows.map((row) => row.name), 'pg_catalog.pg_statistic'])

@@ -1,4 +1,4 @@
-import { sql, type SQL } from 'drizzle-orm'
+import { eq, sql, type SQL } from 'drizzle-orm'
 import { LATE_AFTER_DAYS, type IsoDate, type WeighIn, say } from '#core'
 import type { Client, Screening, SiteNote } from '#shared/contract/clients'
 import type { ClientFile, ClientRecord } from '#shared/contract/record'
@@ -12,6 +12,7 @@ import {
 } from '../check-ins/json'
 import type { Connection } from '../database/driver'
 import { jsonOf, listOf } from '../database/json'
+import { clients } from '../database/schema'
 import { GYM_FIGURES_JSON, instrumentsJson, listOwnErrors, TESTERS } from '../equipment/queries'
 import { notFound } from '../http/errors'
 import { notesJson } from '../notes/queries'
@@ -130,6 +131,10 @@ export async function findFile(db: Connection, id: string): Promise<ClientFile> 
 export const listWeighIns = (db: Connection, clientId: string): Promise<WeighIn[]> =>
   jsonOf(db, weighInsJson(sql`client_id = ${clientId}`))
 
+/** True of the clients c of a coach; of all where none is named. */
+export const ofCoach = (coach: string | undefined): SQL =>
+  coach === undefined ? sql`true` : sql`c.coach_id::text = ${coach}`
+
 /**
  * What is due, of the clients that a query calls c with their standing as s: the same states as the core's `dueState`.
  */
@@ -143,26 +148,39 @@ export const stateOn = (today: IsoDate) => sql`
 /** Clients who are due between two days, the earliest first. */
 export function listDue(
   db: Connection,
-  { from, to }: { from: IsoDate; to: IsoDate },
+  { from, to, coach }: { from: IsoDate; to: IsoDate; coach?: string },
 ): Promise<{ clientId: string; name: string; dueOn: IsoDate; moved: boolean }[]> {
   return jsonOf(
     db,
     listOf(
       sql`json_build_object('clientId', c.id, 'name', c.name, 'dueOn', s.due_on, 'moved', s.moved)`,
       sql`from clients c join client_standings s on s.client_id = c.id
-        where c.archived_at is null and s.due_on between ${from}::date and ${to}::date`,
+        where c.archived_at is null and ${ofCoach(coach)} and s.due_on between ${from}::date and ${to}::date`,
       sql`s.due_on, c.name`,
     ),
   )
 }
 
 /** Archived clients by name. */
-export const listArchived = (db: Connection): Promise<{ id: string; name: string }[]> =>
+export const listArchived = (
+  db: Connection,
+  coach?: string,
+): Promise<{ id: string; name: string }[]> =>
   jsonOf(
     db,
     listOf(
       sql`json_build_object('id', c.id, 'name', c.name)`,
-      sql`from clients c where c.archived_at is not null`,
+      sql`from clients c where c.archived_at is not null and ${ofCoach(coach)}`,
       sql`c.name`,
     ),
   )
+
+/** Whose client somebody is; null for nobody's in particular. The answer is 404 where there is no such client. */
+export async function coachOf(db: Connection, id: string): Promise<string | null> {
+  const [found] = await db
+    .select({ coachId: clients.coachId })
+    .from(clients)
+    .where(eq(clients.id, id))
+  if (!found) throw notFound(say('api.suchClient'))
+  return found.coachId
+}

@@ -4,7 +4,7 @@ import { ROSTER_PAGE } from '#shared/contract/choices'
 import type { Roster, RosterEntry, RosterQuery } from '#shared/contract/roster'
 import type { Connection } from '../database/driver'
 import { jsonOf } from '../database/json'
-import { stateOn } from './queries'
+import { ofCoach, stateOn } from './queries'
 
 /** Signs that mean something to LIKE, taken as they are. */
 const plain = (text: string) => text.replace(/[\\%_]/g, (sign) => `\\${sign}`)
@@ -44,10 +44,11 @@ export async function findRoster(
   db: Connection,
   { search, state, says, sort, descending, page }: RosterQuery,
   today: IsoDate,
+  coach?: string,
 ): Promise<Roster> {
   const clients = sql`
-    select * from clients
-    where ${search.trim() ? isNamed(search) : sql`true`} and (archived_at is not null) = ${state === 'archived'}`
+    select c.* from clients c
+    where ${ofCoach(coach)} and ${search.trim() ? isNamed(search) : sql`true`} and (archived_at is not null) = ${state === 'archived'}`
   const cut = sql`limit ${ROSTER_PAGE} offset ${(page - 1) * ROSTER_PAGE}`
   const way = descending ? sql`desc` : sql`asc`
   // By what it says: what is to be looked at before what is worth telling, the most pressing first.
@@ -77,7 +78,7 @@ export async function findRoster(
   )
   // A page past the last, as after a search that finds less: the first.
   if (!found.entries && page > 1) {
-    return findRoster(db, { search, state, says, sort, descending, page: 1 }, today)
+    return findRoster(db, { search, state, says, sort, descending, page: 1 }, today, coach)
   }
   return { page, total: found.total ?? 0, entries: found.entries ?? [] }
 }

@@ -1,6 +1,6 @@
 import { PGlite } from '@electric-sql/pglite'
-import { getTableName, is, sql } from 'drizzle-orm'
-import { PgTable } from 'drizzle-orm/pg-core'
+import { is, sql } from 'drizzle-orm'
+import { getTableConfig, PgTable } from 'drizzle-orm/pg-core'
 import { drizzle, type PgliteDatabase } from 'drizzle-orm/pglite'
 import { migrate } from 'drizzle-orm/pglite/migrator'
 import { say } from '#core'
@@ -126,7 +126,8 @@ async function ready(
 /** Of the record's own tables: those of PostgreSQL itself take five times as long, and nobody asks them for anything. */
 const ANALYZE = `analyze ${Object.values(schema)
   .filter((table) => is(table, PgTable))
-  .map((table) => `"${getTableName(table)}"`)
+  .map((table) => getTableConfig(table))
+  .map(({ schema: room = 'public', name }) => `"${room}"."${name}"`)
   .join(', ')}`
 
 /** How far a database is against the migrations at hand: `new` has none of them, `newer` has one that is not there. */

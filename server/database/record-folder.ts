@@ -21,6 +21,8 @@ export const PARTS = {
   swap: 'restored',
   backups: 'backups',
   lock: LOCK_FILE,
+  /** What cookies are signed with. */
+  secret: 'secret',
   /** What could not be opened, put aside when a backup took its place. */
   aside: 'aside-',
 } as const

@@ -17,6 +17,7 @@ import {
   readSettings,
   sweepBackups,
 } from '../archive/backups'
+import { readTables } from '../archive/record'
 import type { Manifest } from '../archive/format'
 import { restoreInto, tryRestore, type Restoring } from '../archive/restore'
 import { endStreams } from '../events/live'
@@ -190,7 +191,8 @@ export async function restoreBackup(name: string, passphrase: string | null): Pr
     if (open) {
       await givenBack(open.db)
       await makeBackup(open.db, folder, 'restore', { spare: name })
-      Object.assign(present, { backedUp: true, erased: await erasedIn(open.db) })
+      const access = await open.db.transaction((tx) => readTables(tx, 'access'))
+      Object.assign(present, { backedUp: true, erased: await erasedIn(open.db), access })
       endStreams()
     }
     closed = true

@@ -16,16 +16,21 @@ export function listen(checkInId: string, tell: () => void): () => void {
   }
 }
 
-/** What ends each open stream. */
-const streams = new Set<() => void>()
+/** What ends each open stream, with the session that it was opened in. */
+const streams = new Map<() => void, string | undefined>()
 
 /** Notes a stream that never ends by itself. @returns what forgets it */
-export function holdStream(end: () => void): () => void {
-  streams.add(end)
+export function holdStream(end: () => void, sessionId?: string): () => void {
+  streams.set(end, sessionId)
   return () => streams.delete(end)
 }
 
 /** Ends every stream: a server that stops does not wait for screens that go on following. */
 export function endStreams(): void {
-  for (const end of streams) end()
+  for (const end of streams.keys()) end()
+}
+
+/** Ends the streams of a session that has ended: who is signed out sees nothing more. */
+export function endStreamsOf(sessionId: string): void {
+  for (const [end, of] of streams) if (of === sessionId) end()
 }

@@ -8,19 +8,26 @@ import {
 } from 'h3'
 import type { z } from 'zod'
 import { isoDateOf, type IsoDate, say, refusal } from '#core'
+import { seenBy } from '#shared/access'
 import type { BodyOf, ParamsOf, QueryOf, Route } from '#shared/contract/define'
 import { MADE_UP_COOKIE } from '#shared/contract/made-up'
 import { told, type Untold } from '#shared/words/tell'
 import { voiceOf } from '#shared/words/voices'
-import type { Database } from '../database/driver'
+import { isOpen, type Database } from '../database/driver'
+import {
+  clientOf,
+  mustMay,
+  mustMayAbout,
+  whoAsks,
+  whoLooksAround,
+  type Asking,
+} from '../access/actor'
+import { noteCall } from '../access/events'
 import { lend } from '../database/lending'
 import { useDatabase, useMadeUpDatabase } from '../database/running'
 import { bodyParts, contentTypeOf, readJson } from './body'
 import { languageOf } from './language'
 import { answerTo, Refusal } from './errors'
-
-/** Until people sign in, everything is done by whoever sits at this computer. */
-const LOCAL_ACTOR = 'this computer'
 
 /** What a handler gets: everything that was sent, read and checked by the route's contract. */
 export interface Call<T extends Route> {
@@ -31,8 +38,12 @@ export interface Call<T extends Route> {
   body: BodyOf<T>
   /** The parts as they arrive and the type, where the route takes a file. */
   file: { parts: AsyncIterable<Uint8Array>; type: string }
-  /** Who asks, for the audit log. */
+  /** Who asks, for the history of values. */
   actor: string
+  /** Who asks; undefined for nobody, where the route is for anybody. */
+  asking: Asking | undefined
+  /** The coach whose clients alone are listed; undefined where all are. */
+  coach: string | undefined
   /** The calendar date of this machine. The core has no clock; this is where the server looks at it. */
   today: IsoDate
   /** Says that the database is not used any more: a restore, which waits for that, is itself such a call. */
@@ -56,6 +67,16 @@ function fileOf(event: H3Event, accepted: NonNullable<Route['file']>) {
   return { type, parts: bodyParts(event, accepted.mostBytes) }
 }
 
+/** The record that a request is about, and who asks: the gym's own, or the made-up club for who may look around. */
+async function opened(event: H3Event): Promise<{ db: Database; asking: Asking | undefined }> {
+  if (getCookie(event, MADE_UP_COOKIE) !== undefined) {
+    const asking = await whoLooksAround(await useDatabase().catch(() => undefined), event)
+    if (asking) return { db: await useMadeUpDatabase(), asking }
+  }
+  const db = await useDatabase()
+  return { db, asking: await whoAsks(db, event) }
+}
+
 async function* noParts(): AsyncGenerator<Uint8Array> {}
 
 /**
@@ -71,13 +92,14 @@ export function defineApi<T extends Route>(
   const handler = defineEventHandler(async (event) => {
     let letGo = () => {}
     try {
+      const { db, asking } = await opened(event)
+      letGo = lend(db)
+      mustMay(asking, route.action)
       const params = route.params.parse(event.context.params ?? {}) as ParamsOf<T>
       const query = route.query.parse(getQuery(event)) as QueryOf<T>
       const body = (route.body && route.body.parse(await readJson(event))) as BodyOf<T>
       const file = route.file ? fileOf(event, route.file) : { parts: noParts(), type: '' }
-      const madeUp = getCookie(event, MADE_UP_COOKIE) !== undefined
-      const db = await (madeUp ? useMadeUpDatabase() : useDatabase())
-      letGo = lend(db)
+      if (asking) await mustMayAbout(db, asking, route, { params, body })
       const today = isoDateOf(new Date())
       const answer = await handle({
         event,
@@ -86,10 +108,17 @@ export function defineApi<T extends Route>(
         query,
         body,
         file,
-        actor: LOCAL_ACTOR,
+        actor: asking?.actor.name ?? '',
+        asking,
+        coach: asking && seenBy(asking.actor),
         today,
         letGo,
       })
+      if (asking) {
+        // After a restore it is another one.
+        const now = isOpen(db) ? db : await useDatabase()
+        await noteCall(now, asking, route, () => clientOf(now, route, { params, body }))
+      }
       if (route.status) setResponseStatus(event, route.status)
       return told(answer, voiceOf(languageOf(event)))
     } catch (error) {

@@ -8,7 +8,7 @@ export class Refusal extends Error {
   override readonly name = 'Refusal'
 
   constructor(
-    readonly status: 400 | 404 | 405 | 409 | 413 | 415 | 422,
+    readonly status: 400 | 401 | 403 | 404 | 405 | 409 | 413 | 415 | 422 | 429,
     readonly said: Words,
     readonly more: Partial<SaidProblem> = {},
   ) {

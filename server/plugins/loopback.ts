@@ -2,6 +2,7 @@ import { createError, defineEventHandler, getRequestHost, getRequestHeader } fro
 import { say } from '#core'
 import { tell } from '#shared/words/tell'
 import { voiceOf } from '#shared/words/voices'
+import { isLocal } from '../access/local'
 import { languageOf } from '../http/language'
 
 const LOOPBACK = /^(?:localhost|127(?:\.\d{1,3}){3}|\[::1\])(?::\d+)?$/i
@@ -12,13 +13,13 @@ function hostOf(origin: string): string | undefined {
 }
 
 /**
- * There are no accounts yet, so the server answers this machine alone: no foreign host name (which a hostile page can
- * point at 127.0.0.1) and no request made by another site's page.
+ * The server answers this machine alone: by the socket that a request comes in on, whatever its headers say; and no
+ * foreign host name (which a hostile page can point at 127.0.0.1) and no request made by another site's page.
  */
 const loopbackOnly = defineEventHandler((event) => {
   const host = getRequestHost(event)
   const voice = voiceOf(languageOf(event))
-  if (!LOOPBACK.test(host)) {
+  if (!isLocal(event) || !LOOPBACK.test(host)) {
     throw createError({
       statusCode: 421,
       message: tell(say('api.loopbackOnly'), voice),

@@ -2,7 +2,7 @@ import { sql, type SQL } from 'drizzle-orm'
 import { LATE_AFTER_DAYS, LOOK_AT, type IsoDate } from '#core'
 import type { Today } from '#shared/contract/today'
 import { backupConcern } from '../archive/desk'
-import { stateOn } from '../clients/queries'
+import { ofCoach, stateOn } from '../clients/queries'
 import { folderOf, type Database } from '../database/driver'
 import { iso, jsonOf } from '../database/json'
 import { judgeRest, judgeWaiting } from '../verdicts/keep'
@@ -16,13 +16,13 @@ const COMING_DAYS = 7
 const BUDGET_MS = 400
 
 /** Everybody who is not archived, with where they stand. */
-const everybody = (today: IsoDate) => sql`
+const everybody = (today: IsoDate, coach?: string) => sql`
   select c.id, c.name, c.sex, c.birth_date, c.birth_year, c.cadence_days, s.last_on, s.due_on,
     ${today}::date - s.due_on as days_past, ${stateOn(today)} as state,
     o.id as open_id, o.started_at as open_since
   from clients c join client_standings s on s.client_id = c.id
     left join check_ins o on o.client_id = c.id and o.closed_at is null and o.voided_at is null and not o.from_paper
-  where c.archived_at is null`
+  where c.archived_at is null and ${ofCoach(coach)}`
 
 const ENTRY = sql`json_build_object(
   'client', json_build_object('id', e.id, 'name', e.name, 'sex', e.sex, 'birthDate', e.birth_date, 'birthYear', e.birth_year, 'cadenceDays', e.cadence_days),
@@ -75,13 +75,22 @@ const itemsOf = (kind: 'look' | 'tell', shown: number) => sql`json_build_object(
     select i.* from items i join everybody e on e.id = i.client_id where i.kind = ${kind}
     order by i.rank, e.name limit ${shown}) i join everybody e on e.id = i.client_id), '[]'))`
 
-/** What today asks of the coach: as short with two thousand clients as with ten. */
-export async function findToday(db: Database, today: IsoDate): Promise<Today> {
+/**
+ * What today asks of the coach: as short with two thousand clients as with ten.
+ *
+ * @param coach whose clients alone are shown
+ * @param keeps whether the one who asks has the backups to look after
+ */
+export async function findToday(
+  db: Database,
+  today: IsoDate,
+  { coach, keeps = true }: { coach?: string; keeps?: boolean } = {},
+): Promise<Today> {
   const pending = await judgeWaiting(db, BUDGET_MS)
   void judgeRest(db, pending)
   const found = await jsonOf<Omit<Today, 'today' | 'pending' | 'backups'>>(
     db,
-    sql`with everybody as materialized (${everybody(today)}),
+    sql`with everybody as materialized (${everybody(today, coach)}),
       items as materialized (${itemsOn(today)})
       select json_build_object('empty', not exists (select from clients), 'clients', (select count(*)::int from everybody),
         'look', ${itemsOf('look', SHOWN.look)},
@@ -98,5 +107,5 @@ export async function findToday(db: Database, today: IsoDate): Promise<Today> {
         )}, 'rest', (select count(*)::int from everybody e where e.open_id is null and e.state = 'coming'
           and e.days_past < ${-COMING_DAYS}::int and e.id not in (select i.client_id from items i)))`,
   )
-  return { today, pending, backups: backupConcern(folderOf(db)), ...found }
+  return { today, pending, backups: keeps ? backupConcern(folderOf(db)) : null, ...found }
 }

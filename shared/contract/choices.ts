@@ -47,3 +47,6 @@ export type SkipReason = (typeof SKIP_REASONS_OF)[keyof typeof SKIP_REASONS_OF][
 export const SKIP_REASONS = [
   ...new Set<SkipReason>([...SKIP_REASONS_OF.folds, ...SKIP_REASONS_OF.tape]),
 ]
+
+/** Lines of who did what on one page. */
+export const EVENTS_PAGE = 100

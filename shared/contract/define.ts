@@ -1,4 +1,5 @@
 import type { z } from 'zod'
+import type { Action } from '../access'
 
 export type Method = 'GET' | 'POST' | 'PATCH' | 'DELETE'
 
@@ -19,6 +20,8 @@ export interface Route<
   B extends z.ZodType | undefined = z.ZodType | undefined,
   R extends Reply = Reply,
 > {
+  /** What somebody must be allowed to do who calls it; `anybody` for what is there before somebody signs in. */
+  action: Action | 'anybody'
   method: Method
   /** With `:name` where a parameter stands. */
   path: string

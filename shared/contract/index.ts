@@ -1,4 +1,5 @@
 import type { Route } from './define'
+import { access } from './routes/access'
 import { backups } from './routes/backups'
 import { calendar } from './routes/calendar'
 import { checkIns } from './routes/check-ins'
@@ -27,6 +28,7 @@ const contract = {
   gym,
   leaderboards,
   backups,
+  access,
 }
 
 const isRoute = (value: unknown): value is Route =>

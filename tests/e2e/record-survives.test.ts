@@ -1,4 +1,4 @@
-import { execFileSync } from 'node:child_process'
+import { execFileSync, spawnSync } from 'node:child_process'
 import {
   chmodSync,
   cpSync,
@@ -244,4 +244,27 @@ test('a stop with 100 screens that follow a check-in takes at most two seconds',
   await server.stop()
   expect(Date.now() - from).toBeLessThan(2000)
   await Promise.allSettled(streams.map((reader) => reader.cancel()))
+})
+
+test('an owner who forgot the password sets another one at the computer', async () => {
+  await server.start()
+  const signIn = async (password: string) => {
+    const body = JSON.stringify({ name: 'Olive Owner', password })
+    const headers = { 'content-type': 'application/json' }
+    return (await fetch(`${server.url}/api/sign-in`, { method: 'POST', headers, body })).status
+  }
+  await server.post('/api/access/owner', { name: 'Olive Owner', password: 'what I forgot' })
+  expect(await signIn('what I forgot')).toBe(200)
+  await server.stop()
+  const set = (password: string) =>
+    spawnSync('node', ['scripts/oak.mjs', 'password', 'olive owner', '--data', server.folder], {
+      ...{ cwd: root, encoding: 'utf8' },
+      env: { ...process.env, OAK_PINCH_PASSWORD: password },
+    })
+  const short = set('short')
+  expect([short.status, short.stderr]).toEqual([2, expect.stringContaining('Password: enter')])
+  expect(set('what I keep in mind').stderr).toContain('Olive Owner signs in with the new password')
+  await server.start({ anyAnswer: true })
+  expect(await signIn('what I forgot')).toBe(401)
+  expect(await signIn('what I keep in mind')).toBe(200)
 })

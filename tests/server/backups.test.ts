@@ -1,7 +1,16 @@
 import { randomUUID } from 'node:crypto'
-import fs, { existsSync, mkdirSync, mkdtempSync, readFileSync, readdirSync, rmSync } from 'node:fs'
+import fs, {
+  existsSync,
+  mkdirSync,
+  mkdtempSync,
+  readFileSync,
+  readdirSync,
+  rmSync,
+  statSync,
+} from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join, relative } from 'node:path'
+import { strFromU8, unzipSync } from 'fflate'
 import { afterAll, beforeAll, describe, expect, test, vi } from 'vitest'
 import type { BackupHolds, Backups } from '#shared/contract/backups'
 import { backups as routes } from '#shared/contract/routes/backups'
@@ -269,4 +278,28 @@ test('a restore is to be tested two weeks after the first backup, and then once 
   await keepSettings(folder, { triedAt: new Date(first + 20 * day).toISOString() })
   expect([on(384), on(386)]).toEqual([null, 'tried-long-ago'])
   expect(backupConcern(undefined)).toBeNull()
+})
+
+test('who gets in is in no backup, and stays as it is when one is restored', async () => {
+  const password = 'four words in a row'
+  const send = (path: string, body: unknown, cookie = '') =>
+    api.raw('POST', path, {
+      ...{ body: JSON.stringify(body), headers: { cookie, 'content-type': 'application/json' } },
+    })
+  const begun = await send('/api/access/owner', { name: 'Olive Owner', password })
+  const cookie = begun.headers.getSetCookie()[0]!.split(';')[0]!
+  expect(statSync(join(folder, 'secret')).mode & 0o777).toBe(0o600)
+
+  const made = (await (await send('/api/backups', {}, cookie)).json()) as Backups
+  const [{ name } = { name: '' }] = made.backups
+  const files = unzipSync(readFileSync(inFolder(name)))
+  const record = strFromU8(files['record.json']!)
+  expect(record).not.toContain('Olive Owner')
+  expect(Object.keys((JSON.parse(record) as { tables: object }).tables)).not.toContain('users')
+
+  expect((await send(`/api/backups/${name}/restore`, {})).status).toBe(401)
+  expect((await send(`/api/backups/${name}/restore`, {}, cookie)).status).toBe(200)
+  const asked = (as: string) => api.raw('GET', '/api/clients', { headers: { cookie: as } })
+  expect([(await asked(cookie)).status, (await asked('')).status]).toEqual([200, 401])
+  expect((await send('/api/sign-in', { name: 'Olive Owner', password })).status).toBe(200)
 })

@@ -198,23 +198,14 @@ function backOnPad() {
             {{ mark?.text || t('checkIn.asBefore') }}
           </p>
         </div>
-        <button
+        <SiteFigureButton
           v-if="spot"
-          type="button"
-          class="shrink-0 lg:hidden"
-          :aria-label="t('checkIn.showFigure')"
-          @click="asking = 'figure'"
-        >
-          <BodyFigure
-            :view="spot.view"
-            :build="store.client!.sex"
-            :turned="side === 'left'"
-            :current="spot"
-            label=""
-            aria-hidden="true"
-            :class="noticed ? 'h-32! w-16! max-sm:h-20! max-sm:w-10!' : 'h-32! w-16!'"
-          />
-        </button>
+          :spot
+          :side
+          :build="store.client!.sex"
+          :small="noticed"
+          @open="asking = 'figure'"
+        />
       </div>
 
       <form

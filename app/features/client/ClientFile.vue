@@ -4,6 +4,8 @@ import type { Client } from '#shared/contract/clients'
 import type { ClientFile } from '#shared/contract/record'
 import { clients } from '~/contract'
 import { auditWords } from './audit-words'
+import CoachChoice from './CoachChoice.vue'
+import SeenBy from './SeenBy.vue'
 
 /** Edits of a client with their history, the archive and erasing. */
 const props = defineProps<{ client: Client; file: ClientFile; today: string }>()
@@ -22,6 +24,7 @@ const form = reactive({
   cycleWanted: props.client.cycleWanted,
   hiddenOnLeaderboards: props.client.hiddenOnLeaderboards,
 })
+const { can, signsIn } = useMe()
 const sexes = sexChoices()
 const { problems, trouble, done, submit } = useSubmit()
 const erasing = ref(false)
@@ -133,6 +136,11 @@ async function erase() {
       </div>
     </form>
     <div class="space-y-6">
+      <CoachChoice
+        v-if="signsIn && can('clients.assign')"
+        :client-id="client.id"
+        @changed="emit('changed')"
+      />
       <section>
         <h2 class="border-b-2 border-ink pb-1 text-xl">{{ t('clientFile.changeLog') }}</h2>
         <ul v-if="file.auditLog.length" class="pt-2" data-test="history">
@@ -145,6 +153,7 @@ async function erase() {
         </ul>
         <p v-else class="pt-2 text-faded">{{ t('clientFile.nothingYet') }}</p>
       </section>
+      <SeenBy v-if="signsIn" :client-id="client.id" />
       <section>
         <h2 class="border-b-2 border-ink pb-1 text-xl">{{ t('clientFile.archiveOrErase') }}</h2>
         <p class="py-2">
@@ -154,7 +163,12 @@ async function erase() {
           <button type="button" class="button" @click="change({ archived: !client.archived }, '')">
             {{ client.archived ? t('clientFile.restoreFromArchive') : t('clientFile.archive') }}
           </button>
-          <button type="button" class="button text-clay" @click="erasing = true">
+          <button
+            v-if="can('clients.erase')"
+            type="button"
+            class="button text-clay"
+            @click="erasing = true"
+          >
             {{ t('clientFile.eraseGood') }}
           </button>
         </div>

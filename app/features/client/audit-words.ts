@@ -15,6 +15,7 @@ const FIELDS: Record<string, Key> = {
   weekEndsOn: 'clientFile.fields.weekEndsOn',
   nextDueOn: 'clientFile.fields.nextDueOn',
   archived: 'clientFile.fields.archived',
+  coach: 'clientFile.fields.coach',
   height: 'clientFile.fields.height',
   mass: 'clientFile.fields.mass',
   measuredOn: 'clientFile.fields.measuredOn',

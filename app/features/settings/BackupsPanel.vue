@@ -137,7 +137,7 @@ async function keepPassphrase(to: string | null) {
         }}</NamedButton>
         <a :href="`/api/backups/${backup.name}`" class="link inline-flex min-h-11 items-center"
           >{{ t('backups.download')
-          }}<span class="sr-only"> {{ instantText(backup.madeAt) }}</span></a
+          }}<span class="sr-only">{{ ` ${instantText(backup.madeAt)}` }}</span></a
         >
       </li>
     </ul>

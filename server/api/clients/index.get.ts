@@ -2,4 +2,6 @@ import { clients } from '#shared/contract/routes/clients'
 import { findRoster } from '../../clients/roster'
 import { defineApi } from '../../http/define-api'
 
-export default defineApi(clients.list, ({ db, query, today }) => findRoster(db, query, today))
+export default defineApi(clients.list, ({ db, query, today, coach }) =>
+  findRoster(db, query, today, coach),
+)

@@ -2,6 +2,7 @@ import type { ScreeningAnswers } from '#core'
 import { sql } from 'drizzle-orm'
 import * as pg from 'drizzle-orm/pg-core'
 import { instant, LANDMARK_STANDARD_WORDS, oneOf, TYPED_UNIT_WORDS, partOf } from './columns'
+import { people } from './people'
 
 export const clients = pg.pgTable(
   'clients',
@@ -23,6 +24,8 @@ export const clients = pg.pgTable(
     weekEndsOn: pg.smallint('week_ends_on'),
     /** The next check-in, where it was moved by hand; it counts until one is taken on or after it. */
     nextDueOn: pg.date('next_due_on', { mode: 'string' }),
+    /** Whose client it is; null for everybody's. */
+    coachId: pg.uuid('coach_id').references(() => people.id),
     archivedAt: instant('archived_at'),
     createdAt: instant('created_at').notNull().defaultNow(),
   },

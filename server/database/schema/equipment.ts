@@ -1,5 +1,6 @@
 import type { OwnProtocol, Tolerance } from '#core'
 import { sql } from 'drizzle-orm'
+import { COACHES_SEE } from '../../../shared/access'
 import * as pg from 'drizzle-orm/pg-core'
 import { instant, LANDMARK_STANDARD_WORDS, oneOf, partOf } from './columns'
 import { people } from './people'
@@ -66,9 +67,12 @@ export const settings = pg.pgTable(
     caliperId: pg.uuid('caliper_id').references(() => instruments.id),
     tapeId: pg.uuid('tape_id').references(() => instruments.id),
     scaleId: pg.uuid('scale_id').references(() => instruments.id),
+    /** Whether a coach sees every client of the gym or their own alone. */
+    coachesSee: pg.text('coaches_see', { enum: COACHES_SEE }).notNull().default('all'),
   },
   (t) => [
     pg.check('settings_one_row', sql`${t.id} = 1`),
+    pg.check('settings_coaches_see', oneOf(t.coachesSee, COACHES_SEE)),
     pg.check('settings_standard', oneOf(t.standard, LANDMARK_STANDARD_WORDS)),
   ],
 )

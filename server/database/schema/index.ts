@@ -1,3 +1,4 @@
+export * from './access'
 export * from './audit'
 export * from './check-ins'
 export * from './clients'

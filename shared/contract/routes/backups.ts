@@ -16,9 +16,23 @@ const LARGEST_BACKUP = 20e9
 const named = { ...bare, params: z.object({ name: requiredText(say('fields.backup'), 80) }) }
 
 export const backups = {
-  view: route({ ...bare, method: 'GET', path: '/api/backups', reply: backupsSchema }),
-  make: route({ ...bare, method: 'POST', path: '/api/backups', reply: backupsSchema, status: 201 }),
+  view: route({
+    action: 'gym.keep',
+    ...bare,
+    method: 'GET',
+    path: '/api/backups',
+    reply: backupsSchema,
+  }),
+  make: route({
+    action: 'gym.keep',
+    ...bare,
+    method: 'POST',
+    path: '/api/backups',
+    reply: backupsSchema,
+    status: 201,
+  }),
   change: route({
+    action: 'gym.keep',
     ...bare,
     method: 'PATCH',
     path: '/api/backups',
@@ -26,6 +40,7 @@ export const backups = {
     reply: backupsSchema,
   }),
   bring: route({
+    action: 'gym.keep',
     ...bare,
     method: 'POST',
     path: '/api/backups/brought',
@@ -34,12 +49,14 @@ export const backups = {
     status: 201,
   }),
   file: route({
+    action: 'gym.keep',
     ...named,
     method: 'GET',
     path: '/api/backups/:name',
     reply: { type: 'application/octet-stream' as const },
   }),
   tryOut: route({
+    action: 'gym.keep',
     ...named,
     method: 'POST',
     path: '/api/backups/:name/try',
@@ -47,6 +64,7 @@ export const backups = {
     reply: backupHoldsSchema,
   }),
   restore: route({
+    action: 'gym.keep',
     ...named,
     method: 'POST',
     path: '/api/backups/:name/restore',

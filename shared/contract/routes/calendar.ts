@@ -6,6 +6,7 @@ import { bare } from './base'
 
 export const calendar = {
   month: route({
+    action: 'clients.list',
     ...bare,
     method: 'GET',
     path: '/api/calendar',
@@ -13,6 +14,7 @@ export const calendar = {
     reply: calendarSchema,
   }),
   file: route({
+    action: 'clients.list',
     ...bare,
     method: 'GET',
     path: '/api/calendar.ics',

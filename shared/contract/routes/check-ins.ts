@@ -15,6 +15,7 @@ import { bare, byId, none } from './base'
 
 export const checkIns = {
   start: route({
+    action: 'check-ins.take',
     ...bare,
     method: 'POST',
     path: '/api/check-ins',
@@ -22,8 +23,15 @@ export const checkIns = {
     reply: checkInSchema,
     status: 201,
   }),
-  view: route({ ...byId, method: 'GET', path: '/api/check-ins/:id', reply: checkInViewSchema }),
+  view: route({
+    action: 'check-ins.take',
+    ...byId,
+    method: 'GET',
+    path: '/api/check-ins/:id',
+    reply: checkInViewSchema,
+  }),
   change: route({
+    action: 'check-ins.take',
     ...byId,
     method: 'PATCH',
     path: '/api/check-ins/:id',
@@ -31,12 +39,14 @@ export const checkIns = {
     reply: checkInSchema,
   }),
   discard: route({
+    action: 'check-ins.take',
     ...byId,
     method: 'DELETE',
     path: '/api/check-ins/:id',
     reply: z.object({ discarded: z.string() }),
   }),
   addReadings: route({
+    action: 'check-ins.type',
     ...byId,
     method: 'POST',
     path: '/api/check-ins/:id/readings',
@@ -44,6 +54,7 @@ export const checkIns = {
     reply: readingReceiptSchema,
   }),
   close: route({
+    action: 'check-ins.take',
     ...byId,
     method: 'POST',
     path: '/api/check-ins/:id/close',
@@ -51,6 +62,7 @@ export const checkIns = {
     reply: checkInSchema,
   }),
   void: route({
+    action: 'check-ins.take',
     ...byId,
     method: 'POST',
     path: '/api/check-ins/:id/void',
@@ -58,6 +70,7 @@ export const checkIns = {
     reply: checkInSchema,
   }),
   restore: route({
+    action: 'check-ins.take',
     ...byId,
     method: 'POST',
     path: '/api/check-ins/:id/restore',
@@ -65,6 +78,7 @@ export const checkIns = {
     reply: checkInSchema,
   }),
   move: route({
+    action: 'check-ins.take',
     ...byId,
     method: 'POST',
     path: '/api/check-ins/:id/move',
@@ -72,12 +86,14 @@ export const checkIns = {
     reply: checkInSchema,
   }),
   caller: route({
+    action: 'check-ins.type',
     ...byId,
     method: 'GET',
     path: '/api/check-ins/:id/caller',
     reply: callerViewSchema,
   }),
   live: route({
+    action: 'check-ins.type',
     ...byId,
     method: 'GET',
     path: '/api/check-ins/:id/live',

@@ -16,6 +16,7 @@ import { bare, byId } from './base'
 
 export const clients = {
   list: route({
+    action: 'clients.list',
     ...bare,
     method: 'GET',
     path: '/api/clients',
@@ -23,6 +24,7 @@ export const clients = {
     reply: rosterSchema,
   }),
   add: route({
+    action: 'clients.add',
     ...bare,
     method: 'POST',
     path: '/api/clients',
@@ -30,8 +32,15 @@ export const clients = {
     reply: clientSchema,
     status: 201,
   }),
-  view: route({ ...byId, method: 'GET', path: '/api/clients/:id', reply: clientSchema }),
+  view: route({
+    action: 'clients.see',
+    ...byId,
+    method: 'GET',
+    path: '/api/clients/:id',
+    reply: clientSchema,
+  }),
   change: route({
+    action: 'clients.change',
     ...byId,
     method: 'PATCH',
     path: '/api/clients/:id',
@@ -39,6 +48,7 @@ export const clients = {
     reply: clientSchema,
   }),
   erase: route({
+    action: 'clients.erase',
     ...byId,
     method: 'POST',
     path: '/api/clients/:id/erase',
@@ -46,13 +56,21 @@ export const clients = {
     reply: z.object({ erased: z.string() }),
   }),
   record: route({
+    action: 'clients.see',
     ...byId,
     method: 'GET',
     path: '/api/clients/:id/record',
     reply: clientRecordSchema,
   }),
-  file: route({ ...byId, method: 'GET', path: '/api/clients/:id/file', reply: clientFileSchema }),
+  file: route({
+    action: 'clients.see',
+    ...byId,
+    method: 'GET',
+    path: '/api/clients/:id/file',
+    reply: clientFileSchema,
+  }),
   screen: route({
+    action: 'clients.screen',
     ...byId,
     method: 'POST',
     path: '/api/clients/:id/screening',
@@ -60,6 +78,7 @@ export const clients = {
     reply: screeningSchema,
   }),
   keepSiteNote: route({
+    action: 'clients.change',
     ...byId,
     method: 'POST',
     path: '/api/clients/:id/site-notes',
@@ -68,12 +87,14 @@ export const clients = {
   }),
   /** Who was deleted for good, for browsers that still keep something of them. */
   erased: route({
+    action: 'gym.see',
     ...bare,
     method: 'GET',
     path: '/api/erased',
     reply: z.object({ clientIds: z.array(z.uuid()) }),
   }),
   archived: route({
+    action: 'clients.list',
     ...bare,
     method: 'GET',
     path: '/api/archive',

@@ -12,8 +12,9 @@ import { requiredText } from '../fields'
 import { bare, byId } from './base'
 
 export const gym = {
-  view: route({ ...bare, method: 'GET', path: '/api/gym', reply: gymSchema }),
+  view: route({ action: 'gym.see', ...bare, method: 'GET', path: '/api/gym', reply: gymSchema }),
   change: route({
+    action: 'gym.equip',
     ...bare,
     method: 'PATCH',
     path: '/api/gym/settings',
@@ -21,6 +22,7 @@ export const gym = {
     reply: gymSchema,
   }),
   addTester: route({
+    action: 'gym.govern',
     ...bare,
     method: 'POST',
     path: '/api/gym/testers',
@@ -29,6 +31,7 @@ export const gym = {
     status: 201,
   }),
   changeTester: route({
+    action: 'gym.govern',
     ...byId,
     method: 'PATCH',
     path: '/api/gym/testers/:id',
@@ -36,6 +39,7 @@ export const gym = {
     reply: gymSchema,
   }),
   addInstrument: route({
+    action: 'gym.equip',
     ...bare,
     method: 'POST',
     path: '/api/gym/instruments',
@@ -44,6 +48,7 @@ export const gym = {
     status: 201,
   }),
   changeInstrument: route({
+    action: 'gym.equip',
     ...byId,
     method: 'PATCH',
     path: '/api/gym/instruments/:id',
@@ -51,6 +56,7 @@ export const gym = {
     reply: gymSchema,
   }),
   checkInstrument: route({
+    action: 'gym.equip',
     ...byId,
     method: 'POST',
     path: '/api/gym/instruments/:id/checks',
@@ -58,6 +64,7 @@ export const gym = {
     reply: gymSchema,
   }),
   keepProtocol: route({
+    action: 'gym.equip',
     ...bare,
     method: 'POST',
     path: '/api/gym/own-protocols',
@@ -65,6 +72,7 @@ export const gym = {
     reply: gymSchema,
   }),
   removeProtocol: route({
+    action: 'gym.equip',
     ...bare,
     method: 'DELETE',
     path: '/api/gym/own-protocols/:id',

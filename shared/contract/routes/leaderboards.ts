@@ -10,12 +10,14 @@ import { bare, byId } from './base'
 
 export const leaderboards = {
   list: route({
+    action: 'boards.see',
     ...bare,
     method: 'GET',
     path: '/api/leaderboards',
     reply: z.array(leaderboardSchema),
   }),
   add: route({
+    action: 'boards.change',
     ...bare,
     method: 'POST',
     path: '/api/leaderboards',
@@ -23,8 +25,15 @@ export const leaderboards = {
     reply: leaderboardSchema,
     status: 201,
   }),
-  view: route({ ...byId, method: 'GET', path: '/api/leaderboards/:id', reply: boardSchema }),
+  view: route({
+    action: 'boards.see',
+    ...byId,
+    method: 'GET',
+    path: '/api/leaderboards/:id',
+    reply: boardSchema,
+  }),
   change: route({
+    action: 'boards.change',
     ...byId,
     method: 'PATCH',
     path: '/api/leaderboards/:id',
@@ -32,6 +41,7 @@ export const leaderboards = {
     reply: boardSchema,
   }),
   remove: route({
+    action: 'boards.change',
     ...byId,
     method: 'DELETE',
     path: '/api/leaderboards/:id',

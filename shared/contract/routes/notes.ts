@@ -6,6 +6,7 @@ import { bare, byId } from './base'
 
 export const notes = {
   add: route({
+    action: 'clients.change',
     ...byId,
     method: 'POST',
     path: '/api/clients/:id/notes',
@@ -13,6 +14,7 @@ export const notes = {
     reply: z.array(clientNoteSchema),
   }),
   remove: route({
+    action: 'clients.change',
     ...bare,
     method: 'DELETE',
     path: '/api/clients/:id/notes/:note',

@@ -11,12 +11,14 @@ import { byId } from './base'
 
 export const photos = {
   list: route({
+    action: 'photos.see',
     ...byId,
     method: 'GET',
     path: '/api/clients/:id/photos',
     reply: z.array(photoSchema),
   }),
   add: route({
+    action: 'photos.change',
     ...byId,
     method: 'POST',
     path: '/api/clients/:id/photos',
@@ -25,12 +27,14 @@ export const photos = {
     reply: z.array(photoSchema),
   }),
   picture: route({
+    action: 'photos.see',
     ...byId,
     method: 'GET',
     path: '/api/photos/:id',
     reply: { type: 'image' as const },
   }),
   setPoints: route({
+    action: 'photos.change',
     ...byId,
     method: 'PATCH',
     path: '/api/photos/:id',
@@ -38,12 +42,14 @@ export const photos = {
     reply: z.array(photoSchema),
   }),
   restore: route({
+    action: 'photos.change',
     ...byId,
     method: 'POST',
     path: '/api/photos/:id/restore',
     reply: z.array(photoSchema),
   }),
   remove: route({
+    action: 'photos.change',
     ...byId,
     method: 'DELETE',
     path: '/api/photos/:id',

@@ -11,12 +11,14 @@ import { byId, none } from './base'
 
 export const plans = {
   list: route({
+    action: 'plans.see',
     ...byId,
     method: 'GET',
     path: '/api/clients/:id/plans',
     reply: clientPlansSchema,
   }),
   keep: route({
+    action: 'plans.change',
     ...byId,
     method: 'POST',
     path: '/api/clients/:id/plans',
@@ -24,6 +26,7 @@ export const plans = {
     reply: z.array(planSchema),
   }),
   refuse: route({
+    action: 'plans.change',
     ...byId,
     method: 'POST',
     path: '/api/clients/:id/plans/refused',
@@ -31,6 +34,7 @@ export const plans = {
     reply: z.array(planSchema),
   }),
   clear: route({
+    action: 'plans.change',
     ...byId,
     method: 'POST',
     path: '/api/clients/:id/plans/clearances',
@@ -38,6 +42,7 @@ export const plans = {
     reply: z.array(clearanceSchema),
   }),
   end: route({
+    action: 'plans.change',
     ...byId,
     method: 'POST',
     path: '/api/clients/:id/plans/end',

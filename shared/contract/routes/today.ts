@@ -4,8 +4,15 @@ import { todayDoneSchema, todaySchema } from '../today'
 import { bare } from './base'
 
 export const today = {
-  list: route({ ...bare, method: 'GET', path: '/api/today', reply: todaySchema }),
+  list: route({
+    action: 'clients.list',
+    ...bare,
+    method: 'GET',
+    path: '/api/today',
+    reply: todaySchema,
+  }),
   done: route({
+    action: 'clients.change',
     ...bare,
     method: 'POST',
     path: '/api/today/done',

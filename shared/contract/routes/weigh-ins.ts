@@ -7,12 +7,14 @@ import { bare, byId } from './base'
 
 export const weighIns = {
   list: route({
+    action: 'clients.see',
     ...byId,
     method: 'GET',
     path: '/api/clients/:id/weigh-ins',
     reply: z.array(weighInSchema),
   }),
   add: route({
+    action: 'clients.change',
     ...byId,
     method: 'POST',
     path: '/api/clients/:id/weigh-ins',
@@ -20,6 +22,7 @@ export const weighIns = {
     reply: z.array(weighInSchema),
   }),
   remove: route({
+    action: 'clients.change',
     ...bare,
     method: 'DELETE',
     path: '/api/clients/:id/weigh-ins/:date',

@@ -1,4 +1,4 @@
-import type { Browser, Page } from 'puppeteer-core'
+import type { Browser, BrowserContext, Page } from 'puppeteer-core'
 import { openChromium, setCookies } from '../../../scripts/chromium.mjs'
 import { FILLER, PSEUDO_LOCALE } from '../../../scripts/pseudo-locale'
 import { cutOff } from './cut-off'
@@ -21,7 +21,7 @@ export async function openBrowser(
 
 /** A page that remembers what went wrong in it: errors of scripts, and of the content security policy. */
 export async function openPage(
-  browser: Browser,
+  browser: Browser | BrowserContext,
   viewport = DESK,
 ): Promise<Page & { faults: string[] }> {
   const page = Object.assign(await browser.newPage(), { faults: [] as string[] })

@@ -1,0 +1,57 @@
+<script setup lang="ts">
+import { access as routes } from '~/contract'
+
+/** Who is signed in here, their own password, and signing out. */
+const { me } = useMe()
+const { trouble, problems, done, busy, submit } = useSubmit()
+const given = reactive({ current: '', password: '' })
+
+async function change() {
+  const body = { ...given }
+  const changed = await submit(
+    () => callApi(routes.changePassword, { body }),
+    t('access.passwordChanged'),
+  )
+  if (changed) Object.assign(given, { current: '', password: '' })
+}
+async function leave() {
+  if (await submit(() => callApi(routes.signOut, {}))) location.assign('/sign-in')
+}
+</script>
+
+<template>
+  <div v-if="me" class="space-y-4">
+    <p>{{ t('access.signedInAs', { name: me.name, role: t(`access.rolesSmall.${me.role}`) }) }}</p>
+    <button type="button" class="button" :disabled="busy" @click="leave">
+      {{ t('access.signOut') }}
+    </button>
+    <FoldOut :title="t('access.yourPassword')">
+      <form class="space-y-4" novalidate @submit.prevent="change">
+        <TextField
+          id="password-now"
+          v-model="given.current"
+          class="max-w-md"
+          type="password"
+          :label="t('access.currentPassword')"
+          :error="problems.current"
+          autocomplete="current-password"
+        />
+        <TextField
+          id="password-new"
+          v-model="given.password"
+          class="max-w-md"
+          type="password"
+          :label="t('access.newPassword')"
+          :hint="t('access.newPasswordHint')"
+          :error="problems.password"
+          autocomplete="new-password"
+        />
+        <button type="submit" class="button" :disabled="busy">
+          {{ t('access.changePassword') }}
+        </button>
+      </form>
+    </FoldOut>
+    <p role="status" :class="{ 'sr-only': !done }">{{ done }}</p>
+    <AlertLine :text="problems.current || problems.password ? '' : trouble" />
+  </div>
+</template>

@@ -1,0 +1,64 @@
+import type { Route } from '#shared/contract/define'
+import { routesOf } from '#shared/contract'
+import type { Connection, Database } from '../database/driver'
+import { auditEvents } from '../database/schema'
+import type { Asking } from './actor'
+
+/** Each route by its name, as `clients.file`. */
+const NAMES = new Map<Route, string>(routesOf().map(([name, route]) => [route, name]))
+
+/** What is looked at that is about one client. Lists are not noted. */
+const READS = new Set([
+  ...['clients.view', 'clients.record', 'clients.file', 'weighIns.list', 'plans.list'],
+  ...['photos.list', 'photos.picture', 'checkIns.view', 'checkIns.caller', 'checkIns.live'],
+  ...['calendar.file', 'backups.file', 'access.events', 'access.seen'],
+])
+/** Each reading says by itself who took it. What somebody does with their own account is noted by its own words. */
+const LEFT_OUT = new Set(['checkIns.addReadings', 'access.signIn', 'access.begin'])
+
+/** Looking at the same client's things again so soon is one look, ms. */
+const ONE_LOOK_MS = 10 * 60_000
+const looks = new Map<string, number>()
+
+/** Whether a look is a new one, and not one of the many requests that one look makes. */
+function isNewLook(key: string): boolean {
+  const now = Date.now()
+  const last = looks.get(key)
+  if (last !== undefined && now - last < ONE_LOOK_MS) return false
+  if (looks.size > 10_000) looks.clear()
+  looks.set(key, now)
+  return true
+}
+
+/** Writes down what somebody did. */
+export async function noteEvent(
+  db: Connection,
+  { actor, session }: Pick<Asking, 'actor' | 'session'>,
+  what: string,
+  clientId: string | null = null,
+): Promise<void> {
+  const { userId, name: who } = actor
+  await db
+    .insert(auditEvents)
+    .values({ userId, who, device: session?.device ?? null, what, clientId })
+}
+
+/**
+ * Writes down what was asked for and given, where people sign in: while nobody does there is nobody to tell apart.
+ *
+ * @param client finds out whom it is about
+ */
+export async function noteCall(
+  db: Database,
+  asking: Asking,
+  route: Route,
+  client: () => Promise<string | undefined>,
+): Promise<void> {
+  const what = NAMES.get(route)
+  if (asking.actor.userId === null || what === undefined || LEFT_OUT.has(what)) return
+  const isRead = route.method === 'GET'
+  if (isRead && !READS.has(what)) return
+  const about = (await client()) ?? null
+  if (isRead && !isNewLook(`${asking.actor.userId} ${what} ${about}`)) return
+  await noteEvent(db, asking, what, about)
+}

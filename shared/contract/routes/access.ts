@@ -1,0 +1,150 @@
+import {
+  accessChangeSchema,
+  accessSchema,
+  accountChangeSchema,
+  assignSchema,
+  deviceNameSchema,
+  eventsQuerySchema,
+  eventsSchema,
+  meSchema,
+  newAccountSchema,
+  openCheckInsSchema,
+  ownerSchema,
+  passwordChangeSchema,
+  signInSchema,
+} from '../access'
+import { route } from '../define'
+import { z } from '../zod'
+import { bare, byId } from './base'
+
+const byText = { ...bare, params: z.object({ id: z.string().min(1).max(60) }) }
+
+export const access = {
+  me: route({ action: 'anybody', ...bare, method: 'GET', path: '/api/me', reply: meSchema }),
+  signIn: route({
+    action: 'anybody',
+    ...bare,
+    method: 'POST',
+    path: '/api/sign-in',
+    body: signInSchema,
+    reply: meSchema,
+  }),
+  signOut: route({
+    action: 'self.change',
+    ...bare,
+    method: 'POST',
+    path: '/api/sign-out',
+    reply: meSchema,
+  }),
+  /** The first password: from then on everybody signs in. */
+  begin: route({
+    action: 'gym.govern',
+    ...bare,
+    method: 'POST',
+    path: '/api/access/owner',
+    body: ownerSchema,
+    reply: meSchema,
+    status: 201,
+  }),
+  changePassword: route({
+    action: 'self.change',
+    ...bare,
+    method: 'POST',
+    path: '/api/me/password',
+    body: passwordChangeSchema,
+    reply: meSchema,
+  }),
+  nameDevice: route({
+    action: 'self.change',
+    ...bare,
+    method: 'PATCH',
+    path: '/api/me/device',
+    body: deviceNameSchema,
+    reply: meSchema,
+  }),
+  view: route({
+    action: 'gym.govern',
+    ...bare,
+    method: 'GET',
+    path: '/api/access',
+    reply: accessSchema,
+  }),
+  change: route({
+    action: 'gym.govern',
+    ...bare,
+    method: 'PATCH',
+    path: '/api/access',
+    body: accessChangeSchema,
+    reply: accessSchema,
+  }),
+  addAccount: route({
+    action: 'gym.govern',
+    ...bare,
+    method: 'POST',
+    path: '/api/access/accounts',
+    body: newAccountSchema,
+    reply: accessSchema,
+    status: 201,
+  }),
+  changeAccount: route({
+    action: 'gym.govern',
+    ...byText,
+    method: 'PATCH',
+    path: '/api/access/accounts/:id',
+    body: accountChangeSchema,
+    reply: accessSchema,
+  }),
+  removeAccount: route({
+    action: 'gym.govern',
+    ...byText,
+    method: 'DELETE',
+    path: '/api/access/accounts/:id',
+    reply: accessSchema,
+  }),
+  endSession: route({
+    action: 'gym.govern',
+    ...byText,
+    method: 'DELETE',
+    path: '/api/access/sessions/:id',
+    reply: accessSchema,
+  }),
+  events: route({
+    action: 'gym.govern',
+    ...bare,
+    method: 'GET',
+    path: '/api/access/events',
+    query: eventsQuerySchema,
+    reply: eventsSchema,
+  }),
+  /** Who has seen a client's record, and who did what in it. */
+  seen: route({
+    action: 'clients.see',
+    ...byId,
+    method: 'GET',
+    path: '/api/clients/:id/seen',
+    reply: eventsSchema,
+  }),
+  /** Whose client somebody is. */
+  coach: route({
+    action: 'clients.assign',
+    ...byId,
+    method: 'GET',
+    path: '/api/clients/:id/coach',
+    reply: assignSchema,
+  }),
+  assign: route({
+    action: 'clients.assign',
+    ...byId,
+    method: 'PATCH',
+    path: '/api/clients/:id/coach',
+    body: assignSchema,
+    reply: assignSchema,
+  }),
+  openCheckIns: route({
+    action: 'check-ins.open',
+    ...bare,
+    method: 'GET',
+    path: '/api/open-check-ins',
+    reply: openCheckInsSchema,
+  }),
+}

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { EVENTS_PAGE } from '#shared/contract/choices'
-import { eventWhen, eventWords } from '~/features/access/event-words'
+import EventList from '~/features/access/EventList.vue'
 import { access } from '~/contract'
 
 usePageTitle(() => t('access.whoDidWhat'))
@@ -31,13 +31,7 @@ const pages = computed(() => Math.max(1, Math.ceil((data.value?.total ?? 0) / EV
     </FieldRow>
     <LoadTrouble v-if="error" :error />
     <template v-else-if="data">
-      <ul v-if="data.events.length" data-test="events">
-        <li v-for="(event, i) in data.events" :key="i" class="border-b border-line py-2">
-          {{ eventWords(event, true) }}
-          <span class="block text-sm text-faded">{{ eventWhen(event) }}</span>
-        </li>
-      </ul>
-      <p v-else class="text-faded">{{ t('access.nothingYet') }}</p>
+      <EventList :events="data.events" about :none="t('access.nothingYet')" />
       <div v-if="pages > 1" class="flex gap-3">
         <button type="button" class="button" :disabled="page === 1" @click="page--">
           {{ t('access.later') }}

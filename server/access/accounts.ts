@@ -13,8 +13,8 @@ import { accounts, sessions, users, verifications } from '../database/schema'
 
 /** A session that nobody uses ends by itself. */
 const SESSION_S = 30 * 86_400
-/** How often a session that is used is lengthened. */
-const LENGTHENED_AFTER_S = 86_400
+/** How often a session that is used is lengthened, and with it when it was last seen. */
+const LENGTHENED_AFTER_S = 600
 
 /** What cookies are signed with: made once for a folder, and for its owner alone. */
 function secretOf(folder: string | undefined): string {

@@ -1,5 +1,5 @@
 import { eq, sql } from 'drizzle-orm'
-import type { H3Event } from 'h3'
+import { appendResponseHeader, type H3Event } from 'h3'
 import { say, type Words } from '#core'
 import {
   dependsOnWhom,
@@ -48,8 +48,12 @@ export const forgetWhetherSignInIsNeeded = (db: Database) => signInNeeded.delete
 /** Who asks; undefined for nobody. */
 export async function whoAsks(db: Database, event: H3Event): Promise<Asking | undefined> {
   if (!(await isSignInNeeded(db))) return { actor: WITHOUT_SIGN_IN, session: null }
-  const found = await accountsOf(db).api.getSession({ headers: event.headers })
+  const { response: found, headers } = await accountsOf(db).api.getSession({
+    ...{ headers: event.headers, returnHeaders: true },
+  })
   if (!found) return undefined
+  // A session that is used is lengthened, and the browser has to keep its cookie as long.
+  for (const cookie of headers.getSetCookie()) appendResponseHeader(event, 'set-cookie', cookie)
   const { user, session } = found
   const role = user.role as Role
   const { personId = null, clientId = null, name } = user

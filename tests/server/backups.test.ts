@@ -10,6 +10,7 @@ import fs, {
 } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join, relative } from 'node:path'
+import { setImmediate } from 'node:timers/promises'
 import { strFromU8, unzipSync } from 'fflate'
 import { afterAll, beforeAll, describe, expect, test, vi } from 'vitest'
 import type { BackupHolds, Backups } from '#shared/contract/backups'
@@ -18,7 +19,8 @@ import { clients } from '#shared/contract/routes/clients'
 import { TEMPLATE_FILE } from '../../scripts/template-file'
 import { backupConcern } from '../../server/archive/desk'
 import { keepSettings } from '../../server/archive/backups'
-import { openDatabase } from '../../server/database/driver'
+import { openDatabase, type Database } from '../../server/database/driver'
+import { givenBack, lend } from '../../server/database/lending'
 import { closeDatabase } from '../../server/database/running'
 import { ensureGym } from '../../server/equipment/commands'
 import { ensureTemplate, fromTemplate } from '../support/template'
@@ -207,6 +209,19 @@ test('a restore under way loses nothing that was acknowledged, and can be taken 
   const back = await everybody()
   expect(back).toEqual(expect.arrayContaining([...then, 'After The Backup', ...before]))
 }, 120_000)
+
+test('a record is given back when the last who has it lets go, once each', async () => {
+  const db = {} as Database
+  const [one, two] = [lend(db), lend(db)]
+  let free = false
+  const waiting = givenBack(db).then(() => (free = true))
+  one()
+  one()
+  for (let turns = 0; turns < 20; turns++) await setImmediate()
+  expect(free).toBe(false)
+  two()
+  await waiting
+})
 
 test('a restore waits for calls that are under way', async () => {
   const { name } = newest(await api.ask(routes.make))

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import type { Events } from '#shared/contract/access'
 import { access } from '~/contract'
-import { eventWhen, eventWords } from '../access/event-words'
+import EventList from '../access/EventList.vue'
 
 /** Who has looked at a client's record and changed it, asked for when it is opened. */
 const { clientId } = defineProps<{ clientId: string }>()
@@ -16,12 +16,6 @@ async function load() {
 <template>
   <FoldOut :title="t('access.seenBy')" @opened="load">
     <AlertLine :text="trouble" />
-    <ul v-if="events?.length" data-test="seen">
-      <li v-for="(event, i) in events" :key="i" class="border-b border-line py-1">
-        {{ eventWords(event, false) }}
-        <span class="block text-sm text-faded">{{ eventWhen(event) }}</span>
-      </li>
-    </ul>
-    <p v-else-if="events" class="text-faded">{{ t('access.seenByNobody') }}</p>
+    <EventList v-if="events" :events :none="t('access.seenByNobody')" />
   </FoldOut>
 </template>

@@ -4,6 +4,7 @@ import type { Access } from '#shared/contract/access'
 import type { Role } from '#shared/access'
 import type { Gym } from '#shared/contract/equipment'
 import { access as routes } from '~/contract'
+import NewPasswordField from '../access/NewPasswordField.vue'
 
 /** Who gets in: the first password; then people, what they may do, and the devices that they are signed in with. */
 const props = defineProps<{ start: Access; testers: Gym['testers'] }>()
@@ -90,16 +91,7 @@ const devicesOf = (count: number) =>
       :error="problems.name"
       autocomplete="username"
     />
-    <TextField
-      id="owner-password"
-      v-model="first.password"
-      class="max-w-md"
-      type="password"
-      :label="t('access.newPassword')"
-      :hint="t('access.newPasswordHint')"
-      :error="problems.password"
-      autocomplete="new-password"
-    />
+    <NewPasswordField id="owner-password" v-model="first.password" :error="problems.password" />
     <AlertLine :text="problems.name || problems.password ? '' : trouble" />
     <button type="submit" class="button" :disabled="busy">{{ t('access.setPassword') }}</button>
   </form>
@@ -181,14 +173,11 @@ const devicesOf = (count: number) =>
           <option v-for="{ id, name } in testers" :key="id" :value="id">{{ name }}</option>
         </select>
       </FieldRow>
-      <TextField
+      <NewPasswordField
         id="account-password"
         v-model="asked.password"
-        type="password"
         :label="asked.id ? t('access.resetPassword') : t('access.password')"
-        :hint="t('access.newPasswordHint')"
         :error="problems.password"
-        autocomplete="new-password"
       />
     </template>
   </AskForm>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { access as routes } from '~/contract'
+import NewPasswordField from '../access/NewPasswordField.vue'
 
 /** Who is signed in here, their own password, and signing out. */
 const { me } = useMe()
@@ -36,16 +37,7 @@ async function leave() {
           :error="problems.current"
           autocomplete="current-password"
         />
-        <TextField
-          id="password-new"
-          v-model="given.password"
-          class="max-w-md"
-          type="password"
-          :label="t('access.newPassword')"
-          :hint="t('access.newPasswordHint')"
-          :error="problems.password"
-          autocomplete="new-password"
-        />
+        <NewPasswordField id="password-new" v-model="given.password" :error="problems.password" />
         <button type="submit" class="button" :disabled="busy">
           {{ t('access.changePassword') }}
         </button>

@@ -10,7 +10,8 @@ import { instruments, ownProtocols, people, settings } from '../database/schema'
 export async function findSettings(db: Connection): Promise<Settings> {
   const [row] = await db.select().from(settings)
   if (!row) throw new Error('The settings row is missing.')
-  const { id: _, ...rest } = row
+  // What coaches see is said with who gets in.
+  const { id: _, coachesSee: _c, ...rest } = row
   return rest
 }
 

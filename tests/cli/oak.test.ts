@@ -45,7 +45,7 @@ describe('the command line', () => {
   test.each([
     [
       ['constructor'],
-      'Verb: got "constructor". Accepted: backup, check, estimate, judge, plan, restore.',
+      'Verb: got "constructor". Accepted: backup, check, estimate, judge, password, plan, restore.',
     ],
     [['estimate'], 'File: is missing. Accepted: a CSV file, or -.'],
     [['estimate', 'a', 'b'], 'File: got 2. Accepted: one.'],

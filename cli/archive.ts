@@ -8,12 +8,10 @@ import { join, resolve } from 'node:path'
 import { createInterface } from 'node:readline/promises'
 import { fileURLToPath } from 'node:url'
 import { backUpTo, isLocked, makeBackup, openArchive } from '../server/archive/backups'
-import { readTables, type Table } from '../server/archive/record'
-import { restoreInto } from '../server/archive/restore'
+import { handedOn, restoreInto, type Restoring } from '../server/archive/restore'
 import { setPasswordByName } from '../server/access/people'
 import { openDatabase } from '../server/database/driver'
 import { lockDataFolder } from '../server/database/lock'
-import { erasedIn } from '../server/clients/erasures'
 import { unpackTemplate } from '../server/database/template'
 import { RecordTrouble } from '../server/database/trouble'
 import { TEMPLATE_FILE } from '../scripts/template-file'
@@ -78,17 +76,14 @@ async function backup({ named, folder }: Asked): Promise<void> {
 }
 
 /** The record that is there is backed up first; one that does not open is put aside as it is. */
-async function backUpPresent(
-  folder: string,
-): Promise<{ erased?: string[]; backedUp?: boolean; access?: Table[] }> {
+async function backUpPresent(folder: string): Promise<Partial<Restoring>> {
   if (!existsSync(join(folder, 'db')) && !existsSync(join(folder, 'pglite'))) return {}
   try {
     const { db, close } = await openDatabase(folder, migrations, { create, mayBegin: false })
     try {
       const name = await makeBackup(db, folder, 'restore')
       process.stderr.write(`What was there is in ${join(folder, 'backups', name)}.\n`)
-      const access = await db.transaction((tx) => readTables(tx, 'access'))
-      return { erased: await erasedIn(db), backedUp: true, access }
+      return await handedOn(db)
     } finally {
       await close()
     }

@@ -18,8 +18,7 @@ if (!file) {
 const migrations = fileURLToPath(new URL('../server/database/migrations', import.meta.url))
 const folder = mkdtempSync(join(tmpdir(), 'oak-pinch-template-'))
 try {
-  const { analyze, close } = await openDatabase(folder, migrations)
-  await analyze()
+  const { close } = await openDatabase(folder, migrations)
   await close()
   const database = join(folder, 'db')
   const files: Zippable = {}

@@ -38,7 +38,6 @@ const LAW = {
   'clients.change': { owner: 'all', coach: 'own' },
   /** Whose client somebody is. */
   'clients.assign': { owner: 'all' },
-  'clients.export': { owner: 'all', coach: 'own' },
   'clients.erase': { owner: 'all' },
   /** Answers about health. */
   'clients.screen': { owner: 'all', coach: 'own' },

@@ -28,3 +28,12 @@ export function useMe() {
 /** Where to after signing in: a page of this application. */
 export const pageAfterSignIn = (asked: unknown): string =>
   typeof asked === 'string' && /^\/(?![/\\])/.test(asked) ? asked : '/'
+
+/** Where somebody signs in who wants to see a page. */
+export const signInFor = (page: string) => ({
+  path: '/sign-in',
+  query: page === '/' ? {} : { to: page },
+})
+
+/** Opens without the server, and says by itself when nobody is signed in: its readings wait meanwhile. */
+export const goesOnAlone = (path: string): boolean => /^\/(?:check-in|caller)\//.test(path)

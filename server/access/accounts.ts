@@ -1,9 +1,7 @@
 import { randomBytes, randomUUID } from 'node:crypto'
 import { existsSync, readFileSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
-import { betterAuth } from 'better-auth'
-import { drizzleAdapter } from 'better-auth/adapters/drizzle'
-import { username } from 'better-auth/plugins/username'
+import { appendResponseHeader, type H3Event } from 'h3'
 import { folderOf, type Database } from '../database/driver'
 import { PRIVATE, syncPath } from '../database/durable-fs'
 import { PARTS } from '../database/record-folder'
@@ -30,7 +28,13 @@ function secretOf(folder: string | undefined): string {
 /** Names are the same however they are written: capitals, spaces around, and the ways to put an accent. */
 export const signInName = (name: string): string => name.trim().normalize('NFC').toLowerCase()
 
-function setUp(db: Database) {
+/** It is read when somebody signs in: a computer on which nobody does is spared it at every start. */
+async function setUp(db: Database) {
+  const [{ betterAuth }, { drizzleAdapter }, { username }] = await Promise.all([
+    import('better-auth'),
+    import('better-auth/adapters/drizzle'),
+    import('better-auth/plugins/username'),
+  ])
   return betterAuth({
     baseURL: process.env.OAK_PINCH_ORIGIN || 'http://127.0.0.1',
     secret: secretOf(folderOf(db)),
@@ -75,4 +79,12 @@ export function accountsOf(db: Database): ReturnType<typeof setUp> {
   const auth = kept.get(db) ?? setUp(db)
   kept.set(db, auth)
   return auth
+}
+
+/** What the library checks and stores passwords and sessions with. */
+export const accountToolsOf = async (db: Database) => (await accountsOf(db)).$context
+
+/** Gives a browser the cookies that the library set. */
+export function passCookies(headers: Headers, event: H3Event): void {
+  for (const cookie of headers.getSetCookie()) appendResponseHeader(event, 'set-cookie', cookie)
 }

@@ -1,5 +1,5 @@
 import { eq, sql } from 'drizzle-orm'
-import { appendResponseHeader, type H3Event } from 'h3'
+import type { H3Event } from 'h3'
 import { say, type Words } from '#core'
 import {
   dependsOnWhom,
@@ -13,7 +13,7 @@ import type { Route } from '#shared/contract/define'
 import type { Database } from '../database/driver'
 import { settings, users } from '../database/schema'
 import { Refusal } from '../http/errors'
-import { accountsOf } from './accounts'
+import { accountsOf, passCookies } from './accounts'
 
 /** Who sits at this computer, as long as nobody has set a password. */
 const WITHOUT_SIGN_IN: Actor = {
@@ -48,22 +48,38 @@ export const forgetWhetherSignInIsNeeded = (db: Database) => signInNeeded.delete
 /** Who asks; undefined for nobody. */
 export async function whoAsks(db: Database, event: H3Event): Promise<Asking | undefined> {
   if (!(await isSignInNeeded(db))) return { actor: WITHOUT_SIGN_IN, session: null }
-  const { response: found, headers } = await accountsOf(db).api.getSession({
-    ...{ headers: event.headers, returnHeaders: true },
-  })
+  const { response: found, headers } = await (
+    await accountsOf(db)
+  ).api.getSession({ headers: event.headers, returnHeaders: true })
   if (!found) return undefined
   // A session that is used is lengthened, and the browser has to keep its cookie as long.
-  for (const cookie of headers.getSetCookie()) appendResponseHeader(event, 'set-cookie', cookie)
+  passCookies(headers, event)
   const { user, session } = found
-  const role = user.role as Role
-  const { personId = null, clientId = null, name } = user
   return {
-    actor: {
-      ...{ role, name, userId: user.id, personId, clientId },
-      ownOnly: role === 'coach' && (await coachesSeeOwn(db)),
-    },
+    actor: await actorOf(db, { ...user, role: user.role as Role }),
     session: { id: session.id, device: session.device ?? null },
   }
+}
+
+/** An account, as somebody who asks. */
+export async function actorOf(
+  db: Database,
+  {
+    id: userId,
+    name,
+    role,
+    personId = null,
+    clientId = null,
+  }: {
+    id: string
+    name: string
+    role: Role
+    personId?: string | null
+    clientId?: string | null
+  },
+): Promise<Actor> {
+  const ownOnly = role === 'coach' && (await coachesSeeOwn(db))
+  return { userId, name, role, personId, clientId, ownOnly }
 }
 
 /**
@@ -79,7 +95,7 @@ export async function whoLooksAround(
   return { actor: WITHOUT_SIGN_IN, session: null }
 }
 
-export async function coachesSeeOwn(db: Database): Promise<boolean> {
+async function coachesSeeOwn(db: Database): Promise<boolean> {
   const [gym] = await db.select({ coachesSee: settings.coachesSee }).from(settings)
   return gym?.coachesSee === 'own'
 }

@@ -1,5 +1,6 @@
 import type { Route } from '#shared/contract/define'
 import { routesOf } from '#shared/contract'
+import { LOOKS } from '#shared/contract/looks'
 import type { Connection, Database } from '../database/driver'
 import { auditEvents } from '../database/schema'
 import type { Asking } from './actor'
@@ -7,12 +8,6 @@ import type { Asking } from './actor'
 /** Each route by its name, as `clients.file`. */
 const NAMES = new Map<Route, string>(routesOf().map(([name, route]) => [route, name]))
 
-/** What is looked at that is about one client. Lists are not noted. */
-const READS = new Set([
-  ...['clients.view', 'clients.record', 'clients.file', 'weighIns.list', 'plans.list'],
-  ...['photos.list', 'photos.picture', 'checkIns.view', 'checkIns.caller', 'checkIns.live'],
-  ...['calendar.file', 'backups.file', 'access.events', 'access.seen'],
-])
 /** Each reading says by itself who took it. What somebody does with their own account is noted by its own words. */
 const LEFT_OUT = new Set(['checkIns.addReadings', 'access.signIn', 'access.begin'])
 
@@ -57,7 +52,7 @@ export async function noteCall(
   const what = NAMES.get(route)
   if (asking.actor.userId === null || what === undefined || LEFT_OUT.has(what)) return
   const isRead = route.method === 'GET'
-  if (isRead && !READS.has(what)) return
+  if (isRead && !LOOKS.has(what)) return
   const about = (await client()) ?? null
   if (isRead && !isNewLook(`${asking.actor.userId} ${what} ${about}`)) return
   await noteEvent(db, asking, what, about)

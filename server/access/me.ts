@@ -1,11 +1,13 @@
 import { eq } from 'drizzle-orm'
+import type { H3Event } from 'h3'
 import { say } from '#core'
-import type { Actor } from '#shared/access'
 import type { Me } from '#shared/contract/access'
 import type { Database } from '../database/driver'
-import { sessions, users } from '../database/schema'
-import { conflict, notFound } from '../http/errors'
-import { coachesSeeOwn, isSignInNeeded, type Asking } from './actor'
+import { sessions } from '../database/schema'
+import { conflict } from '../http/errors'
+import { isSignInNeeded, type Asking } from './actor'
+import { noteEvent } from './events'
+import { signIn } from './sign-in'
 
 /** What a page has to know of who sits before it. */
 export async function meOf(db: Database, asking: Asking | undefined): Promise<Me> {
@@ -15,13 +17,16 @@ export async function meOf(db: Database, asking: Asking | undefined): Promise<Me
   return { signIn, me: { name, role, userId, personId, ownOnly } }
 }
 
-/** Whose account it is, as somebody who asks. */
-export async function whoIs(db: Database, id: string): Promise<Actor> {
-  const [user] = await db.select().from(users).where(eq(users.id, id))
-  if (!user) throw notFound(say('api.noSuchAccount'))
-  const { name, role, personId, clientId } = user
-  const ownOnly = role === 'coach' && (await coachesSeeOwn(db))
-  return { userId: id, name, role, personId, clientId, ownOnly }
+/** Lets somebody in, and writes it down. @param what by which name */
+export async function enter(
+  db: Database,
+  event: H3Event,
+  given: { name: string; password: string },
+  what: 'access.signIn' | 'access.begin',
+): Promise<Me> {
+  const asking = { actor: await signIn(db, event, given), session: null }
+  await noteEvent(db, asking, what)
+  return meOf(db, asking)
 }
 
 /** @throws Refusal 409 where nobody signs in */

@@ -14,12 +14,11 @@ import { EVENTS_PAGE } from '#shared/contract/choices'
 import { problemsOf } from '#shared/contract/problems'
 import type { Connection, Database } from '../database/driver'
 import { iso, jsonOf, listOf } from '../database/json'
-import { auditEvents, people, sessions, settings, users } from '../database/schema'
-import { endStreamsOf } from '../events/live'
+import { accounts, auditEvents, people, sessions, settings, users } from '../database/schema'
 import { conflict, notFound, Refusal } from '../http/errors'
-import { accountsOf, signInName } from './accounts'
+import { accountToolsOf, signInName } from './accounts'
 import { forgetWhetherSignInIsNeeded, isSignInNeeded } from './actor'
-import { endSessionsOf, refuseCommon } from './sign-in'
+import { endSessions, endSessionsOf, refuseCommon } from './sign-in'
 
 /** Accounts with their sessions, and what coaches see. */
 export async function findAccess(db: Connection, here: string | undefined): Promise<Access> {
@@ -56,22 +55,24 @@ interface Account {
 }
 
 async function add(db: Database, { id, name, role, personId, password }: Account): Promise<void> {
-  refuseCommon(password, name)
+  await refuseCommon(password, name)
   await personOr404(db, personId)
   const [same] = await db
     .select({ id: users.id })
     .from(users)
     .where(eq(users.username, signInName(name)))
   if (same) throw conflict(say('api.nameTaken', { name }), 'name-taken', 'name')
-  const auth = await accountsOf(db).$context
+  const auth = await accountToolsOf(db)
   const hashed = await auth.password.hash(password)
   await db.transaction(async (tx) => {
     await tx.insert(users).values({
       ...{ id, name, role, personId, username: signInName(name), displayUsername: name },
       email: `${id}@people.invalid`,
     })
-    await tx.execute(sql`insert into access.accounts (id, account_id, provider_id, user_id, password)
-      values (${randomUUID()}, ${id}, 'credential', ${id}, ${hashed})`)
+    await tx.insert(accounts).values({
+      ...{ id: randomUUID(), userId: id, accountId: id },
+      ...{ providerId: 'credential', password: hashed },
+    })
   })
   forgetWhetherSignInIsNeeded(db)
 }
@@ -132,7 +133,7 @@ export async function changeAccount(
   if (account.role === 'client') throw notFound(say('api.noSuchAccount'))
   if (role && role !== 'owner' && account.role === 'owner') await refuseLastOwner(db, id)
   if (personId) await personOr404(db, personId)
-  if (password !== undefined) refuseCommon(password, account.name)
+  if (password !== undefined) await refuseCommon(password, account.name)
   if (role !== undefined || personId !== undefined)
     await db
       .update(users)
@@ -144,7 +145,7 @@ export async function changeAccount(
 
 /** Sets somebody's password. */
 async function setPassword(db: Database, userId: string, password: string): Promise<void> {
-  const auth = await accountsOf(db).$context
+  const auth = await accountToolsOf(db)
   await auth.internalAdapter.updatePassword(userId, await auth.password.hash(password))
 }
 
@@ -166,7 +167,7 @@ export async function setPasswordByName(
   const given = newPasswordSchema.safeParse(password)
   if (!given.success)
     throw new Refusal(422, problemsOf(given.error)[0]!.message, { field: 'password' })
-  refuseCommon(password, user.name)
+  await refuseCommon(password, user.name)
   await setPassword(db, user.id, password)
   await endSessionsOf(db, user.id)
   return { name: user.name }
@@ -179,14 +180,14 @@ export async function changeOwnPassword(
   { current, password }: { current: string; password: string },
   here: string,
 ): Promise<void> {
-  const auth = await accountsOf(db).$context
+  const auth = await accountToolsOf(db)
   const { name } = await accountOr404(db, userId)
   const account = await auth.internalAdapter.findCredentialAccount(userId)
   const right =
     account?.password && (await auth.password.verify({ hash: account.password, password: current }))
   if (!right)
     throw new Refusal(422, say('api.wrongPresent'), { field: 'current', code: 'password' })
-  refuseCommon(password, name)
+  await refuseCommon(password, name)
   await setPassword(db, userId, password)
   await endSessionsOf(db, userId, here)
 }
@@ -200,13 +201,8 @@ export async function removeAccount(db: Database, id: string): Promise<void> {
 
 /** Signs a browser out, from another one. */
 export async function endSession(db: Database, id: string): Promise<void> {
-  const [session] = await db
-    .select({ token: sessions.token })
-    .from(sessions)
-    .where(eq(sessions.id, id))
-  if (!session) throw notFound(say('api.noSuchSession'))
-  await (await accountsOf(db).$context).internalAdapter.deleteSession(session.token)
-  endStreamsOf(id)
+  const ended = await endSessions(db, eq(sessions.id, id))
+  if (ended === 0) throw notFound(say('api.noSuchSession'))
 }
 
 /** Who did what, the latest first. */

@@ -1,13 +1,14 @@
-import { eq } from 'drizzle-orm'
-import { appendResponseHeader, getRequestIP, type H3Event } from 'h3'
+import { eq, type SQL } from 'drizzle-orm'
+import { getRequestIP, type H3Event } from 'h3'
 import { RateLimiterMemory, RateLimiterRes } from 'rate-limiter-flexible'
-import { dictionary } from '@zxcvbn-ts/language-common'
 import { refusal, say } from '#core'
+import type { Actor } from '#shared/access'
 import type { Database } from '../database/driver'
 import { sessions, users } from '../database/schema'
 import { endStreamsOf } from '../events/live'
 import { Refusal } from '../http/errors'
-import { accountsOf, signInName } from './accounts'
+import { accountsOf, accountToolsOf, passCookies, signInName } from './accounts'
+import { actorOf } from './actor'
 import { isLocal } from './local'
 
 /*
@@ -36,7 +37,7 @@ export async function signIn(
   db: Database,
   event: H3Event,
   { name, password }: { name: string; password: string },
-): Promise<{ userId: string; name: string }> {
+): Promise<Actor> {
   const where = isLocal(event) ? LIMITS.here : LIMITS.outside
   const keys = [
     [where.account, signInName(name)],
@@ -46,7 +47,8 @@ export async function signIn(
     const so = await limit.get(key)
     if (so && so.remainingPoints <= 0) tooMany(so.msBeforeNext)
   }
-  const response = await accountsOf(db).api.signInUsername({
+  const { api } = await accountsOf(db)
+  const response = await api.signInUsername({
     ...{ body: { username: name, password }, headers: event.headers, asResponse: true },
   })
   if (!response.ok) {
@@ -58,27 +60,26 @@ export async function signIn(
     throw new Refusal(401, say('api.wrongPassword'), { code: 'password', field: 'password' })
   }
   await where.account.delete(signInName(name))
-  for (const cookie of response.headers.getSetCookie())
-    appendResponseHeader(event, 'set-cookie', cookie)
+  passCookies(response.headers, event)
   const [user] = await db
-    .select({ userId: users.id, name: users.name })
+    .select()
     .from(users)
     .where(eq(users.username, signInName(name)))
-  return user!
+  return actorOf(db, user!)
 }
 
 /** Ends the session that asks. */
 export async function signOut(db: Database, event: H3Event, sessionId: string): Promise<void> {
-  const response = await accountsOf(db).api.signOut({ headers: event.headers, asResponse: true })
+  const { api } = await accountsOf(db)
+  const { headers } = await api.signOut({ headers: event.headers, asResponse: true })
   endStreamsOf(sessionId)
-  for (const cookie of response.headers.getSetCookie())
-    appendResponseHeader(event, 'set-cookie', cookie)
+  passCookies(headers, event)
 }
 
 let common: Set<string> | undefined
 /** @throws Refusal for a password that everybody who tries passwords tries first */
-export function refuseCommon(password: string, name: string): void {
-  common ??= new Set(dictionary['passwords-common'])
+export async function refuseCommon(password: string, name: string): Promise<void> {
+  common ??= new Set((await import('@zxcvbn-ts/language-common')).dictionary['passwords-common'])
   const plain = password.toLowerCase()
   if (!common.has(plain) && plain !== signInName(name)) return
   throw new Refusal(
@@ -88,16 +89,21 @@ export function refuseCommon(password: string, name: string): void {
   )
 }
 
-/** Ends sessions of a user. @param but one that stays */
-export async function endSessionsOf(db: Database, userId: string, but?: string): Promise<void> {
-  const { internalAdapter } = await accountsOf(db).$context
-  const open = await db
+/** Ends every session of a user. @param but one that stays */
+export const endSessionsOf = (db: Database, userId: string, but?: string): Promise<number> =>
+  endSessions(db, eq(sessions.userId, userId), but)
+
+/** Ends sessions, with the streams that were opened in them. @returns how many there were */
+export async function endSessions(db: Database, which: SQL, but?: string): Promise<number> {
+  const { internalAdapter } = await accountToolsOf(db)
+  const found = await db
     .select({ id: sessions.id, token: sessions.token })
     .from(sessions)
-    .where(eq(sessions.userId, userId))
+    .where(which)
+  const open = found.filter(({ id }) => id !== but)
   for (const { id, token } of open) {
-    if (id === but) continue
     await internalAdapter.deleteSession(token)
     endStreamsOf(id)
   }
+  return open.length
 }

@@ -4,6 +4,7 @@ import { sql } from 'drizzle-orm'
 import { drizzle } from 'drizzle-orm/pglite'
 import { migrate } from 'drizzle-orm/pglite/migrator'
 import { refusal, say } from '#core'
+import { erasedIn } from '../clients/erasures'
 import { emptyFolder, PRIVATE, syncTree } from '../database/durable-fs'
 import type { Database } from '../database/driver'
 import { RecordEngine } from '../database/engine'
@@ -27,6 +28,14 @@ export interface Restoring {
   access?: readonly Table[]
   /** Whether the present record is in a backup, and need not be put aside. */
   backedUp?: boolean
+}
+
+/** What the present record, which is in a backup, hands on to the one that takes its place. */
+export async function handedOn(
+  db: Database,
+): Promise<Required<Pick<Restoring, 'erased' | 'access' | 'backedUp'>>> {
+  const access = await db.transaction((tx) => readTables(tx, 'access'))
+  return { erased: await erasedIn(db), access, backedUp: true }
 }
 
 /**

@@ -4,7 +4,7 @@ import { dirname, join } from 'node:path'
 import { say } from '#core'
 import { sayInTerminal } from '../terminal'
 import { ensureGym } from '../equipment/commands'
-import { erasedIn, finishErasures } from '../clients/erasures'
+import { finishErasures } from '../clients/erasures'
 import { keptPhotoIds, purgePhotos } from '../photos/commands'
 import { keepPhotosInMemory, sweepPhotos, writePhoto } from '../files/photos'
 import { dataFolder } from '../files/data-folder'
@@ -17,9 +17,8 @@ import {
   readSettings,
   sweepBackups,
 } from '../archive/backups'
-import { readTables } from '../archive/record'
 import type { Manifest } from '../archive/format'
-import { restoreInto, tryRestore, type Restoring } from '../archive/restore'
+import { handedOn, restoreInto, tryRestore, type Restoring } from '../archive/restore'
 import { endStreams } from '../events/live'
 import { keepCheckpoints } from './checkpoints'
 import { givenBack } from './lending'
@@ -187,12 +186,11 @@ export async function restoreBackup(name: string, passphrase: string | null): Pr
   let closed = false
   const restored = withMigrations(async (migrations) => {
     const open = await before
-    const present: Partial<Restoring> = {}
+    let present: Partial<Restoring> = {}
     if (open) {
       await givenBack(open.db)
       await makeBackup(open.db, folder, 'restore', { spare: name })
-      const access = await open.db.transaction((tx) => readTables(tx, 'access'))
-      Object.assign(present, { backedUp: true, erased: await erasedIn(open.db), access })
+      present = await handedOn(open.db)
       endStreams()
     }
     closed = true

@@ -1,7 +1,6 @@
 import type { Events } from '#shared/contract/access'
+import { LOOKS } from '#shared/contract/looks'
 
-const LOOKS =
-  /^(?:clients\.(?:view|record|file)|weighIns\.list|plans\.list|photos\.(?:list|picture)|checkIns\.(?:view|caller|live)|calendar\.file|backups\.file|access\.(?:events|seen))$/
 const PLACES = [
   ...(['clients', 'checkIns', 'photos', 'plans', 'weighIns', 'notes'] as const),
   ...(['calendar', 'today', 'gym', 'leaderboards', 'backups', 'access'] as const),
@@ -15,7 +14,7 @@ function didWords(what: string): string {
   if (what === 'access.assign') return t('access.didAssign')
   if (what === 'clients.erase') return t('access.didErase')
   const place = PLACES.find((name) => what.startsWith(`${name}.`)) ?? 'clients'
-  return t(`access.did.${place}.${LOOKS.test(what) ? 'look' : 'change'}`)
+  return t(`access.did.${place}.${LOOKS.has(what) ? 'look' : 'change'}`)
 }
 
 /** One line of who did what. @param about whether it says with whose record */

@@ -18,7 +18,12 @@ if (!file) {
 const migrations = fileURLToPath(new URL('../server/database/migrations', import.meta.url))
 const folder = mkdtempSync(join(tmpdir(), 'oak-pinch-template-'))
 try {
-  const { close } = await openDatabase(folder, migrations)
+  const { engine, close } = await openDatabase(folder, migrations)
+  // What new databases are copied from: there will be no other, and they are two thirds of all files.
+  await engine.exec('update pg_database set datistemplate = false')
+  await engine.exec('drop database template0')
+  await engine.exec('drop database template1')
+  await engine.exec('checkpoint')
   await close()
   const database = join(folder, 'db')
   const files: Zippable = {}

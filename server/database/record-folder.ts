@@ -88,6 +88,7 @@ async function makeReady(folder: string, create: Creating, mayBegin: boolean): P
     const left = [PARTS.photos, PARTS.backups].find((part) => isFilled(join(folder, part)))
     if (left || !mayBegin) throw new RecordTrouble('emptied', folder)
     await makeDatabase(folder, create)
+    return database
   }
   // PGlite would put a new database over the remains of this one, without a word.
   if (!fs.existsSync(join(database, 'PG_VERSION'))) throw new RecordTrouble('emptied', folder)

@@ -58,7 +58,11 @@ export const useCheckInStore = defineStore('check-in', () => {
   const mine = computed(() =>
     stored.value ? outbox.operations.value.filter(ofThis(stored.value.checkIn.id)) : [],
   )
-  const waiting = computed(() => mine.value.filter(({ setAside }) => setAside === null))
+  const pretended = shallowRef<Operation>()
+  const waiting = computed(() => {
+    const all = mine.value.filter(({ setAside }) => setAside === null)
+    return pretended.value ? [...all, pretended.value] : all
+  })
   const waitingReadings = computed(() => waiting.value.filter(({ kind }) => kind === 'reading'))
   /** Readings that outlive the page, until the server has them. */
   const keptReadings = computed(() =>
@@ -191,12 +195,18 @@ export const useCheckInStore = defineStore('check-in', () => {
     afterPaint(() => void outbox.send(operation.checkInId))
   }
 
-  /** Takes a reading into the box it belongs to; one that is there already is superseded, never overwritten. */
-  function record(typed: TypedReading): void {
-    if (!checkIn.value) return
+  function operationOf(typed: TypedReading): Operation {
     const reading = stamp(typed)
     const { id, checkInId } = reading
-    put({ kind: 'reading', id, checkInId, reading, setAside: null })
+    return { kind: 'reading', id, checkInId, reading, setAside: null }
+  }
+  /** Takes a reading into the box it belongs to; one that is there already is superseded, never overwritten. */
+  function record(typed: TypedReading): void {
+    if (checkIn.value) put(operationOf(typed))
+  }
+  /** The page as if this reading were taken, until it is called without one: nothing is kept or sent. */
+  function pretend(typed?: TypedReading): void {
+    pretended.value = typed && checkIn.value && operationOf(typed)
   }
 
   /** Changes what the check-in says of itself, here at once and on the server as soon as it answers. */
@@ -312,34 +322,11 @@ export const useCheckInStore = defineStore('check-in', () => {
   return {
     ...{ view, client, checkIn, person, protocol, readings, last, lastMass, measured, earlier },
     ...{ previous, next, nextTape, sheet, result, waiting, waitingReadings, setAside, byOthers },
-    ...{
-      keptReadings,
-      reachable,
-      waitsFor,
-      unkept,
-      trouble,
-      skipped,
-      findings,
-      compressionDrifts,
-      detectable,
-      setup,
-    },
-    ...{ changedSetup, heightCm, sensitive, siteNoteOf, keepSiteNote },
-    open: session.open,
-    leave: session.leave,
-    drop: outbox.drop,
-    ...{
-      record,
-      updateCheckIn,
-      choose,
-      accept,
-      suggestionsFor,
-      skip,
-      creditToTester,
-      close,
-      discard,
-      mend,
-    },
+    ...{ keptReadings, reachable, waitsFor, unkept, trouble, skipped, findings, detectable, setup },
+    ...{ compressionDrifts, changedSetup, heightCm, sensitive, siteNoteOf, keepSiteNote },
+    ...{ open: session.open, leave: session.leave, drop: outbox.drop },
+    ...{ record, pretend, updateCheckIn, choose, accept, suggestionsFor, skip, creditToTester },
+    ...{ close, discard, mend },
   }
 })
 

@@ -5,18 +5,24 @@ import { meantReading } from './stamp'
 const REHEARSED = 12.5
 
 /**
- * Works out what every reading asks for, on one that nobody took, and keeps nothing of it: a phone has read all of that
- * code before the first number comes, and the first reading is taken nearly as fast as the next.
+ * Works out and draws what every reading asks for, on one that nobody took, and keeps nothing of it: a phone has run
+ * all of that code before the first number comes, and the first reading is taken nearly as fast as the next.
  */
 export function useRehearsal() {
   const store = useCheckInStore()
   const unit = useLengthUnit()
-  return (step: typeof store.next | typeof store.nextTape) => {
+  return async (step: typeof store.next | typeof store.nextTape) => {
     if (!step) return
     const { site, trial } = step
     readSite(site, String(REHEARSED), unit.value)
     if (isSkinfold(site)) formatFold(REHEARSED)
     else lengthText(REHEARSED, unit.value)
-    store.suggestionsFor(meantReading(site, trial, REHEARSED, store.protocol.standard))
+    const reading = meantReading(site, trial, REHEARSED, store.protocol.standard)
+    store.suggestionsFor(reading)
+    // Drawn and taken back before the browser shows any of it.
+    store.pretend(reading)
+    await nextTick()
+    void document.body.offsetHeight
+    store.pretend()
   }
 }

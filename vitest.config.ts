@@ -42,6 +42,8 @@ export default defineConfig({
           pool: 'forks',
           globalSetup: ['tests/server/support/global.ts'],
           setupFiles: ['tests/server/support/noon.ts', 'tests/support/words.ts'],
+          // Phones are let in on this computer alone, by any port that is free.
+          env: { OAK_PINCH_GYM_ADDRESSES: '127.0.0.2', OAK_PINCH_GYM_PORT: '0' },
           testTimeout: 30_000,
           hookTimeout: 60_000,
         },

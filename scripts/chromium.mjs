@@ -13,14 +13,19 @@ const FLAGS = [
   '--disable-sync',
 ]
 
-/** Headless Chromium with an empty profile of its own, for pictures and for tests. It reads kg and cm. */
-export async function openChromium() {
+/**
+ * Headless Chromium with an empty profile of its own, for pictures and for tests. It reads kg and cm.
+ *
+ * @param {import('puppeteer-core').LaunchOptions} options besides
+ */
+export async function openChromium(options = {}) {
   const userDataDir = mkdtempSync(join(tmpdir(), 'oak-pinch-chromium-'))
   const browser = await launch({
     executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
     headless: true,
     userDataDir,
     args: FLAGS,
+    ...options,
   })
   // What is typed counts in kg and cm, whatever the language of the pages thinks in.
   await setCookies(browser, { 'oak-pinch-mass-unit': 'kg', 'oak-pinch-length-unit': 'cm' })

@@ -1,6 +1,6 @@
 /**
- * `npm start [-- --new]`: the coach's own data folder. A folder that is named must hold a record, unless a new one is
- * asked for; the usual one is empty at first, and only then.
+ * `npm start [-- --new] [-- --gym]`: the coach's own data folder. A folder that is named must hold a record, unless a new
+ * one is asked for; the usual one is empty at first, and only then. With --gym phones are let in.
  */
 import { existsSync, mkdirSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
@@ -15,6 +15,7 @@ const folder = process.env.OAK_PINCH_DATA
 const begin = process.argv.includes('--new') || (!folder && !existsSync(known))
 await serve({
   OAK_PINCH_DATA: folder ?? join(data, 'gym'),
+  ...(process.argv.includes('--gym') ? { OAK_PINCH_GYM: '1' } : {}),
   ...(begin ? { OAK_PINCH_NEW: '1' } : {}),
 })
 if (!folder) {

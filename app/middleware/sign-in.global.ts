@@ -1,9 +1,10 @@
 /** What somebody who types along may see, besides the check-in that is open. */
-const FOR_ASSISTANTS = /^\/(?:open-check-ins|sign-in|guide|settings|caller\/.+|reference.*)$/
+const FOR_ASSISTANTS =
+  /^\/(?:open-check-ins|sign-in|guide|settings|pair|trust|caller\/.+|reference.*)$/
 
 /** Nobody but who is signed in sees a page, where people sign in. */
 export default defineNuxtRouteMiddleware(async (to) => {
-  if (goesOnAlone(to.path)) return undefined
+  if (goesOnAlone(to.path) || isForAnybody(to.path)) return undefined
   const { known, me, signsIn, load } = useMe()
   // A page that cannot ask says so by itself.
   if (!known.value) await load().catch(() => {})

@@ -3,6 +3,7 @@ import { PROTOCOLS, type OwnProtocol, type LandmarkStandard, type Tolerance } fr
 import type { Gym, SettingsChange } from '#shared/contract/equipment'
 import BackupsPanel from '~/features/settings/BackupsPanel.vue'
 import AccessPanel from '~/features/settings/AccessPanel.vue'
+import PhonesPanel from '~/features/settings/PhonesPanel.vue'
 import MyAccess from '~/features/settings/MyAccess.vue'
 import { access, backups, clients, gym as routes } from '~/contract'
 
@@ -19,6 +20,9 @@ const { data: backedUp } = await useAsyncData('backups', async () =>
 )
 const { data: letIn } = await useAsyncData('access', async () =>
   can('gym.govern') ? callApi(access.view, {}) : null,
+)
+const { data: phones } = await useAsyncData('phones', async () =>
+  can('gym.govern') ? callApi(access.phones, {}) : null,
 )
 await breathe()
 usePageTitle(() => t('settings.settings'))
@@ -200,6 +204,12 @@ const retire = (id: string) => take(() => callApi(routes.removeProtocol, { param
         <section id="access" class="space-y-4">
           <h2 class="border-b-2 border-ink pb-1 text-2xl">{{ t('access.people') }}</h2>
           <AccessPanel :start="letIn" :testers="gym.testers" />
+        </section>
+      </InTurn>
+      <InTurn v-if="signsIn && phones">
+        <section id="phones" class="space-y-4">
+          <h2 class="border-b-2 border-ink pb-1 text-2xl">{{ t('access.phones') }}</h2>
+          <PhonesPanel :start="phones" />
         </section>
       </InTurn>
       <InTurn v-if="backedUp">

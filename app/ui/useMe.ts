@@ -35,5 +35,8 @@ export const signInFor = (page: string) => ({
   query: page === '/' ? {} : { to: page },
 })
 
+/** For a phone that nobody is signed in with yet. */
+export const isForAnybody = (path: string): boolean => path === '/pair' || path === '/trust'
+
 /** Opens without the server, and says by itself when nobody is signed in: its readings wait meanwhile. */
 export const goesOnAlone = (path: string): boolean => /^\/(?:check-in|caller)\//.test(path)

@@ -1,11 +1,15 @@
 import { randomBytes, randomUUID } from 'node:crypto'
 import { existsSync, readFileSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
+import type { BetterAuthPlugin } from 'better-auth'
 import { appendResponseHeader, type H3Event } from 'h3'
+import { z } from 'zod'
 import { folderOf, type Database } from '../database/driver'
 import { PRIVATE, syncPath } from '../database/durable-fs'
 import { PARTS } from '../database/record-folder'
+import { isThroughDoor } from '../network/door'
 import { accounts, sessions, users, verifications } from '../database/schema'
+import { publicOrigin } from './local'
 
 /* Accounts, passwords and sessions are kept by a library made for it; this is how it is set up. */
 
@@ -28,15 +32,43 @@ function secretOf(folder: string | undefined): string {
 /** Names are the same however they are written: capitals, spaces around, and the ways to put an accent. */
 export const signInName = (name: string): string => name.trim().normalize('NFC').toLowerCase()
 
+/** Lets in a device that its owner held a code for, as if they had signed in on it. */
+async function pairing() {
+  const [{ createAuthEndpoint }, { setSessionCookie }] = await Promise.all([
+    import('better-auth/api'),
+    import('better-auth/cookies'),
+  ])
+  const options = {
+    ...({ method: 'POST', metadata: { SERVER_ONLY: true } } as const),
+    body: z.object({ userId: z.string(), device: z.string() }),
+  }
+  return {
+    id: 'pairing',
+    endpoints: {
+      pairDevice: createAuthEndpoint('/pair-device', options, async (ctx) => {
+        const { internalAdapter } = ctx.context
+        const user = await internalAdapter.findUserById(ctx.body.userId)
+        if (!user) throw ctx.error('NOT_FOUND')
+        const session = await internalAdapter.createSession(user.id, false, {
+          device: ctx.body.device,
+        })
+        await setSessionCookie(ctx, { session, user })
+        return ctx.json({})
+      }),
+    },
+  } satisfies BetterAuthPlugin
+}
+
 /** It is read when somebody signs in: a computer on which nobody does is spared it at every start. */
 async function setUp(db: Database) {
-  const [{ betterAuth }, { drizzleAdapter }, { username }] = await Promise.all([
+  const [{ betterAuth }, { drizzleAdapter }, { username }, paired] = await Promise.all([
     import('better-auth'),
     import('better-auth/adapters/drizzle'),
     import('better-auth/plugins/username'),
+    pairing(),
   ])
   return betterAuth({
-    baseURL: process.env.OAK_PINCH_ORIGIN || 'http://127.0.0.1',
+    baseURL: publicOrigin() ?? 'http://127.0.0.1',
     secret: secretOf(folderOf(db)),
     database: drizzleAdapter(db, {
       ...{ provider: 'pg', transaction: true },
@@ -48,6 +80,7 @@ async function setUp(db: Database) {
         ...{ minUsernameLength: 1, maxUsernameLength: 80, usernameValidator: () => true },
         usernameNormalization: signInName,
       }),
+      paired,
     ],
     user: {
       additionalFields: {
@@ -62,7 +95,7 @@ async function setUp(db: Database) {
     },
     advanced: {
       cookiePrefix: 'oak-pinch',
-      useSecureCookies: process.env.NITRO_SSL_CERT !== undefined || isHttps(),
+      useSecureCookies: publicOrigin()?.startsWith('https:') ?? false,
       database: { generateId: () => randomUUID() },
     },
     // Its own limits are for its own routes, which are not served.
@@ -71,7 +104,6 @@ async function setUp(db: Database) {
     logger: { disabled: true },
   })
 }
-const isHttps = () => process.env.OAK_PINCH_ORIGIN?.startsWith('https:') ?? false
 
 const kept = new WeakMap<Database, ReturnType<typeof setUp>>()
 /** The accounts of a record. */
@@ -84,7 +116,9 @@ export function accountsOf(db: Database): ReturnType<typeof setUp> {
 /** What the library checks and stores passwords and sessions with. */
 export const accountToolsOf = async (db: Database) => (await accountsOf(db)).$context
 
-/** Gives a browser the cookies that the library set. */
+/** Gives a browser the cookies that the library set; by the door for phones they are for HTTPS alone. */
 export function passCookies(headers: Headers, event: H3Event): void {
-  for (const cookie of headers.getSetCookie()) appendResponseHeader(event, 'set-cookie', cookie)
+  const secured = isThroughDoor(event.node.req.socket)
+  for (const cookie of headers.getSetCookie())
+    appendResponseHeader(event, 'set-cookie', secured ? `${cookie}; Secure` : cookie)
 }

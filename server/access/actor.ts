@@ -14,6 +14,7 @@ import type { Database } from '../database/driver'
 import { settings, users } from '../database/schema'
 import { Refusal } from '../http/errors'
 import { accountsOf, passCookies } from './accounts'
+import { isLocal } from './local'
 
 /** Who sits at this computer, as long as nobody has set a password. */
 const WITHOUT_SIGN_IN: Actor = {
@@ -47,7 +48,8 @@ export const forgetWhetherSignInIsNeeded = (db: Database) => signInNeeded.delete
 
 /** Who asks; undefined for nobody. */
 export async function whoAsks(db: Database, event: H3Event): Promise<Asking | undefined> {
-  if (!(await isSignInNeeded(db))) return { actor: WITHOUT_SIGN_IN, session: null }
+  if (!(await isSignInNeeded(db)))
+    return isLocal(event) ? { actor: WITHOUT_SIGN_IN, session: null } : undefined
   const { response: found, headers } = await (
     await accountsOf(db)
   ).api.getSession({ headers: event.headers, returnHeaders: true })
@@ -91,7 +93,7 @@ export async function whoLooksAround(
   record: Database | undefined,
   event: H3Event,
 ): Promise<Asking | undefined> {
-  if (record && !(await whoAsks(record, event))) return undefined
+  if (record ? !(await whoAsks(record, event)) : !isLocal(event)) return undefined
   return { actor: WITHOUT_SIGN_IN, session: null }
 }
 

@@ -1,3 +1,4 @@
+import type { Actor } from '#shared/access'
 import type { Route } from '#shared/contract/define'
 import { routesOf } from '#shared/contract'
 import { LOOKS } from '#shared/contract/looks'
@@ -9,7 +10,7 @@ import type { Asking } from './actor'
 const NAMES = new Map<Route, string>(routesOf().map(([name, route]) => [route, name]))
 
 /** Each reading says by itself who took it. What somebody does with their own account is noted by its own words. */
-const LEFT_OUT = new Set(['checkIns.addReadings', 'access.signIn', 'access.begin'])
+const LEFT_OUT = new Set(['checkIns.addReadings', 'access.signIn', 'access.begin', 'access.pair'])
 
 /** Looking at the same client's things again so soon is one look, ms. */
 const ONE_LOOK_MS = 10 * 60_000
@@ -28,7 +29,7 @@ function isNewLook(key: string): boolean {
 /** Writes down what somebody did. */
 export async function noteEvent(
   db: Connection,
-  { actor, session }: Pick<Asking, 'actor' | 'session'>,
+  { actor, session }: { actor: Actor; session: { device: string | null } | null },
   what: string,
   clientId: string | null = null,
 ): Promise<void> {

@@ -1,13 +1,12 @@
 import { eq } from 'drizzle-orm'
-import type { H3Event } from 'h3'
 import { say } from '#core'
+import type { Actor } from '#shared/access'
 import type { Me } from '#shared/contract/access'
 import type { Database } from '../database/driver'
 import { sessions } from '../database/schema'
 import { conflict } from '../http/errors'
 import { isSignInNeeded, type Asking } from './actor'
 import { noteEvent } from './events'
-import { signIn } from './sign-in'
 
 /** What a page has to know of who sits before it. */
 export async function meOf(db: Database, asking: Asking | undefined): Promise<Me> {
@@ -20,13 +19,12 @@ export async function meOf(db: Database, asking: Asking | undefined): Promise<Me
 /** Lets somebody in, and writes it down. @param what by which name */
 export async function enter(
   db: Database,
-  event: H3Event,
-  given: { name: string; password: string },
-  what: 'access.signIn' | 'access.begin',
+  letIn: () => Promise<{ actor: Actor; device: string | null }>,
+  what: 'access.signIn' | 'access.begin' | 'access.pair',
 ): Promise<Me> {
-  const asking = { actor: await signIn(db, event, given), session: null }
-  await noteEvent(db, asking, what)
-  return meOf(db, asking)
+  const { actor, device } = await letIn()
+  await noteEvent(db, { actor, session: { device } }, what)
+  return meOf(db, { actor, session: null })
 }
 
 /** @throws Refusal 409 where nobody signs in */

@@ -9,7 +9,7 @@ import { endStreamsOf } from '../events/live'
 import { Refusal } from '../http/errors'
 import { accountsOf, accountToolsOf, passCookies, signInName } from './accounts'
 import { actorOf } from './actor'
-import { isLocal } from './local'
+import { isLocal, isProxyTrusted } from './local'
 
 /*
  * Wrong passwords are counted by account and by address, apart for this computer and for all others: somebody who tries
@@ -37,35 +37,58 @@ export async function signIn(
   db: Database,
   event: H3Event,
   { name, password }: { name: string; password: string },
-): Promise<Actor> {
+): Promise<{ actor: Actor; device: null }> {
+  return counted(event, signInName(name), async () => {
+    const { api } = await accountsOf(db)
+    const response = await api.signInUsername({
+      ...{ body: { username: name, password }, headers: event.headers, asResponse: true },
+    })
+    if (!response.ok)
+      throw new Refusal(401, say('api.wrongPassword'), { code: 'password', field: 'password' })
+    passCookies(response.headers, event)
+    const [user] = await db
+      .select()
+      .from(users)
+      .where(eq(users.username, signInName(name)))
+    return { actor: await actorOf(db, user!), device: null }
+  })
+}
+
+/**
+ * Lets somebody try to get in, as often as is allowed.
+ *
+ * @param name whose account it is tried for; undefined where that is not known
+ * @param attempt throws a Refusal of 401 where it fails
+ * @throws Refusal 429 where it has failed too often
+ */
+export async function counted<T>(
+  event: H3Event,
+  name: string | undefined,
+  attempt: () => Promise<T>,
+): Promise<T> {
   const where = isLocal(event) ? LIMITS.here : LIMITS.outside
+  const address = getRequestIP(event, { xForwardedFor: isProxyTrusted() }) ?? 'here'
   const keys = [
-    [where.account, signInName(name)],
-    [where.address, getRequestIP(event) ?? 'here'],
-  ] as const
+    ...(name === undefined ? [] : [[where.account, name] as const]),
+    [where.address, address] as const,
+  ]
   for (const [limit, key] of keys) {
     const so = await limit.get(key)
     if (so && so.remainingPoints <= 0) tooMany(so.msBeforeNext)
   }
-  const { api } = await accountsOf(db)
-  const response = await api.signInUsername({
-    ...{ body: { username: name, password }, headers: event.headers, asResponse: true },
-  })
-  if (!response.ok) {
+  try {
+    const got = await attempt()
+    if (name !== undefined) await where.account.delete(name)
+    return got
+  } catch (error) {
+    if (!(error instanceof Refusal) || error.status !== 401) throw error
     for (const [limit, key] of keys)
-      await limit.consume(key).catch((error: unknown) => {
-        if (error instanceof RateLimiterRes) tooMany(error.msBeforeNext)
-        throw error
+      await limit.consume(key).catch((too: unknown) => {
+        if (too instanceof RateLimiterRes) tooMany(too.msBeforeNext)
+        throw too
       })
-    throw new Refusal(401, say('api.wrongPassword'), { code: 'password', field: 'password' })
+    throw error
   }
-  await where.account.delete(signInName(name))
-  passCookies(response.headers, event)
-  const [user] = await db
-    .select()
-    .from(users)
-    .where(eq(users.username, signInName(name)))
-  return actorOf(db, user!)
 }
 
 /** Ends the session that asks. */

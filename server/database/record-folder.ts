@@ -23,6 +23,8 @@ export const PARTS = {
   lock: LOCK_FILE,
   /** What cookies are signed with. */
   secret: 'secret',
+  /** What phones know this computer by, and whether they are let in. */
+  network: 'network',
   /** What could not be opened, put aside when a backup took its place. */
   aside: 'aside-',
 } as const

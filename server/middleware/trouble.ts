@@ -10,6 +10,7 @@ import {
 import { dayValue, isoDateOf, say, type Words } from '#core'
 import { tell } from '#shared/words/tell'
 import { voiceOf } from '#shared/words/voices'
+import { isLocal } from '../access/local'
 import { backupsIn, type Backup } from '../archive/backups'
 import {
   allowBeginning,
@@ -36,6 +37,10 @@ const WAYS: Partial<Record<TroubleKind, readonly ('begin' | 'restore')[]>> = {
   damaged: ['restore'],
 }
 
+/** A record is restored and begun by who sits at this computer: nobody can sign in while it is not open. */
+const waysOf = (event: H3Event, kind: TroubleKind | undefined) =>
+  (isLocal(event) && kind && WAYS[kind]) || []
+
 export default defineEventHandler(async (event) => {
   if (event.path === PATH && event.method === 'POST') return act(event)
   const wantsPage = getRequestHeader(event, 'accept')?.includes('text/html')
@@ -51,7 +56,7 @@ export default defineEventHandler(async (event) => {
 /** What somebody chose on the page. */
 async function act(event: H3Event) {
   const trouble = recordTrouble()
-  const ways = (trouble && WAYS[trouble.kind]) ?? []
+  const ways = waysOf(event, trouble?.kind)
   const asked = await readFormData(event)
   const [way, backup] = [asked.get('way'), asked.get('backup')]
   if (trouble && way === 'restore' && ways.includes('restore') && typeof backup === 'string') {
@@ -72,7 +77,7 @@ function page(event: H3Event, { kind, said }: RecordTrouble, problem?: Words): s
   const language = languageOf(event)
   const voice = voiceOf(language)
   const t = (words: Words) => escaped(tell(words, voice))
-  const ways = WAYS[kind] ?? []
+  const ways = waysOf(event, kind)
   const backups = ways.includes('restore') ? backupsIn(dataFolder()) : []
   setResponseStatus(event, 503)
   setResponseHeader(event, 'content-type', 'text/html; charset=utf-8')

@@ -134,6 +134,32 @@ export const eventsSchema = z.object({
 })
 export type Events = z.infer<typeof eventsSchema>
 
+/** The door for phones: where they come in, and what they know this computer by. */
+export const phonesSchema = z.object({
+  open: z.boolean(),
+  addresses: z.array(z.string()),
+  /** SHA-256 of the certificate that a phone warns about, and of the one that it may trust; null while it is shut. */
+  fingerprint: z.string().nullable(),
+  rootFingerprint: z.string().nullable(),
+})
+export type Phones = z.infer<typeof phonesSchema>
+export const phonesChangeSchema = z.strictObject({ open: z.boolean() })
+
+/** Whose device is to be let in, and what it is called from then on. */
+export const newPairingSchema = z.strictObject({
+  userId: requiredText(say('fields.account'), 60),
+  device: deviceSchema,
+})
+/** What a device is shown: good once, and for some minutes. */
+export const pairingSchema = z.object({
+  code: z.string(),
+  /** Pages to open on the device, one for each network that this computer is in. */
+  addresses: z.array(z.string()),
+  until: z.iso.datetime({ offset: true }),
+})
+export type Pairing = z.infer<typeof pairingSchema>
+export const pairSchema = z.strictObject({ code: requiredText(say('fields.pairingCode'), 60) })
+
 /** Whom a check-in is open for: all that somebody who types along has to know. */
 export const openCheckInsSchema = z.array(
   z.object({ id: z.string(), name: z.string(), startedAt: z.iso.datetime({ offset: true }) }),

@@ -7,7 +7,12 @@ export type Method = 'GET' | 'POST' | 'PATCH' | 'DELETE'
 export type Reply =
   | z.ZodType
   | {
-      type: 'text/calendar' | 'image' | 'text/event-stream' | 'application/octet-stream'
+      type:
+        | 'text/calendar'
+        | 'image'
+        | 'text/event-stream'
+        | 'application/octet-stream'
+        | 'application/x-x509-ca-cert'
     }
 
 /**

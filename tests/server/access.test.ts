@@ -48,7 +48,8 @@ const MAY: Record<string, string> = {
   ...{ 'access.changeAccount': 'o', 'access.removeAccount': 'o', 'access.endSession': 'o' },
   ...{ 'access.events': 'o', 'access.seen': 'oc', 'access.assign': 'o' },
   ...{ 'access.coach': 'o' },
-  ...{ 'access.openCheckIns': 'oca+' },
+  ...{ 'access.openCheckIns': 'oca+', 'access.phones': 'noca+', 'access.letPhonesIn': 'o' },
+  ...{ 'access.certificate': 'noca+', 'access.offerPairing': 'oca+', 'access.pair': 'noca+' },
 }
 /** What a route answers to somebody who may not know whom it is about. */
 const HIDDEN =
@@ -300,6 +301,56 @@ describe('sessions', () => {
   test('cannot be made up, and a changed cookie is nobody’s', async () => {
     expect((await call(owner.replace(/.$/, '~'), 'GET', '/api/gym')).status).toBe(401)
     expect((await call('oak-pinch.session_token=abc.def', 'GET', '/api/gym')).status).toBe(401)
+  })
+})
+
+describe('a code for a device', () => {
+  const offer = (cookie: string, userId: string) =>
+    call(cookie, 'POST', '/api/pairings', { userId, device: 'Cleo’s phone' })
+  const use = (code: string) => call('', 'POST', '/api/pair', { code })
+  let id: string
+  let coach: string
+  beforeAll(async () => {
+    id = await account('Paired', 'coach')
+    coach = (await signIn('Paired')).cookie
+    await call(owner, 'PATCH', '/api/phones', { open: true })
+  })
+
+  test('lets in whom it was made for, once, under the name that the device was given', async () => {
+    const { body, status } = await offer(coach, id)
+    expect(status).toBe(201)
+    const { response, body: me } = await use(body.code)
+    expect(me.me).toMatchObject({ userId: id, role: 'coach' })
+    const cookie = response.headers.getSetCookie()[0]!.split(';')[0]!
+    expect((await call(cookie, 'GET', '/api/gym')).status).toBe(200)
+    const { accounts } = (await call(owner, 'GET', '/api/access')).body
+    expect(accounts.find((a: { id: string }) => a.id === id).sessions[0].device).toBe(
+      'Cleo’s phone',
+    )
+    const again = await use(body.code)
+    expect([again.status, again.body.problems[0].code]).toEqual([401, 'pairing'])
+  })
+
+  test('is good for nobody else, not when a newer one was made, and not after its time', async () => {
+    const first = (await offer(coach, id)).body.code
+    const second = (await offer(owner, id)).body
+    expect((await use(first)).status).toBe(401)
+    expect(Date.parse(second.until) - Date.now()).toBeLessThanOrEqual(5 * 60_000)
+    await api.engine.query(`update access.verifications set expires_at = now() - interval '1 s'`)
+    expect((await use(second.code)).status).toBe(401)
+    const other = await account('Not Paired', 'coach')
+    expect((await offer(coach, other)).status).toBe(404)
+  })
+
+  test('does not stand in the database', async () => {
+    const { code } = (await offer(coach, id)).body
+    const { rows } = await api.engine.query(`select * from access.verifications`)
+    expect(JSON.stringify(rows)).not.toContain(code)
+  })
+
+  test('is made for nobody while phones are shut out', async () => {
+    await call(owner, 'PATCH', '/api/phones', { open: false })
+    expect((await offer(coach, id)).body.problems[0].code).toBe('door-shut')
   })
 })
 

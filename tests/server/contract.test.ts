@@ -81,7 +81,8 @@ test.each(ROUTES)('%s takes what is right', async (name, route) => {
     // Nobody signs in here.
     ...{ 'access.signIn': 401, 'access.begin': 422, 'access.changePassword': 409 },
     ...{ 'access.nameDevice': 409, 'access.addAccount': 409, 'access.changeAccount': 404 },
-    ...{ 'access.removeAccount': 404, 'access.endSession': 404 },
+    ...{ 'access.removeAccount': 404, 'access.endSession': 404, 'access.letPhonesIn': 409 },
+    ...{ 'access.certificate': 404, 'access.offerPairing': 409, 'access.pair': 401 },
     // The record of this test is in memory, where there are no backups.
     ...{ 'backups.make': 409, 'backups.change': 409, 'backups.bring': 409, 'backups.file': 409 },
     ...{ 'backups.tryOut': 409, 'backups.restore': 409 },

@@ -10,6 +10,7 @@ const PLACES = [
 function didWords(what: string): string {
   if (what === 'access.signIn') return t('access.didSignIn')
   if (what === 'access.signOut') return t('access.didSignOut')
+  if (what === 'access.pair') return t('access.didPair')
   if (what === 'access.begin') return t('access.didBegin')
   if (what === 'access.assign') return t('access.didAssign')
   if (what === 'clients.erase') return t('access.didErase')

@@ -102,18 +102,24 @@ export function withOperations(
   ownProtocols: readonly OwnProtocol[] = [],
 ): CheckInWithReadings {
   let here = checkIn
+  for (const operation of operations)
+    if (isWaiting(operation) && operation.checkInId === checkIn.id && operation.kind === 'change')
+      here = changed(here, operation.change, ownProtocols)
+  return withReadings(here, operations)
+}
+
+/** The same of the readings alone: for who types and chooses nothing. */
+export function withReadings<T extends { id: string; readings: ReadingRecord[] }>(
+  checkIn: T,
+  operations: readonly Operation[],
+): T {
   const known = new Set(checkIn.readings.map(({ id }) => id))
-  const taken: ReadingRecord[] = []
-  for (const operation of operations) {
-    if (!isWaiting(operation) || operation.checkInId !== checkIn.id) continue
-    if (operation.kind === 'change') here = changed(here, operation.change, ownProtocols)
-    if (operation.kind === 'reading' && !known.has(operation.reading.id)) {
-      taken.push(operation.reading)
-    }
-  }
-  return taken.length > 0 || here !== checkIn
-    ? { ...here, readings: [...checkIn.readings, ...taken] }
-    : checkIn
+  const taken = operations.flatMap((o): ReadingRecord[] =>
+    o.kind === 'reading' && isWaiting(o) && o.checkInId === checkIn.id && !known.has(o.id)
+      ? [o.reading]
+      : [],
+  )
+  return taken.length > 0 ? { ...checkIn, readings: [...checkIn.readings, ...taken] } : checkIn
 }
 
 /** Site notes as they are here: the server's, with those that wait in their place. */

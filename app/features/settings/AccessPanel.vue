@@ -4,6 +4,7 @@ import type { Access } from '#shared/contract/access'
 import type { Role } from '#shared/access'
 import type { Gym } from '#shared/contract/equipment'
 import { access as routes } from '~/contract'
+import AddDevice from '../access/AddDevice.vue'
 import NewPasswordField from '../access/NewPasswordField.vue'
 
 /** Who gets in: the first password; then people, what they may do, and the devices that they are signed in with. */
@@ -72,6 +73,13 @@ async function remove() {
 const end = (id: string) =>
   take(() => callApi(routes.endSession, { params: { id } }), t('access.deviceSignedOut'))
 
+/** Whose device is to be let in. */
+const letIn = ref<{ id: string; name: string }>()
+async function letInDone() {
+  letIn.value = undefined
+  await take(() => callApi(routes.view, {}), '')
+}
+
 const coachesSee = computed({
   get: () => view.value.coachesSee,
   set: (to) => void take(() => callApi(routes.change, { body: { coachesSee: to } })),
@@ -105,6 +113,9 @@ const devicesOf = (count: number) =>
               >{{ roleName(account.role) }} · {{ devicesOf(account.sessions.length) }}</span
             >
           </p>
+          <NamedButton :of="account.name" @click="letIn = account">{{
+            t('access.addDevice')
+          }}</NamedButton>
           <NamedButton :of="account.name" @click="edit(account)">{{
             t('access.edit')
           }}</NamedButton>
@@ -149,6 +160,7 @@ const devicesOf = (count: number) =>
     <AlertLine :text="asked ? '' : trouble" />
   </div>
 
+  <AddDevice :account="letIn" @close="letInDone" />
   <AskForm
     :title="asked?.id ? t('access.editTitle', { name: asked.name }) : t('access.addSomebody')"
     :open="asked !== undefined"

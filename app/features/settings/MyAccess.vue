@@ -1,11 +1,14 @@
 <script setup lang="ts">
 import { access as routes } from '~/contract'
+import AddDevice from '../access/AddDevice.vue'
 import NewPasswordField from '../access/NewPasswordField.vue'
 
 /** Who is signed in here, their own password, and signing out. */
 const { me } = useMe()
 const { trouble, problems, done, busy, submit } = useSubmit()
 const given = reactive({ current: '', password: '' })
+
+const letIn = ref<{ id: string; name: string }>()
 
 async function change() {
   const body = { ...given }
@@ -23,9 +26,15 @@ async function leave() {
 <template>
   <div v-if="me" class="space-y-4">
     <p>{{ t('access.signedInAs', { name: me.name, role: t(`access.rolesSmall.${me.role}`) }) }}</p>
-    <button type="button" class="button" :disabled="busy" @click="leave">
-      {{ t('access.signOut') }}
-    </button>
+    <div class="flex flex-wrap gap-3">
+      <button type="button" class="button" @click="letIn = { id: me.userId!, name: me.name }">
+        {{ t('access.addDevice') }}
+      </button>
+      <button type="button" class="button" :disabled="busy" @click="leave">
+        {{ t('access.signOut') }}
+      </button>
+    </div>
+    <AddDevice :account="letIn" @close="letIn = undefined" />
     <FoldOut :title="t('access.yourPassword')">
       <form class="space-y-4" novalidate @submit.prevent="change">
         <TextField

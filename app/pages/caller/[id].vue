@@ -10,6 +10,8 @@ import {
   trialsOf,
   wantsAnotherTrial,
 } from '#core'
+import { theOutbox } from '~/features/check-in/log'
+import { withReadings } from '~/features/check-in/operations'
 import { callerViewSchema, type CallerView } from '#shared/contract/check-ins'
 import { checkIns } from '~/contract'
 
@@ -44,12 +46,33 @@ onMounted(async () => {
 })
 onBeforeUnmount(() => source?.close())
 
-const protocol = computed(() => view.value && protocolOf(view.value.checkIn))
-const skipped = computed(() => new Set(view.value?.checkIn.skipped.map(({ site }) => site)))
+/** With what was typed here and waits for the server. */
+const outbox = theOutbox()
+const checkIn = computed(
+  () => view.value && withReadings(view.value.checkIn, outbox.operations.value),
+)
+// What the server has taken stays on the screen until the stream tells of it.
+const unlisten = outbox.listen(({ operation }) => {
+  if (operation.kind !== 'reading' || !view.value) return
+  view.value = { ...view.value, checkIn: withReadings(view.value.checkIn, [operation]) }
+})
+onBeforeUnmount(unlisten)
+/** Somebody who types for whoever measures; a coach types in the check-in itself. */
+const { me, can } = useMe()
+const types = computed(() => !!me.value && can('check-ins.type') && !can('check-ins.take'))
+onMounted(
+  () =>
+    void useMe()
+      .load()
+      .catch(() => {}),
+)
+
+const protocol = computed(() => checkIn.value && protocolOf(checkIn.value))
+const skipped = computed(() => new Set(checkIn.value?.skipped.map(({ site }) => site)))
 const step = computed(() => {
-  if (!view.value || !protocol.value) return undefined
-  const { checkIn, client } = view.value
-  const args = [protocol.value, client.sex, checkIn.readings, skipped.value] as const
+  if (!view.value || !checkIn.value || !protocol.value) return undefined
+  const { client } = view.value
+  const args = [protocol.value, client.sex, checkIn.value.readings, skipped.value] as const
   return nextFold(...args) ?? nextGirth(...args)
 })
 
@@ -72,7 +95,7 @@ function show(kind: string, value: number): string {
 
 /** What was typed last, so that the one who called can hear a slip. */
 const heard = computed(() => {
-  const last = view.value?.checkIn.readings.at(-1)
+  const last = checkIn.value?.readings.at(-1)
   if (!last) return undefined
   const name = siteNameIn(protocol.value!, last.site!)
   return {
@@ -86,19 +109,19 @@ const heard = computed(() => {
 })
 
 const trials = computed(() => {
-  if (!step.value || !view.value || !protocol.value) return []
+  if (!step.value || !checkIn.value || !protocol.value) return []
   const { site } = step.value
-  return trialsOf(view.value.checkIn.readings, site, protocol.value).flatMap((value) =>
+  return trialsOf(checkIn.value.readings, site, protocol.value).flatMap((value) =>
     value === undefined ? [] : [show(isSkinfold(site) ? 'skinfold' : 'girth', value)],
   )
 })
 const apart = computed(() => {
-  if (!step.value || !view.value || !protocol.value) return false
+  if (!step.value || !checkIn.value || !protocol.value) return false
   const { site } = step.value
-  const values = trialsOf(view.value.checkIn.readings, site, protocol.value)
+  const values = trialsOf(checkIn.value.readings, site, protocol.value)
   return wantsAnotherTrial(values, schemeOf(protocol.value, site))
 })
-const count = computed(() => readingsInForce(view.value?.checkIn.readings ?? []).length)
+const count = computed(() => readingsInForce(checkIn.value?.readings ?? []).length)
 </script>
 
 <template>
@@ -134,6 +157,7 @@ const count = computed(() => readingsInForce(view.value?.checkIn.readings ?? [])
           <p v-if="trials.length" class="figure pt-3 text-[clamp(1.5rem,min(4vw,5vh),3rem)]">
             {{ trials.join(' · ') }}
           </p>
+          <CallerEntry v-if="types" :check-in="checkIn!" :step />
         </template>
         <h1 v-else class="text-[clamp(3rem,10vw,8rem)]">
           {{ view.checkIn.closedAt ? t('caller.closed') : t('checkIn.allSites') }}

@@ -8,9 +8,14 @@ import {
   eventsSchema,
   meSchema,
   newAccountSchema,
+  newPairingSchema,
   openCheckInsSchema,
   ownerSchema,
+  pairingSchema,
+  pairSchema,
   passwordChangeSchema,
+  phonesChangeSchema,
+  phonesSchema,
   signInSchema,
 } from '../access'
 import { route } from '../define'
@@ -107,6 +112,47 @@ export const access = {
     method: 'DELETE',
     path: '/api/access/sessions/:id',
     reply: accessSchema,
+  }),
+  /** Asked for by a phone that nobody is signed in with: what is in it every caller is shown anyway. */
+  phones: route({
+    action: 'anybody',
+    ...bare,
+    method: 'GET',
+    path: '/api/phones',
+    reply: phonesSchema,
+  }),
+  letPhonesIn: route({
+    action: 'gym.govern',
+    ...bare,
+    method: 'PATCH',
+    path: '/api/phones',
+    body: phonesChangeSchema,
+    reply: phonesSchema,
+  }),
+  /** What a phone may trust: no secret, and asked for before anybody signs in. */
+  certificate: route({
+    action: 'anybody',
+    ...bare,
+    method: 'GET',
+    path: '/api/phones/certificate',
+    reply: { type: 'application/x-x509-ca-cert' as const },
+  }),
+  offerPairing: route({
+    action: 'self.change',
+    ...bare,
+    method: 'POST',
+    path: '/api/pairings',
+    body: newPairingSchema,
+    reply: pairingSchema,
+    status: 201,
+  }),
+  pair: route({
+    action: 'anybody',
+    ...bare,
+    method: 'POST',
+    path: '/api/pair',
+    body: pairSchema,
+    reply: meSchema,
   }),
   events: route({
     action: 'gym.govern',

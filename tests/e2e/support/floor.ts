@@ -11,7 +11,7 @@ export * from './record'
 const axe = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8')
 
 /** A server and a browser for one test file, and a fresh page for each test that must end without a fault. */
-export function useFloor(options: { demo?: boolean } = {}) {
+export function useFloor(options: { demo?: boolean; env?: Record<string, string> } = {}) {
   const floor = {} as {
     server: TestServer
     browser: Browser

@@ -9,7 +9,7 @@ import { fileURLToPath } from 'node:url'
 const root = fileURLToPath(new URL('../../..', import.meta.url))
 const entry = join(root, '.output', 'server', 'index.mjs')
 
-async function freePort(): Promise<number> {
+export async function freePort(): Promise<number> {
   const probe = createServer().listen(0, '127.0.0.1')
   await once(probe, 'listening')
   const { port } = probe.address() as AddressInfo
@@ -26,8 +26,14 @@ export class TestServer {
     readonly port: number,
   ) {}
 
-  /** @param demo with the made-up club in it */
-  static async create({ demo = false } = {}): Promise<TestServer> {
+  /**
+   * @param demo with the made-up club in it
+   * @param env what the process gets besides
+   */
+  static async create({
+    demo = false,
+    env = {} as Record<string, string>,
+  } = {}): Promise<TestServer> {
     const folder = mkdtempSync(join(tmpdir(), 'oak-pinch-e2e-'))
     if (demo) {
       execFileSync(
@@ -39,6 +45,7 @@ export class TestServer {
       )
     }
     const server = new TestServer(folder, await freePort())
+    server.env = env
     await server.start()
     return server
   }

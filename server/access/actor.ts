@@ -10,7 +10,7 @@ import {
   type Subject,
 } from '#shared/access'
 import type { Route } from '#shared/contract/define'
-import type { Database } from '../database/driver'
+import { isShared, type Database } from '../database/driver'
 import { settings, users } from '../database/schema'
 import { Refusal } from '../http/errors'
 import { accountsOf, passCookies } from './accounts'
@@ -39,8 +39,8 @@ export async function isSignInNeeded(db: Database): Promise<boolean> {
     .from(users)
     .where(eq(users.role, 'owner'))
     .limit(1)
-  // It stays so: the last owner can be neither removed nor made something else.
-  signInNeeded.set(db, owner !== undefined)
+  // It stays so: the last owner can be neither removed nor made something else. Until then another process may make one.
+  if (owner || !isShared(db)) signInNeeded.set(db, owner !== undefined)
   return owner !== undefined
 }
 /** An account was made: it is looked at again. */

@@ -95,7 +95,7 @@ export async function counted<T>(
 export async function signOut(db: Database, event: H3Event, sessionId: string): Promise<void> {
   const { api } = await accountsOf(db)
   const { headers } = await api.signOut({ headers: event.headers, asResponse: true })
-  endStreamsOf(sessionId)
+  endStreamsOf(db, sessionId)
   passCookies(headers, event)
 }
 
@@ -126,7 +126,7 @@ export async function endSessions(db: Database, which: SQL, but?: string): Promi
   const open = found.filter(({ id }) => id !== but)
   for (const { id, token } of open) {
     await internalAdapter.deleteSession(token)
-    endStreamsOf(id)
+    endStreamsOf(db, id)
   }
   return open.length
 }

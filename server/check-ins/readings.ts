@@ -76,6 +76,7 @@ async function storeTogether(
       typed_text, taken_at, tester_id, instrument_id, place)
     where c.id = ${checkInId} and c.closed_at is null and c.voided_at is null
     order by r.place
+    for share of c
     returning readings.id`)
   return stored.rows.length
 }

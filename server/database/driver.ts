@@ -25,9 +25,30 @@ const folders = new WeakMap<Database, string>()
 /** The data folder of a database; undefined of one in memory. */
 export const folderOf = (db: Database): string | undefined => folders.get(db)
 
+const shared = new WeakSet<Database>()
+/** Whether other processes may write to a database: what one of them remembers may have been changed by another. */
+export const isShared = (db: Database) => shared.has(db)
+
+/** Notes that a database is open. @returns what notes that it is not any more */
+export function openNow(
+  db: Database,
+  { folder, shared: byOthers = false }: { folder?: string; shared?: boolean },
+): () => void {
+  open.add(db)
+  if (folder !== undefined) folders.set(db, folder)
+  if (byOthers) shared.add(db)
+  return () => open.delete(db)
+}
+
 export interface OpenDatabase {
   db: Database
-  engine: PGlite
+  /** PostgreSQL without the tables' types: for what no other code may do. */
+  engine: {
+    query<T>(text: string, values?: unknown[]): Promise<{ rows: T[] }>
+    exec(text: string): Promise<unknown>
+  }
+  /** Calls back with every message that any process sends on a channel, once its transaction is committed. */
+  hear(channel: string, tell: (payload: string) => void): Promise<void>
   /** Counts the rows anew for the planner of queries. */
   analyze(): Promise<unknown>
   /** Writes what the log holds into the tables, so that the log may be shortened. */
@@ -103,9 +124,8 @@ async function ready(
     logger: { logQuery: (statement) => countStatement(db, statement) },
   })
   countStatements(db)
-  open.add(db)
+  const closed = openNow(db, { folder: kept?.folder })
   if (kept) {
-    folders.set(db, kept.folder)
     const state = await migrationState(db, migrationsFolder)
     if (state === 'newer') throw new RecordTrouble('newer', kept.folder)
     if (state === 'older') await kept.beforeMigration?.(db)
@@ -114,10 +134,11 @@ async function ready(
   return {
     db,
     engine,
+    hear: async (channel, tell) => void (await engine.listen(channel, tell)),
     analyze: () => engine.exec(ANALYZE),
     checkpoint: () => engine.exec('checkpoint'),
     async close() {
-      open.delete(db)
+      closed()
       await close()
     },
   }

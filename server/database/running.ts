@@ -19,7 +19,7 @@ import {
 } from '../archive/backups'
 import type { Manifest } from '../archive/format'
 import { handedOn, restoreInto, tryRestore, type Restoring } from '../archive/restore'
-import { endStreams } from '../events/live'
+import { endStreams, hearNews } from '../events/live'
 import { keepCheckpoints } from './checkpoints'
 import { givenBack } from './lending'
 import { lockDataFolder } from './lock'
@@ -27,6 +27,7 @@ import { PARTS } from './record-folder'
 import { clients } from './schema'
 import { openDatabase, type Database, type OpenDatabase } from './driver'
 import type { EngineDied } from './engine'
+import { openPostgres } from './postgres'
 import { unpackTemplate } from './template'
 import { diskTrouble, RecordTrouble } from './trouble'
 
@@ -97,16 +98,22 @@ function keepBackups(db: Database, folder: string): () => void {
 /** The first pages of the day come first. */
 const FIRST_BACKUP_MS = 15_000
 
-/** @param folder of the data; undefined for a database in memory, which is gone with the server */
-async function start(folder: string | undefined): Promise<OpenDatabase> {
+/**
+ * @param folder of the data; undefined for a database in memory, which is gone with the server
+ * @param url of a PostgreSQL server that has the record; otherwise the folder has it
+ */
+async function start(folder: string | undefined, url?: string): Promise<OpenDatabase> {
   const open = await withMigrations((migrations) =>
-    openDatabase(folder, migrations, {
-      create,
-      beforeMigration: folder === undefined ? undefined : (db) => backUpBefore(db, folder),
-      onDeath: startAgain,
-      mayBegin,
-    }),
+    url
+      ? openPostgres(url, migrations, folder)
+      : openDatabase(folder, migrations, {
+          create,
+          beforeMigration: folder === undefined ? undefined : (db) => backUpBefore(db, folder),
+          onDeath: startAgain,
+          mayBegin,
+        }),
   )
+  await hearNews(open)
   await ensureGym(open.db)
   if (!folder) await fillWithMadeUp(open.db)
   await finishErasures(open.db)
@@ -145,7 +152,7 @@ export const recordTrouble = (): RecordTrouble | undefined => trouble?.error
  */
 export async function useDatabase(): Promise<Database> {
   if (trouble && Date.now() - trouble.at < RETRY_AFTER_MS) throw trouble.error
-  opening ??= start(dataFolder())
+  opening ??= start(dataFolder(), process.env.DATABASE_URL || undefined)
   try {
     const { db } = await opening
     trouble = undefined
@@ -270,8 +277,9 @@ async function fillWithMadeUp(db: Database): Promise<void> {
 }
 
 /** For tests: the database to use from now on. */
-export function provideDatabase(open: OpenDatabase): void {
+export function provideDatabase(open: OpenDatabase): Promise<void> {
   opening = Promise.resolve(open)
+  return hearNews(open)
 }
 
 /** Closes the database, if it was opened, so that a stop in good order leaves it clean. */

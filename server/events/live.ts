@@ -1,10 +1,35 @@
-/** Who is listening to a check-in, in this process: the only one that writes to the data folder. */
+import { sql } from 'drizzle-orm'
+import type { Database, OpenDatabase } from '../database/driver'
+
+/*
+ * What has changed is told through the database: every process that uses it hears of it, in one process as in several.
+ */
+
+/** The one channel that all of it goes through. */
+const CHANNEL = 'oak_pinch'
+
+/** What is told: a check-in that changed, or a session that ended. */
+type News = { checkIn: string } | { session: string }
+
+/** Hears what is told by any process that uses a database. */
+export const hearNews = (open: OpenDatabase): Promise<void> =>
+  open.hear(CHANNEL, (payload) => {
+    const news = JSON.parse(payload) as News
+    if ('checkIn' in news) for (const tell of listeners.get(news.checkIn) ?? []) tell()
+    else endOwnStreamsOf(news.session)
+  })
+
+/** Nobody waits for it: what it is about is stored, and who listens asks again when their stream begins anew. */
+function tellAll(db: Database, news: News): void {
+  db.execute(sql`select pg_notify(${CHANNEL}, ${JSON.stringify(news)})`).catch(() => {})
+}
+
+/** Who is listening to a check-in, in this process. */
 const listeners = new Map<string, Set<() => void>>()
 
 /** Tells every screen that follows a check-in that it changed. */
-export function announce(checkInId: string): void {
-  for (const tell of listeners.get(checkInId) ?? []) tell()
-}
+export const announce = (db: Database, checkInId: string): void =>
+  tellAll(db, { checkIn: checkInId })
 
 /** Calls back on every change of a check-in. @returns what ends it */
 export function listen(checkInId: string, tell: () => void): () => void {
@@ -30,7 +55,12 @@ export function endStreams(): void {
   for (const end of streams.keys()) end()
 }
 
-/** Ends the streams of a session that has ended: who is signed out sees nothing more. */
-export function endStreamsOf(sessionId: string): void {
+function endOwnStreamsOf(sessionId: string): void {
   for (const [end, of] of streams) if (of === sessionId) end()
+}
+
+/** Ends the streams of a session that has ended: who is signed out sees nothing more, whichever process shows it. */
+export function endStreamsOf(db: Database, sessionId: string): void {
+  endOwnStreamsOf(sessionId)
+  tellAll(db, { session: sessionId })
 }

@@ -122,7 +122,9 @@ export async function openDoor(): Promise<void> {
 }
 
 async function keepState(isOpen: boolean): Promise<void> {
-  await writeWhole(stateFile(), [Buffer.from(JSON.stringify({ open: isOpen, port: open?.port ?? readState().port }))])
+  await writeWhole(stateFile(), [
+    Buffer.from(JSON.stringify({ open: isOpen, port: open?.port ?? readState().port })),
+  ])
 }
 
 /** Closes the door: whoever is in the midst of something is let go at once. */

@@ -308,7 +308,7 @@ test('a phone that is signed out at the desk is out at once; shut, nobody comes 
   )
   await waitForText(page, 'That device is signed out.')
   expect((await call(phone, 'GET', '/api/clients')).status).toBe(401)
-  await press(page, 'Let phones in no more')
+  await press(page, 'Stop letting phones in')
   await waitForText(page, 'Phones are shut out.')
   await expect(ask('/')).rejects.toThrow(/ECONNREFUSED/)
 })

@@ -32,6 +32,7 @@ const at = computed(() => pairing.value?.addresses[0] ?? '')
     :open="account !== undefined"
     :trouble="problems.device ? '' : trouble"
     :action="pairing ? t('access.newCode') : t('access.showCode')"
+    :leave="pairing ? t('access.codeDone') : undefined"
     :busy
     @close="emit('close')"
     @keep="offer"

@@ -5,6 +5,6 @@ import { openDatabase } from '../../../server/database/driver'
 const [folder, sql] = process.argv.slice(2)
 const migrations = fileURLToPath(new URL('../../../server/database/migrations', import.meta.url))
 const { engine, close } = await openDatabase(folder!, migrations)
-const result = await engine.exec(sql!)
-console.log(JSON.stringify(result.at(-1)?.rows ?? []))
+const { rows } = await engine.query(sql!)
+console.log(JSON.stringify(rows))
 await close()

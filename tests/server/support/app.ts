@@ -1,10 +1,12 @@
 import { randomUUID } from 'node:crypto'
 import { readFileSync } from 'node:fs'
 import { createApp, createRouter, toWebHandler, type EventHandler } from 'h3'
+import pg from 'pg'
 import { inject } from 'vitest'
 import type { z } from 'zod'
 import { pathOf, type ParamsOf, type ReplyOf, type Route } from '#shared/contract/define'
 import { openDatabase, type OpenDatabase } from '../../../server/database/driver'
+import { openPostgres } from '../../../server/database/postgres'
 import { provideDatabase } from '../../../server/database/running'
 import { routeOfHandler } from '../../../server/http/define-api'
 import { migrations } from './global'
@@ -21,18 +23,29 @@ export const handlers = Object.entries(modules).flatMap(([file, { default: handl
   return [{ path, method: named[2]!, handler, route: routeOfHandler.get(handler) }]
 })
 
+/** A migrated, empty database: in memory, or on the PostgreSQL server of this run. */
+async function emptyDatabase(): Promise<OpenDatabase> {
+  const server = inject('postgres')
+  if (!server)
+    return openDatabase(undefined, migrations, {
+      loadDataDir: new Blob([readFileSync(inject('databaseDump'))]),
+    })
+  const name = `oak_${randomUUID().replaceAll('-', '')}`
+  const admin = new pg.Client({ connectionString: server.admin })
+  await admin.connect()
+  await admin.query(`create database ${name} template ${server.template}`)
+  await admin.end()
+  return openPostgres(server.admin.replace(/\/postgres$/, `/${name}`), migrations, undefined)
+}
+
 /**
  * The API with the routes that the file names say.
  *
  * @param open the database; one in memory where none is given
  */
 export async function startApi(open?: OpenDatabase) {
-  const database =
-    open ??
-    (await openDatabase(undefined, migrations, {
-      loadDataDir: new Blob([readFileSync(inject('databaseDump'))]),
-    }))
-  provideDatabase(database)
+  const database = open ?? (await emptyDatabase())
+  await provideDatabase(database)
   const router = createRouter({ preemptive: true })
   for (const { path, method, handler } of handlers) router[method as 'get'](path, handler)
   const nothing = modules['../../../server/api/[...].ts']!.default

@@ -6,6 +6,6 @@ import { defineApi } from '../../../http/define-api'
 
 export default defineApi(checkIns.close, async ({ db, params: { id } }) => {
   await closeCheckIn(db, id, new Date())
-  announce(id)
+  announce(db, id)
   return checkInOr404(db, id)
 })

@@ -6,6 +6,6 @@ import { defineApi } from '../../../http/define-api'
 /** Throws away a check-in that was started by mistake. */
 export default defineApi(checkIns.discard, async ({ db, params: { id } }) => {
   await discardCheckIn(db, id)
-  announce(id)
+  announce(db, id)
   return { discarded: id }
 })

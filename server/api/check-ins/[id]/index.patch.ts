@@ -6,6 +6,6 @@ import { defineApi } from '../../../http/define-api'
 
 export default defineApi(checkIns.change, async ({ db, params: { id }, body, actor }) => {
   await changeCheckIn(db, id, body, actor)
-  announce(id)
+  announce(db, id)
   return checkInOr404(db, id)
 })

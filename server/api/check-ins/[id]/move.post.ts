@@ -7,6 +7,6 @@ import { defineApi } from '../../../http/define-api'
 /** Moves a check-in that was taken under the wrong name. */
 export default defineApi(checkIns.move, async ({ db, params: { id }, body, actor }) => {
   await moveCheckIn(db, id, body, actor)
-  announce(id)
+  announce(db, id)
   return checkInOr404(db, id)
 })

@@ -5,6 +5,6 @@ import { defineApi } from '../../../http/define-api'
 
 export default defineApi(checkIns.addReadings, async ({ db, params: { id }, body, actor }) => {
   const receipt = await appendReadings(db, id, body.readings, actor)
-  if (receipt.stored.length > 0) announce(id)
+  if (receipt.stored.length > 0) announce(db, id)
   return receipt
 })

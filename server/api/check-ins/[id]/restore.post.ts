@@ -7,6 +7,6 @@ import { defineApi } from '../../../http/define-api'
 /** Restores a voided check-in. */
 export default defineApi(checkIns.restore, async ({ db, params: { id }, actor }) => {
   await voidCheckIn(db, id, null, actor)
-  announce(id)
+  announce(db, id)
   return checkInOr404(db, id)
 })

@@ -7,6 +7,6 @@ import { defineApi } from '../../../http/define-api'
 /** Sets a check-in aside with a reason; it stays on record. */
 export default defineApi(checkIns.void, async ({ db, params: { id }, body, actor }) => {
   await voidCheckIn(db, id, body.reason, actor)
-  announce(id)
+  announce(db, id)
   return checkInOr404(db, id)
 })

@@ -5,6 +5,27 @@ const folder = (name: string) => fileURLToPath(new URL(name, import.meta.url))
 
 const alias = { '#core': folder('core/index.ts'), '#shared': folder('shared') }
 
+const server = {
+  name: 'server',
+  include: ['tests/server/**/*.test.ts'],
+  pool: 'forks' as const,
+  globalSetup: ['tests/server/support/global.ts'],
+  setupFiles: ['tests/server/support/noon.ts', 'tests/support/words.ts'],
+  // Phones are let in on this computer alone, by any port that is free.
+  env: { OAK_PINCH_GYM_ADDRESSES: '127.0.0.2', OAK_PINCH_GYM_PORT: '0' },
+  testTimeout: 30_000,
+  hookTimeout: 60_000,
+}
+
+const e2e = {
+  name: 'e2e',
+  include: ['tests/e2e/**/*.test.ts'],
+  pool: 'forks' as const,
+  fileParallelism: false,
+  testTimeout: 120_000,
+  hookTimeout: 120_000,
+}
+
 export default defineConfig({
   test: {
     projects: [
@@ -34,29 +55,27 @@ export default defineConfig({
           pool: 'threads',
         },
       },
+      { resolve: { alias }, test: server },
       {
         resolve: { alias },
         test: {
-          name: 'server',
-          include: ['tests/server/**/*.test.ts'],
-          pool: 'forks',
-          globalSetup: ['tests/server/support/global.ts'],
-          setupFiles: ['tests/server/support/noon.ts', 'tests/support/words.ts'],
-          // Phones are let in on this computer alone, by any port that is free.
-          env: { OAK_PINCH_GYM_ADDRESSES: '127.0.0.2', OAK_PINCH_GYM_PORT: '0' },
-          testTimeout: 30_000,
-          hookTimeout: 60_000,
+          ...server,
+          name: 'postgres',
+          // What one process remembers is not asked for where several use the record.
+          exclude: ['tests/server/remembered.test.ts'],
+          globalSetup: [...server.globalSetup, 'tests/support/global-postgres.ts'],
         },
       },
+      { resolve: { alias }, test: e2e },
       {
         resolve: { alias },
         test: {
-          name: 'e2e',
-          include: ['tests/e2e/**/*.test.ts'],
-          pool: 'forks',
-          fileParallelism: false,
-          testTimeout: 120_000,
-          hookTimeout: 120_000,
+          ...e2e,
+          name: 'e2e-postgres',
+          // What becomes of the data folder's own database.
+          exclude: ['tests/e2e/record-survives.test.ts', 'tests/e2e/server.test.ts'],
+          globalSetup: ['tests/support/global-postgres.ts'],
+          setupFiles: ['tests/e2e/support/on-postgres.ts'],
         },
       },
     ],

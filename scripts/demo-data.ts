@@ -1,8 +1,12 @@
-/** `tsx scripts/demo-data.ts FOLDER`: the made-up club in a data folder, where that holds no clients yet. */
+/**
+ * `tsx scripts/demo-data.ts FOLDER`: the made-up club in a data folder, or on the server of DATABASE_URL, where there are
+ * no clients yet.
+ */
 import { fileURLToPath } from 'node:url'
 import { seedDemo } from '../demo/seed'
 import { keepSettings, makeBackup } from '../server/archive/backups'
 import { openDatabase } from '../server/database/driver'
+import { openPostgres } from '../server/database/postgres'
 import { ensureGym } from '../server/equipment/commands'
 import { writePhoto } from '../server/files/photos'
 
@@ -13,7 +17,10 @@ if (!folder) {
 }
 process.env.OAK_PINCH_DATA = folder
 const migrations = fileURLToPath(new URL('../server/database/migrations', import.meta.url))
-const { db, close } = await openDatabase(folder, migrations)
+const url = process.env.DATABASE_URL
+const { db, close } = await (url
+  ? openPostgres(url, migrations, folder)
+  : openDatabase(folder, migrations))
 try {
   await ensureGym(db)
   await seedDemo(db, (id, bytes) => writePhoto(db, id, bytes))

@@ -1,11 +1,11 @@
 import { randomBytes, randomUUID } from 'node:crypto'
-import { existsSync, readFileSync, writeFileSync } from 'node:fs'
+import { existsSync, linkSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 import type { BetterAuthPlugin } from 'better-auth'
 import { appendResponseHeader, type H3Event } from 'h3'
 import { z } from 'zod'
 import { folderOf, type Database } from '../database/driver'
-import { PRIVATE, syncPath } from '../database/durable-fs'
+import { makeFolder, PRIVATE, syncPath } from '../database/durable-fs'
 import { PARTS } from '../database/record-folder'
 import { isThroughDoor } from '../network/door'
 import { accounts, sessions, users, verifications } from '../database/schema'
@@ -23,8 +23,18 @@ function secretOf(folder: string | undefined): string {
   if (!folder) return randomBytes(32).toString('base64url')
   const path = join(folder, PARTS.secret)
   if (!existsSync(path)) {
-    writeFileSync(path, randomBytes(32).toString('base64url'), { mode: PRIVATE.file })
-    syncPath(path)
+    makeFolder(folder)
+    const making = `${path}.${randomUUID()}`
+    writeFileSync(making, randomBytes(32).toString('base64url'), { mode: PRIVATE.file })
+    syncPath(making)
+    try {
+      linkSync(making, path)
+    } catch (error) {
+      // Another process that shares the folder was first.
+      if ((error as NodeJS.ErrnoException).code !== 'EEXIST') throw error
+    } finally {
+      rmSync(making)
+    }
   }
   return readFileSync(path, 'utf8')
 }

@@ -31,8 +31,8 @@ export const sumOf = ({ rows, json }: Table): TableSum => ({ rows, sha256: sha25
 
 interface Shape {
   name: string
-  /** The primary key, by which rows are in order. */
-  keys: string[]
+  /** The primary key, by which rows are in order; texts by their bytes, whatever language a server sorts in. */
+  keys: { name: string; isText: boolean }[]
   /** Tables whose rows must be there before. */
   needs: string[]
   /** The column that counts by itself, if any. */
@@ -47,7 +47,7 @@ async function shapes(db: Connection, room: Room): Promise<Shape[]> {
   const { rows } = await db.execute<{ json: string }>(sql`
     select coalesce(json_agg(t order by t.name), '[]')::text as json from (
       select c.relname as name,
-        (select coalesce(json_agg(a.attname order by array_position(i.indkey::int2[], a.attnum)), '[]')
+        (select coalesce(json_agg(json_build_object('name', a.attname, 'isText', a.attcollation <> 0) order by array_position(i.indkey::int2[], a.attnum)), '[]')
           from pg_index i join pg_attribute a on a.attrelid = c.oid and a.attnum = any(i.indkey)
           where i.indrelid = c.oid and i.indisprimary) as keys,
         (select coalesce(json_agg(distinct f.relname), '[]') from pg_constraint k join pg_class f on f.oid = k.confrelid
@@ -77,7 +77,9 @@ export async function readTables(db: Connection, room: Room = 'public'): Promise
   await db.execute(sql`set local timezone = 'UTC'`)
   for (const { name, keys } of await shapes(db, room)) {
     const order = sql.join(
-      keys.map((key) => sql`t.${sql.identifier(key)}`),
+      keys.map(({ name: key, isText }) =>
+        isText ? sql`t.${sql.identifier(key)} collate "C"` : sql`t.${sql.identifier(key)}`,
+      ),
       sql`, `,
     )
     const { rows } = await db.execute<{ rows: number; json: string }>(sql`
@@ -86,6 +88,12 @@ export async function readTables(db: Connection, room: Room = 'public'): Promise
     tables.push({ name, ...rows[0]! })
   }
   return tables
+}
+
+/** Takes every row of the record away, within a transaction that puts others in their place. */
+export async function emptyTables(db: Connection): Promise<void> {
+  const names = (await shapes(db, 'public')).map(({ name }) => sql`public.${sql.identifier(name)}`)
+  await db.execute(sql`truncate ${sql.join(names, sql`, `)}`)
 }
 
 /**

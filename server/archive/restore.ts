@@ -11,10 +11,11 @@ import { RecordEngine } from '../database/engine'
 import { finishSwap, keepPrivate, PARTS, startSwap, type Creating } from '../database/record-folder'
 import { firstMigrations } from '../database/migrations-folder'
 import * as schema from '../database/schema'
+import { writePhoto } from '../files/photos'
 import { Refusal } from '../http/errors'
 import type { Manifest } from './format'
 import { readArchive } from './read'
-import { readTables, sumOf, writeTables, type Table } from './record'
+import { emptyTables, readTables, sumOf, writeTables, type Table } from './record'
 
 /** What a restore needs besides the archive. */
 export interface Restoring {
@@ -75,6 +76,61 @@ export async function restoreInto(
 }
 
 /**
+ * Puts the record of an archive in place of the one on a PostgreSQL server, in one transaction: whoever reads meanwhile
+ * sees the one before. It is made in a database of its own first, which brings it to the tables of this version.
+ *
+ * @param folder the data folder
+ * @throws Refusal as `restoreInto`
+ */
+export async function restoreOnServer(
+  db: Database,
+  parts: AsyncIterable<Uint8Array>,
+  folder: string,
+  restoring: Restoring,
+): Promise<Manifest> {
+  const beside = join(folder, PARTS.making)
+  emptyFolder(beside)
+  try {
+    const photos: Promise<void>[] = []
+    const { manifest, rows } = await readArchive(parts, (id, bytes) =>
+      photos.push(writePhoto(db, id, bytes)),
+    )
+    await Promise.all(photos)
+    await fill(beside, manifest, rows, { ...restoring, access: [] })
+    const tables = await tablesIn(beside)
+    const wanted = new Map(tables.map(({ name, json }) => [name, json]))
+    await db.transaction(async (tx) => {
+      await emptyTables(tx)
+      await writeTables(tx, (name) => wanted.get(name))
+      for (const table of await readTables(tx))
+        if (wanted.get(table.name) !== table.json) throw damaged(table.name)
+    })
+    return manifest
+  } finally {
+    fs.rmSync(beside, { recursive: true, force: true })
+  }
+}
+
+/** Every table of a database that nobody has open. */
+async function tablesIn(folder: string): Promise<Table[]> {
+  const engine = await RecordEngine.open(folder)
+  try {
+    const db: Database = drizzle(engine, { schema })
+    return await db.transaction((tx) => readTables(tx))
+  } finally {
+    await engine.close()
+  }
+}
+
+/** A table did not come out as it went in. */
+const damaged = (name: string) =>
+  new Refusal(
+    422,
+    refusal(say('api.backup'), say('api.damagedTable', { name }), say('api.wholeBackup')),
+    { code: 'backup' },
+  )
+
+/**
  * Restores an archive beside the record, holds it against what went in, and takes it away again.
  *
  * @param beside an empty folder of its own
@@ -118,15 +174,11 @@ async function fill(
       await migrate(db, { migrationsFolder: then.folder })
       await db.transaction((tx) => writeTables(tx, (name) => rows.get(name)))
       const back = new Map(
-        (await db.transaction(readTables)).map((table) => [table.name, sumOf(table)]),
+        (await db.transaction((tx) => readTables(tx))).map((table) => [table.name, sumOf(table)]),
       )
       for (const [name, sum] of Object.entries(manifest.tables)) {
         if (back.get(name)?.sha256 === sum.sha256 && back.get(name)?.rows === sum.rows) continue
-        throw new Refusal(
-          422,
-          refusal(say('api.backup'), say('api.damagedTable', { name }), say('api.wholeBackup')),
-          { code: 'backup' },
-        )
+        throw damaged(name)
       }
       await migrate(db, { migrationsFolder: migrations })
       const letIn = new Map(access.map(({ name, json }) => [name, json]))

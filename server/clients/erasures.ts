@@ -1,6 +1,6 @@
 import { eq, isNull, sql } from 'drizzle-orm'
 import { plainName, say } from '#core'
-import { folderOf, type Connection, type Database } from '../database/driver'
+import { folderOf, isShared, type Connection, type Database } from '../database/driver'
 import { clients, erasures, photos } from '../database/schema'
 import { removeAsides } from '../database/record-folder'
 import { deletePhotos } from '../files/photos'
@@ -83,11 +83,15 @@ export async function finishErasures(db: Database): Promise<void> {
     sql`select c.oid::regclass::text as name from pg_class c where c.relkind = 'r' and c.relnamespace in ('public'::regnamespace, 'access'::regnamespace)`,
   )
   await db.execute(sql`analyze`)
-  for (const name of [...rows.map((row) => row.name), 'pg_catalog.pg_statistic'])
+  const tables = rows.map(({ name }) => name)
+  // A server's own tables and log are its keeper's: docs/running-on-a-server.md says what is left to them.
+  for (const name of isShared(db) ? tables : [...tables, 'pg_catalog.pg_statistic'])
     await db.execute(sql.raw(`vacuum full ${name}`))
-  // What was logged so far goes with its segments, which the checkpoint takes away.
-  await db.execute(sql`select pg_switch_wal()`)
-  await db.execute(sql`checkpoint`)
+  if (!isShared(db)) {
+    // What was logged so far goes with its segments, which the checkpoint takes away.
+    await db.execute(sql`select pg_switch_wal()`)
+    await db.execute(sql`checkpoint`)
+  }
   for (const { clientId } of open)
     await db
       .update(erasures)

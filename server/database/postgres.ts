@@ -1,4 +1,7 @@
 import type { Pool, PoolClient } from 'pg'
+import { say } from '#core'
+import { sayInTerminal } from '../terminal'
+import { makeFolder } from './durable-fs'
 import { openNow, type Database, type OpenDatabase } from './driver'
 import * as schema from './schema'
 
@@ -37,6 +40,7 @@ export async function openPostgres(
     import('drizzle-orm/node-postgres/migrator'),
   ])
   pg.types.setTypeParser(INT8, Number)
+  if (folder !== undefined) makeFolder(folder)
   const pool = new pg.Pool({ connectionString: url, max: CONNECTIONS })
   // A connection that is lost while nobody uses it is made anew when somebody does.
   pool.on('error', () => {})
@@ -48,6 +52,8 @@ export async function openPostgres(
     await first.query('select pg_advisory_unlock($1)', [MIGRATING])
     first.release()
   }
+  const { rows } = await pool.query<{ small: string }>(`select lower('Ż') as small`)
+  if (rows[0]?.small !== 'ż') sayInTerminal(say('trouble.serverLocale'))
   // Both drivers answer with rows, and that is all that the queries ask of either.
   const db = drizzle(pool, { schema }) as unknown as Database
   const close = openNow(db, { folder, shared: true })

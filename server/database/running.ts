@@ -4,7 +4,7 @@ import { dirname, join } from 'node:path'
 import { say } from '#core'
 import { sayInTerminal } from '../terminal'
 import { ensureGym } from '../equipment/commands'
-import { finishErasures } from '../clients/erasures'
+import { erasedIn, finishErasures } from '../clients/erasures'
 import { keptPhotoIds, purgePhotos } from '../photos/commands'
 import { keepPhotosInMemory, sweepPhotos, writePhoto } from '../files/photos'
 import { dataFolder } from '../files/data-folder'
@@ -18,7 +18,16 @@ import {
   sweepBackups,
 } from '../archive/backups'
 import type { Manifest } from '../archive/format'
-import { handedOn, restoreInto, tryRestore, type Restoring } from '../archive/restore'
+import {
+  handedOn,
+  restoreInto,
+  restoreOnServer,
+  tryRestore,
+  type Restoring,
+} from '../archive/restore'
+import { isSignInNeeded } from '../access/actor'
+import { addOwner } from '../access/people'
+import { Refusal } from '../http/errors'
 import { endStreams, hearNews } from '../events/live'
 import { keepCheckpoints } from './checkpoints'
 import { givenBack } from './lending'
@@ -71,6 +80,18 @@ function startAgain(error: EngineDied): never {
   process.exit(START_AGAIN)
 }
 
+/** Nobody sits at a server: its first owner is named where it is set up. */
+async function ensureOwner(db: Database): Promise<void> {
+  if (await isSignInNeeded(db)) return
+  const [name, password] = [process.env.OAK_PINCH_OWNER, process.env.OAK_PINCH_OWNER_PASSWORD]
+  if (!name || !password) return sayInTerminal(say('api.nameOwner'))
+  await addOwner(db, { name, password }).catch((error: unknown) => {
+    if (!(error instanceof Refusal)) throw error
+    // Another process was first, or the password is one that everybody would try.
+    sayInTerminal(error.said)
+  })
+}
+
 let mayBegin = process.env.OAK_PINCH_DATA === undefined || process.env.OAK_PINCH_NEW === '1'
 /** Lets a folder without a record become one, since somebody asked for it. */
 export const allowBeginning = () => (mayBegin = true)
@@ -116,6 +137,7 @@ async function start(folder: string | undefined, url?: string): Promise<OpenData
   await hearNews(open)
   await ensureGym(open.db)
   if (!folder) await fillWithMadeUp(open.db)
+  if (url) await ensureOwner(open.db)
   await finishErasures(open.db)
   await purgePhotos(open.db)
   await sweepPhotos(open.db, await keptPhotoIds(open.db))
@@ -137,6 +159,9 @@ async function start(folder: string | undefined, url?: string): Promise<OpenData
   }
 }
 
+/** The PostgreSQL server that has the record; undefined where the data folder has it. */
+const databaseUrl = (): string | undefined => process.env.DATABASE_URL || undefined
+
 /** How long after a failure a folder is not tried again, ms: each try costs a second of everybody's time. */
 const RETRY_AFTER_MS = 3000
 let trouble: { error: RecordTrouble; at: number } | undefined
@@ -152,7 +177,7 @@ export const recordTrouble = (): RecordTrouble | undefined => trouble?.error
  */
 export async function useDatabase(): Promise<Database> {
   if (trouble && Date.now() - trouble.at < RETRY_AFTER_MS) throw trouble.error
-  opening ??= start(dataFolder(), process.env.DATABASE_URL || undefined)
+  opening ??= start(dataFolder(), databaseUrl())
   try {
     const { db } = await opening
     trouble = undefined
@@ -189,6 +214,7 @@ const create = (into: string) => unpackTemplate(into, template)
 export async function restoreBackup(name: string, passphrase: string | null): Promise<Manifest> {
   const folder = dataFolder()
   const parts = await openBackup(folder, name, passphrase)
+  if (databaseUrl()) return restoreWhileOpen(folder, name, parts)
   const before = opening?.catch(() => undefined)
   let closed = false
   const restored = withMigrations(async (migrations) => {
@@ -216,6 +242,25 @@ export async function restoreBackup(name: string, passphrase: string | null): Pr
   opening.catch(() => (opening = undefined))
   trouble = undefined
   const manifest = await restored
+  await noteTried(folder)
+  return manifest
+}
+
+/** On a server the record is replaced in one transaction, while others go on with the one before. */
+async function restoreWhileOpen(
+  folder: string,
+  name: string,
+  parts: AsyncIterable<Uint8Array>,
+): Promise<Manifest> {
+  const db = await useDatabase()
+  await makeBackup(db, folder, 'restore', { spare: name })
+  const erased = await erasedIn(db)
+  const manifest = await withMigrations((migrations) =>
+    restoreOnServer(db, parts, folder, { migrations, create, erased }),
+  )
+  await finishErasures(db)
+  await sweepPhotos(db, await keptPhotoIds(db))
+  endStreams()
   await noteTried(folder)
   return manifest
 }

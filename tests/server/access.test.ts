@@ -48,7 +48,12 @@ const MAY: Record<string, string> = {
   ...{ 'access.changeAccount': 'o', 'access.removeAccount': 'o', 'access.endSession': 'o' },
   ...{ 'access.events': 'o', 'access.seen': 'oc', 'access.assign': 'o' },
   ...{ 'access.coach': 'o' },
-  ...{ 'access.openCheckIns': 'oca+', 'access.phones': 'noca+', 'access.letPhonesIn': 'o' },
+  ...{
+    'access.openCheckIns': 'oca+',
+    'access.phones': 'noca+',
+    'access.health': 'noca+',
+    'access.letPhonesIn': 'o',
+  },
   ...{ 'access.certificate': 'noca+', 'access.offerPairing': 'oca+', 'access.pair': 'noca+' },
 }
 /** What a route answers to somebody who may not know whom it is about. */

@@ -1,4 +1,4 @@
-import { randomBytes } from 'node:crypto'
+import { randomBytes, randomUUID } from 'node:crypto'
 import { chmodSync, mkdtempSync, rmSync } from 'node:fs'
 import { once } from 'node:events'
 import { createServer, type AddressInfo } from 'node:net'
@@ -14,6 +14,16 @@ export interface PostgresServer {
   /** Makes a database, empty or as another one. */
   create(database: string, template?: string): Promise<string>
   stop(): Promise<void>
+}
+
+/** Makes a database as the template has it. @returns its address */
+export async function databaseOn({ admin, template }: { admin: string; template: string }) {
+  const name = `oak_${randomUUID().replaceAll('-', '')}`
+  const client = new pg.Client({ connectionString: admin })
+  await client.connect()
+  await client.query(`create database ${name} template ${template}`)
+  await client.end()
+  return admin.replace(/\/postgres$/, `/${name}`)
 }
 
 async function freePort(): Promise<number> {
@@ -33,7 +43,8 @@ export async function startPostgres(): Promise<PostgresServer> {
   const server = new EmbeddedPostgres({
     ...{ databaseDir: join(folder, 'data'), user, password, port, persistent: false },
     createPostgresUser: process.getuid?.() === 0,
-    initdbFlags: ['--encoding=UTF8', '--locale=C'],
+    // Small letters of every language, as servers for people have it.
+    initdbFlags: ['--encoding=UTF8', '--locale-provider=builtin', '--locale=C.UTF-8'],
     postgresFlags: ['-c', 'listen_addresses=127.0.0.1', '-c', 'max_connections=400'],
     onLog: () => {},
     onError: () => {},

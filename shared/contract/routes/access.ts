@@ -25,6 +25,14 @@ import { bare, byId } from './base'
 const byText = { ...bare, params: z.object({ id: z.string().min(1).max(60) }) }
 
 export const access = {
+  /** For what watches over a server: whether the record answers. */
+  health: route({
+    action: 'anybody',
+    ...bare,
+    method: 'GET',
+    path: '/api/health',
+    reply: z.object({ status: z.literal('ok') }),
+  }),
   me: route({ action: 'anybody', ...bare, method: 'GET', path: '/api/me', reply: meSchema }),
   signIn: route({
     action: 'anybody',

@@ -5,6 +5,7 @@ import { createServer, type AddressInfo } from 'node:net'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { fileURLToPath } from 'node:url'
+import { databaseOn } from '../../support/postgres'
 
 const root = fileURLToPath(new URL('../../..', import.meta.url))
 const entry = join(root, '.output', 'server', 'index.mjs')
@@ -19,6 +20,9 @@ export async function freePort(): Promise<number> {
 
 /** The built server, on a port and data folder of its own that outlive its process. */
 export class TestServer {
+  /** A PostgreSQL server that has the records; in folders where there is none. */
+  static postgres: { admin: string; template: string } | undefined
+
   private process: ChildProcess | undefined
 
   private constructor(
@@ -29,18 +33,22 @@ export class TestServer {
   /**
    * @param demo with the made-up club in it
    * @param env what the process gets besides
+   * @param beside another one whose folder this one shares
    */
   static async create({
     demo = false,
     env = {} as Record<string, string>,
+    beside = undefined as TestServer | undefined,
   } = {}): Promise<TestServer> {
-    const folder = mkdtempSync(join(tmpdir(), 'oak-pinch-e2e-'))
+    if (TestServer.postgres) env = { ...env, DATABASE_URL: await databaseOn(TestServer.postgres) }
+    const folder = beside?.folder ?? mkdtempSync(join(tmpdir(), 'oak-pinch-e2e-'))
     if (demo) {
       execFileSync(
         'npx',
         ['tsx', '--tsconfig', 'tsconfig.tests.json', 'scripts/demo-data.ts', folder],
         {
           cwd: root,
+          env: { ...process.env, ...env },
         },
       )
     }
@@ -85,7 +93,7 @@ export class TestServer {
     this.process.stderr!.on('data', (chunk) => (said += chunk))
     this.process.stdout!.on('data', (chunk) => (said += chunk))
     for (let tries = 0; tries < 300; tries++) {
-      const answered = await fetch(`${this.url}/api/today`).then(
+      const answered = await fetch(`${this.url}/api/health`).then(
         (r) => r.ok || anyAnswer,
         () => false,
       )

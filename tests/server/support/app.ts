@@ -1,7 +1,6 @@
 import { randomUUID } from 'node:crypto'
 import { readFileSync } from 'node:fs'
 import { createApp, createRouter, toWebHandler, type EventHandler } from 'h3'
-import pg from 'pg'
 import { inject } from 'vitest'
 import type { z } from 'zod'
 import { pathOf, type ParamsOf, type ReplyOf, type Route } from '#shared/contract/define'
@@ -9,6 +8,7 @@ import { openDatabase, type OpenDatabase } from '../../../server/database/driver
 import { openPostgres } from '../../../server/database/postgres'
 import { provideDatabase } from '../../../server/database/running'
 import { routeOfHandler } from '../../../server/http/define-api'
+import { databaseOn } from '../../support/postgres'
 import { migrations } from './global'
 
 const modules = import.meta.glob<{ default: EventHandler }>('../../../server/api/**/*.ts', {
@@ -30,12 +30,7 @@ async function emptyDatabase(): Promise<OpenDatabase> {
     return openDatabase(undefined, migrations, {
       loadDataDir: new Blob([readFileSync(inject('databaseDump'))]),
     })
-  const name = `oak_${randomUUID().replaceAll('-', '')}`
-  const admin = new pg.Client({ connectionString: server.admin })
-  await admin.connect()
-  await admin.query(`create database ${name} template ${server.template}`)
-  await admin.end()
-  return openPostgres(server.admin.replace(/\/postgres$/, `/${name}`), migrations, undefined)
+  return openPostgres(await databaseOn(server), migrations, undefined)
 }
 
 /**

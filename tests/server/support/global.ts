@@ -5,18 +5,12 @@ import { fileURLToPath } from 'node:url'
 import type { PGlite } from '@electric-sql/pglite'
 import type { TestProject } from 'vitest/node'
 import { openDatabase } from '../../../server/database/driver'
-import { openPostgres } from '../../../server/database/postgres'
 import { ensureGym } from '../../../server/equipment/commands'
-import { startPostgres } from '../../support/postgres'
-
-const TEMPLATE = 'oak_template'
 
 declare module 'vitest' {
   export interface ProvidedContext {
     /** Dump of a migrated, empty database. */
     databaseDump: string
-    /** Where test files make their databases on a PostgreSQL server; undefined where they are in memory. */
-    postgres: { template: string; admin: string } | undefined
   }
 }
 
@@ -34,15 +28,5 @@ export default async function setup(project: TestProject) {
   writeFileSync(path, Buffer.from(await dump.arrayBuffer()))
   await database.close()
   project.provide('databaseDump', path)
-  const server = process.env.OAK_PINCH_TEST_POSTGRES ? await startPostgres() : undefined
-  if (server) {
-    const made = await openPostgres(await server.create(TEMPLATE), migrations, undefined)
-    await ensureGym(made.db)
-    await made.close()
-  }
-  project.provide('postgres', server && { template: TEMPLATE, admin: server.urlOf('postgres') })
-  return async () => {
-    await server?.stop()
-    rmSync(folder, { recursive: true, force: true })
-  }
+  return () => rmSync(folder, { recursive: true, force: true })
 }

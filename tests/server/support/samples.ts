@@ -289,6 +289,7 @@ async function makeSamples(api: Api) {
     'access.removeAccount': () => ({ params: { id: randomUUID() } }),
     'access.endSession': () => ({ params: { id: randomUUID() } }),
     'access.phones': () => ({}),
+    'access.health': () => ({}),
     'access.letPhonesIn': () => ({ body: { open: true } }),
     'access.certificate': () => ({}),
     'access.offerPairing': () => ({ body: { userId: randomUUID(), device: 'A phone' } }),

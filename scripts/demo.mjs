@@ -1,4 +1,7 @@
-/** `npm run demo`: a made-up club. Its dates count back from today, so it is made anew each day. */
+/**
+ * `npm run demo [-- --gym]`: a made-up club. Its dates count back from today, so it is made anew each day. With --gym its
+ * people sign in, and phones are let in.
+ */
 import { existsSync, readdirSync, renameSync, rmSync } from 'node:fs'
 import { join } from 'node:path'
 import { ensureBuild, ensurePackages, makeDemo, root, serve } from './tools.mjs'
@@ -8,13 +11,16 @@ ensureBuild()
 const day = new Date().toLocaleDateString('sv-SE')
 const data = join(root, '.data')
 for (const name of existsSync(data) ? readdirSync(data) : []) {
-  if (name.startsWith('demo-') && name !== `demo-${day}`)
+  if (name.startsWith('demo-') && !name.startsWith(`demo-${day}`))
     rmSync(join(data, name), { recursive: true })
 }
-const folder = join(data, `demo-${day}`)
+const gym = process.argv.includes('--gym')
+const folder = join(data, `demo-${day}${gym ? '-gym' : ''}`)
 if (!existsSync(folder)) {
   // Whole or not at all: a folder of that name was made to the end.
-  makeDemo(`${folder}.making`)
+  makeDemo(`${folder}.making`, ...(gym ? ['--staff'] : []))
   renameSync(`${folder}.making`, folder)
 }
-await serve({ OAK_PINCH_DATA: folder })
+await serve({ OAK_PINCH_DATA: folder, ...(gym ? { OAK_PINCH_GYM: '1' } : {}) })
+if (gym)
+  console.log('Sign in as Mara Linden, Wim Astley or Asa Along. The password is: oak pinch made up')

@@ -14,7 +14,15 @@ const folder = mkdtempSync(join(tmpdir(), 'oak-pinch-results-'))
 const report = join(folder, 'report.json')
 const { status } = spawnSync(
   'npx',
-  ['vitest', 'run', '--reporter=default', '--reporter=json', `--outputFile.json=${report}`],
+  // Two at a time: a file of the browser's tests keeps about one processor busy.
+  [
+    'vitest',
+    'run',
+    '--maxWorkers=2',
+    '--reporter=default',
+    '--reporter=json',
+    `--outputFile.json=${report}`,
+  ],
   { cwd: root, stdio: 'inherit' },
 )
 const results = existsSync(report) ? JSON.parse(readFileSync(report, 'utf8')) : undefined

@@ -69,8 +69,8 @@ export function ensureBuild() {
 }
 
 /** Puts the made-up club into a data folder; does nothing where there are clients already. */
-export function makeDemo(folder) {
-  run('npx', ['tsx', '--tsconfig', 'tsconfig.tests.json', 'scripts/demo-data.ts', folder])
+export function makeDemo(folder, ...more) {
+  run('npx', ['tsx', '--tsconfig', 'tsconfig.tests.json', 'scripts/demo-data.ts', folder, ...more])
 }
 
 /** True when nothing listens on the port of the loopback address. */

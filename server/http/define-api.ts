@@ -2,6 +2,7 @@ import {
   defineEventHandler,
   getCookie,
   getQuery,
+  setResponseHeader,
   setResponseStatus,
   type EventHandler,
   type H3Event,
@@ -91,6 +92,8 @@ export function defineApi<T extends Route>(
 ) {
   const handler = defineEventHandler(async (event) => {
     let letGo = () => {}
+    // What is somebody's stays in no cache, unless a handler says otherwise.
+    setResponseHeader(event, 'cache-control', 'no-store')
     try {
       const { db, asking } = await opened(event)
       letGo = lend(db)

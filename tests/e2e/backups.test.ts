@@ -10,7 +10,7 @@ import type { Roster } from '#shared/contract/roster'
 import { enter, PHONE, textOf, visit, waitForText } from './support/browser'
 import * as flow from './support/floor'
 import { NOW, press, useFloor } from './support/floor'
-import { TestServer } from './support/server'
+import { onlyInFolder, TestServer } from './support/server'
 
 const root = fileURLToPath(new URL('../..', import.meta.url))
 
@@ -87,28 +87,29 @@ test('made-up data has no backups, and none of the record’s', async () => {
   }
 })
 
-describe('a disk that is full', () => {
-  const floor = useFloor()
-  let flags: string
-  let started: ChildProcess | undefined
-  beforeEach(async () => {
-    flags = mkdtempSync(join(tmpdir(), 'oak-pinch-full-'))
-    await floor.server.stop()
-  })
-  afterEach(async () => {
-    if (started?.exitCode === null) {
-      started.kill('SIGTERM')
-      await once(started, 'exit')
-    }
-    rmSync(flags, { recursive: true })
-  })
+onlyInFolder(() =>
+  describe('a disk that is full', () => {
+    const floor = useFloor()
+    let flags: string
+    let started: ChildProcess | undefined
+    beforeEach(async () => {
+      flags = mkdtempSync(join(tmpdir(), 'oak-pinch-full-'))
+      await floor.server.stop()
+    })
+    afterEach(async () => {
+      if (started?.exitCode === null) {
+        started.kill('SIGTERM')
+        await once(started, 'exit')
+      }
+      rmSync(flags, { recursive: true })
+    })
 
-  /** Has every write to a file fail as on a full disk while a file stands. */
-  function fullWhile(flag: string): string {
-    const script = join(flags, 'full-disk.mjs')
-    writeFileSync(
-      script,
-      `import fs from 'node:fs'
+    /** Has every write to a file fail as on a full disk while a file stands. */
+    function fullWhile(flag: string): string {
+      const script = join(flags, 'full-disk.mjs')
+      writeFileSync(
+        script,
+        `import fs from 'node:fs'
       import { syncBuiltinESMExports } from 'node:module'
       const { writeSync, existsSync } = fs
       fs.writeSync = (...given) => {
@@ -117,66 +118,69 @@ describe('a disk that is full', () => {
         return writeSync(...given)
       }
       syncBuiltinESMExports()`,
-    )
-    return `--import=${pathToFileURL(script).href}`
-  }
+      )
+      return `--import=${pathToFileURL(script).href}`
+    }
 
-  test('stops the server, which is started again; the browser keeps the reading and sends it when there is room', async () => {
-    const { page, server } = floor
-    const flag = join(flags, 'full')
-    started = spawn(process.execPath, ['scripts/start.mjs'], {
-      cwd: root,
-      env: {
-        ...process.env,
-        ...{ OAK_PINCH_DATA: server.folder, PORT: String(server.port) },
-        NODE_OPTIONS: fullWhile(flag),
-      },
+    test('stops the server, which is started again; the browser keeps the reading and sends it when there is room', async () => {
+      const { page, server } = floor
+      const flag = join(flags, 'full')
+      started = spawn(process.execPath, ['scripts/start.mjs'], {
+        cwd: root,
+        env: {
+          ...process.env,
+          ...{ OAK_PINCH_DATA: server.folder, PORT: String(server.port) },
+          NODE_OPTIONS: fullWhile(flag),
+        },
+      })
+      let said = ''
+      for (const stream of [started.stdout!, started.stderr!])
+        stream.on('data', (chunk) => (said += chunk))
+      await vi.waitUntil(() => said.includes('Oak Pinch: '), { timeout: 60_000 })
+
+      const id = await flow.secondCheckIn(server, 'Finn Fullproof')
+      await page.goto(`${server.url}/check-in/${id}`)
+      await flow.begin(page)
+      await enter(page, NOW[0]!)
+      await vi.waitUntil(async () => (await flow.viewOf(server, id)).checkIn.readings.length === 1)
+      mkdirSync(flag)
+      for (const value of NOW.slice(1, 4)) await enter(page, value)
+      await waitForText(page, 'Make room on the disk of')
+      // Started again by itself, it says what is wrong; what is on the disk is safe.
+      await vi.waitUntil(() => said.includes('starting again'), { timeout: 60_000 })
+      await waitForText(page, 'kept here')
+      const refused = await fetch(`${server.url}/api/check-ins/${id}`).catch(() => undefined)
+      expect(refused?.status ?? 503).toBe(503)
+      for (const value of NOW.slice(4, 6)) await enter(page, value)
+      rmSync(flag, { recursive: true })
+      await vi.waitUntil(
+        async () =>
+          (await flow.viewOf(server, id).catch(() => undefined))?.checkIn?.readings?.length === 6,
+        { timeout: 60_000, interval: 500 },
+      )
+      const { readings } = (await flow.viewOf(server, id)).checkIn
+      expect(readings.map(({ value }) => value)).toEqual(NOW.slice(0, 6))
+      // A browser logs every answer of this kind by itself.
+      expect(page.faults.filter((fault) => !/status of 50[37]/.test(fault))).toEqual([])
+      page.faults.length = 0
     })
-    let said = ''
-    for (const stream of [started.stdout!, started.stderr!])
-      stream.on('data', (chunk) => (said += chunk))
-    await vi.waitUntil(() => said.includes('Oak Pinch: '), { timeout: 60_000 })
+  }),
+)
 
-    const id = await flow.secondCheckIn(server, 'Finn Fullproof')
-    await page.goto(`${server.url}/check-in/${id}`)
-    await flow.begin(page)
-    await enter(page, NOW[0]!)
-    await vi.waitUntil(async () => (await flow.viewOf(server, id)).checkIn.readings.length === 1)
-    mkdirSync(flag)
-    for (const value of NOW.slice(1, 4)) await enter(page, value)
-    await waitForText(page, 'Make room on the disk of')
-    // Started again by itself, it says what is wrong; what is on the disk is safe.
-    await vi.waitUntil(() => said.includes('starting again'), { timeout: 60_000 })
-    await waitForText(page, 'kept here')
-    const refused = await fetch(`${server.url}/api/check-ins/${id}`).catch(() => undefined)
-    expect(refused?.status ?? 503).toBe(503)
-    for (const value of NOW.slice(4, 6)) await enter(page, value)
-    rmSync(flag, { recursive: true })
-    await vi.waitUntil(
-      async () =>
-        (await flow.viewOf(server, id).catch(() => undefined))?.checkIn?.readings?.length === 6,
-      { timeout: 60_000, interval: 500 },
-    )
-    const { readings } = (await flow.viewOf(server, id)).checkIn
-    expect(readings.map(({ value }) => value)).toEqual(NOW.slice(0, 6))
-    // A browser logs every answer of this kind by itself.
-    expect(page.faults.filter((fault) => !/status of 50[37]/.test(fault))).toEqual([])
-    page.faults.length = 0
-  })
-})
-
-test('two processes in two network namespaces never share a folder', async () => {
-  const server = await TestServer.create()
-  try {
-    // Without a network of its own the second one still has to get past the lock on the file.
-    const apart = [['-n'], ['-rn']].find(
-      (how) => spawnSync('unshare', [...how, 'true']).status === 0,
-    )
-    expect(apart, 'unshare').toBeDefined()
-    const { code, stderr } = await server.second(['unshare', ...apart!])
-    expect(code).toBe(1)
-    expect(stderr).toMatch(/is in use by another Oak Pinch/)
-  } finally {
-    await server.remove()
-  }
-})
+onlyInFolder(() =>
+  test('two processes in two network namespaces never share a folder', async () => {
+    const server = await TestServer.create()
+    try {
+      // Without a network of its own the second one still has to get past the lock on the file.
+      const apart = [['-n'], ['-rn']].find(
+        (how) => spawnSync('unshare', [...how, 'true']).status === 0,
+      )
+      expect(apart, 'unshare').toBeDefined()
+      const { code, stderr } = await server.second(['unshare', ...apart!])
+      expect(code).toBe(1)
+      expect(stderr).toMatch(/is in use by another Oak Pinch/)
+    } finally {
+      await server.remove()
+    }
+  }),
+)

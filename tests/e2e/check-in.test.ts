@@ -16,7 +16,7 @@ import {
 } from './support/browser'
 import * as flow from './support/floor'
 import { useFloor } from './support/floor'
-import type { TestServer } from './support/server'
+import { onlyInFolder, type TestServer } from './support/server'
 
 /* The sheet of check-values.md (common practice, no source): chest, midaxillary, triceps, subscapular, abdominal, suprailiac, thigh. */
 const SHEET = [4, 4, 12, 6, 5, 4, 12]
@@ -255,16 +255,18 @@ describe('the demo', () => {
 })
 
 describe('the data folder', () => {
-  test('is refused to a second process in one line, and free after a kill -9', async () => {
-    const { code, stderr } = await server.second()
-    expect(code).toBe(1)
-    expect(stderr.trim().split('\n')).toEqual([
-      expect.stringMatching(/is in use by another Oak Pinch \(process \d+\)/),
-    ])
-    await server.kill()
-    await server.start()
-    expect((await server.get<Today>('/api/today')).clients).toBeGreaterThanOrEqual(12)
-  })
+  onlyInFolder(() =>
+    test('is refused to a second process in one line, and free after a kill -9', async () => {
+      const { code, stderr } = await server.second()
+      expect(code).toBe(1)
+      expect(stderr.trim().split('\n')).toEqual([
+        expect.stringMatching(/is in use by another Oak Pinch \(process \d+\)/),
+      ])
+      await server.kill()
+      await server.start()
+      expect((await server.get<Today>('/api/today')).clients).toBeGreaterThanOrEqual(12)
+    }),
+  )
 
   test('answers this machine alone', async () => {
     const foreign = await fetch(`${server.url}/api/today`, {

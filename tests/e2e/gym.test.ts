@@ -1,5 +1,6 @@
 import { randomUUID, X509Certificate } from 'node:crypto'
 import { connect } from 'node:tls'
+import type { IncomingHttpHeaders } from 'node:http'
 import { request } from 'node:https'
 import type { Browser, Page } from 'puppeteer-core'
 import { afterAll, beforeAll, expect, test } from 'vitest'
@@ -65,14 +66,16 @@ const tls = (address: string, ca: string) =>
 
 /** Asks by the door, as a program that trusts anybody. */
 const ask = (path: string, headers: Record<string, string> = {}) =>
-  new Promise<{ status: number; body: string }>((resolve, reject) => {
+  new Promise<{ status: number; headers: IncomingHttpHeaders; body: string }>((resolve, reject) => {
     const sent = request(
       `${urlOf(PHONE_AT)}${path}`,
       { headers, rejectUnauthorized: false },
       (response) => {
         let body = ''
         response.on('data', (part) => (body += part))
-        response.on('end', () => resolve({ status: response.statusCode!, body }))
+        response.on('end', () =>
+          resolve({ status: response.statusCode!, headers: response.headers, body }),
+        )
       },
     )
     sent.once('error', reject)
@@ -125,6 +128,8 @@ test('the owner lets phones in; the door shows what it is known by, and nothing 
     expect(await tls(address, root)).toEqual({ fingerprint: shown, authorized: true })
 
   expect((await ask('/api/clients')).status).toBe(401)
+  for (const path of ['/', '/sign-in', '/api/me'])
+    expect((await ask(path)).headers['cache-control'], path).toBe('no-store')
   expect((await ask('/api/me')).body).toBe('{"signIn":true,"me":null}')
   // By a name that somebody else pointed here, and from a page of another site.
   expect((await ask('/', { host: 'evil.example' })).status).toBe(421)

@@ -197,31 +197,35 @@ describe('a record moves', () => {
     return { tables, photos }
   }
 
-  test('from a folder to a PostgreSQL server and back, with every row and photo', async () => {
-    const folder = await TestServer.create({ demo: true })
-    const onServer = await TestServer.create({
-      env: { DATABASE_URL: await postgres.create('oak_moved') },
-    })
-    const back = await TestServer.create()
-    servers.push(folder, onServer, back)
-    await addClient(onServer, 'Gone With It')
-    const first = await backUp(folder)
-    await restore(onServer, first)
-    const names = (
-      await onServer.get<{ entries: { client: { id: string; name: string } }[] }>('/api/clients')
-    ).entries
-    expect(names.length).toBeGreaterThan(10)
-    expect(names.map(({ client }) => client.name)).not.toContain('Gone With It')
-    const second = await backUp(onServer)
-    expect(contents(second)).toEqual(contents(first))
-    expect(Object.keys(contents(first).photos).length).toBeGreaterThan(0)
-    await restore(back, second)
-    expect(contents(await backUp(back))).toEqual(contents(first))
-    // It is not only there, it works: who is added comes after what was there.
-    await addClient(onServer, 'Added After')
-    const { id } = await startCheckIn(onServer, names[0]!.client.id)
-    expect((await viewOf(onServer, id)).checkIn.clientId).toBe(names[0]!.client.id)
-  })
+  test(
+    'from a folder to a PostgreSQL server and back, with every row and photo',
+    { timeout: 300_000 },
+    async () => {
+      const folder = await TestServer.create({ demo: true })
+      const onServer = await TestServer.create({
+        env: { DATABASE_URL: await postgres.create('oak_moved') },
+      })
+      const back = await TestServer.create()
+      servers.push(folder, onServer, back)
+      await addClient(onServer, 'Gone With It')
+      const first = await backUp(folder)
+      await restore(onServer, first)
+      const names = (
+        await onServer.get<{ entries: { client: { id: string; name: string } }[] }>('/api/clients')
+      ).entries
+      expect(names.length).toBeGreaterThan(10)
+      expect(names.map(({ client }) => client.name)).not.toContain('Gone With It')
+      const second = await backUp(onServer)
+      expect(contents(second)).toEqual(contents(first))
+      expect(Object.keys(contents(first).photos).length).toBeGreaterThan(0)
+      await restore(back, second)
+      expect(contents(await backUp(back))).toEqual(contents(first))
+      // It is not only there, it works: who is added comes after what was there.
+      await addClient(onServer, 'Added After')
+      const { id } = await startCheckIn(onServer, names[0]!.client.id)
+      expect((await viewOf(onServer, id)).checkIn.clientId).toBe(names[0]!.client.id)
+    },
+  )
 })
 
 describe('behind a proxy', () => {

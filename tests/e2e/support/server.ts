@@ -18,6 +18,11 @@ export async function freePort(): Promise<number> {
   return port
 }
 
+/** A test of what becomes of the data folder's own database: there is none where the record is on a PostgreSQL server. */
+export const onlyInFolder = (register: () => void): void => {
+  if (!TestServer.postgres) register()
+}
+
 /** The built server, on a port and data folder of its own that outlive its process. */
 export class TestServer {
   /** A PostgreSQL server that has the records; in folders where there is none. */

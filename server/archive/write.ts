@@ -2,7 +2,8 @@ import { setImmediate } from 'node:timers/promises'
 import { Zip, ZipDeflate, ZipPassThrough } from 'fflate'
 import type { Connection, Database } from '../database/driver'
 import { sql } from 'drizzle-orm'
-import { photoIds, readPhotoNow } from '../files/photos'
+import { readPhotoInTurn } from '../files/photos'
+import { keptPhotoIds } from '../photos/commands'
 import { FILES, FORMAT, type Manifest } from './format'
 import { readTables, sha256, sumOf, type Table } from './record'
 
@@ -31,7 +32,7 @@ async function versionOf(db: Connection): Promise<number> {
 }
 
 /**
- * The archive of a record, part by part. Its photos are those that are on the disk while it is written.
+ * The archive of a record, part by part. Its photos are those that are there while it is written.
  *
  * @param db whose photos they are
  */
@@ -82,8 +83,8 @@ export async function* archiveOf(
     photos: {},
   }
   yield* text(FILES.record, recordText(version, tables))
-  for (const id of await photoIds(db)) {
-    const bytes = readPhotoNow(db, id)
+  for (const id of [...(await keptPhotoIds(db))].sort()) {
+    const bytes = await readPhotoInTurn(db, id)
     if (!bytes) continue
     // Pictures are packed already.
     const file = new ZipPassThrough(FILES.photos + id)

@@ -93,9 +93,11 @@ async function listening(
     const mine = await pool.connect()
     client = mine
     mine.on('notification', ({ payload }) => tell(payload ?? ''))
-    mine.on('error', () => {
+    // A connection that is lost says so more than once.
+    mine.once('error', () => {
+      mine.on('error', () => {})
       mine.release(true)
-      client = undefined
+      if (client === mine) client = undefined
       if (!ended) again()
     })
     await mine.query(`listen ${channel}`)

@@ -1,6 +1,8 @@
 import type { H3Event } from 'h3'
-import { expect, test } from 'vitest'
+import { afterEach, expect, test, vi } from 'vitest'
 import { isLocal } from '../../server/access/local'
+
+afterEach(() => vi.unstubAllEnvs())
 
 const from = (remoteAddress: string | undefined, host = 'localhost') =>
   isLocal({ node: { req: { socket: { remoteAddress }, headers: { host } } } } as unknown as H3Event)
@@ -12,4 +14,9 @@ test('this computer is told by the socket, whatever name a request calls it by',
     expect(from(address), address).toBe(false)
   // A request that the server makes of itself comes in on none.
   expect(from(undefined)).toBe(true)
+})
+
+test('on a server nobody is at this computer: what calls from it is the proxy', () => {
+  vi.stubEnv('OAK_PINCH_ORIGIN', 'https://gym.example')
+  for (const address of ['127.0.0.1', '::1', undefined]) expect(from(address), address).toBe(false)
 })

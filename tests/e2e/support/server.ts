@@ -106,6 +106,7 @@ export class TestServer {
       if (this.process.exitCode !== null) break
       await new Promise((wait) => setTimeout(wait, 200))
     }
+    this.process.kill('SIGKILL')
     throw new Error(`The server did not start. ${said}`)
   }
 

@@ -1,6 +1,7 @@
 /**
- * `npm run bench -- today`: 2,000 clients with 30 check-ins each. Every record judged anew, and then Today as the server
- * finds it, against the bare SQL of the same rows; and once more after one client's record was changed.
+ * `npm run bench -- today [CLIENTS] [postgres]`: 2,000 clients with 30 check-ins each, in a folder or on a PostgreSQL
+ * server. Every record judged anew, and then Today as the server finds it, against the bare SQL of the same rows; and once
+ * more after one client's record was changed.
  */
 import { mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
@@ -9,12 +10,15 @@ import { fileURLToPath } from 'node:url'
 import { isoDateOf } from '../core/index'
 import { fillWithMany } from '../demo/many'
 import { openDatabase } from '../server/database/driver'
+import { openPostgres } from '../server/database/postgres'
 import { ensureGym } from '../server/equipment/commands'
 import { findToday } from '../server/today/queries'
 import { keepJudging, rebuildVerdicts } from '../server/verdicts/keep'
+import { startPostgres } from '../tests/support/postgres'
 import { medianTime } from './timing'
 
-const CLIENTS = Number(process.argv[2] ?? 2000)
+const what = process.argv.slice(2)
+const CLIENTS = Number(what.find((one) => /^\d+$/.test(one)) ?? 2000)
 const VISITS = 30
 const migrations = fileURLToPath(new URL('../server/database/migrations', import.meta.url))
 const today = isoDateOf(new Date())
@@ -31,7 +35,10 @@ const BARE = `select json_agg(t)::text from (
   where c.archived_at is null) t`
 
 const folder = mkdtempSync(join(tmpdir(), 'oak-pinch-today-'))
-const { db, engine, close, analyze } = await openDatabase(join(folder, 'data'), migrations)
+const server = what.includes('postgres') ? await startPostgres() : undefined
+const { db, engine, close, analyze } = server
+  ? await openPostgres(await server.create('oak'), migrations, undefined)
+  : await openDatabase(join(folder, 'data'), migrations)
 try {
   await ensureGym(db)
   await fillWithMany(db, CLIENTS, VISITS, today)
@@ -67,5 +74,6 @@ try {
   )
 } finally {
   await close()
+  await server?.stop()
   rmSync(folder, { recursive: true, force: true })
 }

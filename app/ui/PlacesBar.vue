@@ -2,7 +2,7 @@
 import type { Action } from '#shared/access'
 
 /**
- * The places of the application: on top of every page of the desk, and on a phone a bar of four at the foot of the
+ * The places of the application: on top of every page of the desk, and on a phone a bar at the foot of the
  * screen, within the thumb's reach, with the others behind More.
  */
 const ALL: { to: string; name: string; thumb?: boolean; for?: Action }[] = [
@@ -22,6 +22,8 @@ const places = computed(() => [
     : []),
   ...ALL.filter(({ for: action }) => !action || can(action)),
 ])
+/** What the bar of a phone has, with More. */
+const inBar = computed(() => places.value.filter(({ thumb }) => thumb).length + 1)
 const route = useRoute()
 /** A place and all that is in it. */
 const isHere = (place: string) =>
@@ -49,8 +51,9 @@ watch(
       }}</NuxtLink>
       <nav
         :aria-label="t('common.places')"
-        class="flex max-sm:grid max-sm:flex-1 max-sm:grid-cols-5 sm:gap-2"
+        class="at-thumb flex max-sm:grid max-sm:flex-1 sm:gap-2"
         :class="{ 'more-open': more }"
+        :style="{ '--in-bar': inBar }"
       >
         <NuxtLink
           v-for="{ to, name, thumb } in places"
@@ -84,6 +87,9 @@ watch(
 }
 
 @media (width < 640px) {
+  .at-thumb {
+    grid-template-columns: repeat(var(--in-bar), minmax(0, 1fr));
+  }
   .place {
     @apply flex min-h-14 min-w-0 items-center justify-center border-t-4 border-b-0 px-0.5 py-1 text-center text-[15px] leading-tight wrap-anywhere;
   }
@@ -92,7 +98,7 @@ watch(
   }
   /* The others stand above the bar, the nearest at the thumb. */
   .more-open .under-more {
-    @apply col-span-5 flex justify-start border-t-0 border-l-4 px-5 text-lg;
+    @apply col-span-full flex justify-start border-t-0 border-l-4 px-5 text-lg;
 
     order: -1;
   }

@@ -120,17 +120,16 @@ export function mustMay(asking: Asking | undefined, action: Action | 'anybody'):
 }
 
 /** @throws Refusal 404 where it is about somebody whom the one who asks may not know to be there */
-export async function mustMayAbout(
-  db: Database,
-  { actor }: Asking,
-  route: Route,
-  sent: { params: unknown; body: unknown },
-): Promise<void> {
-  if (route.action === 'anybody' || !dependsOnWhom(actor, route.action)) return
-  for (const about of await subjectsOf(db, route, sent))
+export function mustMayAbout({ actor }: Asking, route: Route, subjects: readonly Subject[]): void {
+  if (route.action === 'anybody') return
+  for (const about of subjects)
     if (may(actor, route.action, about) !== 'yes')
       throw new Refusal(404, say('api.thereNothingAddress'), { code: 'not-found' })
 }
+
+/** Whether it has to be known whom a request is about before it is answered. */
+export const asksAboutWhom = ({ actor }: Asking, { action }: Route): boolean =>
+  action !== 'anybody' && dependsOnWhom(actor, action)
 
 const SUBJECT = sql`c.id as "clientId", c.coach_id as "coachId"`
 const HAS_OPEN = sql`exists (select from check_ins o where o.client_id = c.id and o.closed_at is null
@@ -155,7 +154,7 @@ const WHOSE = [
 ] as const
 
 /** Whom a request is about: who its address names, and who its body does. */
-async function subjectsOf(
+export async function subjectsOf(
   db: Database,
   { path }: Route,
   { params, body }: { params: unknown; body: unknown },
@@ -171,13 +170,4 @@ async function subjectsOf(
   const named = (body as { clientId?: unknown } | undefined)?.clientId
   if (typeof named === 'string') await add(WHOSE[0][1](named))
   return found
-}
-
-/** Whom a request is about, for the log of who did what; undefined for nobody in particular. */
-export async function clientOf(
-  db: Database,
-  route: Route,
-  sent: { params: unknown; body: unknown },
-): Promise<string | undefined> {
-  return (await subjectsOf(db, route, sent))[0]?.clientId
 }

@@ -40,21 +40,23 @@ export async function noteEvent(
 }
 
 /**
- * Writes down what was asked for and given, where people sign in: while nobody does there is nobody to tell apart.
- *
- * @param client finds out whom it is about
+ * Whether a call is written down where it is answered: where people sign in, since while nobody does there is nobody to
+ * tell apart.
  */
+export function isNoted({ actor }: Asking, route: Route): boolean {
+  const what = NAMES.get(route)
+  if (actor.userId === null || what === undefined || LEFT_OUT.has(what)) return false
+  return route.method !== 'GET' || LOOKS.has(what)
+}
+
+/** Writes down what was asked for and given. @param about whom it is about */
 export async function noteCall(
   db: Database,
   asking: Asking,
   route: Route,
-  client: () => Promise<string | undefined>,
+  about: string | null,
 ): Promise<void> {
-  const what = NAMES.get(route)
-  if (asking.actor.userId === null || what === undefined || LEFT_OUT.has(what)) return
-  const isRead = route.method === 'GET'
-  if (isRead && !LOOKS.has(what)) return
-  const about = (await client()) ?? null
-  if (isRead && !isNewLook(`${asking.actor.userId} ${what} ${about}`)) return
+  const what = NAMES.get(route)!
+  if (route.method === 'GET' && !isNewLook(`${asking.actor.userId} ${what} ${about}`)) return
   await noteEvent(db, asking, what, about)
 }

@@ -16,14 +16,15 @@ import { told, type Untold } from '#shared/words/tell'
 import { voiceOf } from '#shared/words/voices'
 import { isOpen, type Database } from '../database/driver'
 import {
-  clientOf,
+  asksAboutWhom,
   mustMay,
   mustMayAbout,
+  subjectsOf,
   whoAsks,
   whoLooksAround,
   type Asking,
 } from '../access/actor'
-import { noteCall } from '../access/events'
+import { isNoted, noteCall } from '../access/events'
 import { lend } from '../database/lending'
 import { useDatabase, useMadeUpDatabase } from '../database/running'
 import { bodyParts, contentTypeOf, readJson } from './body'
@@ -102,7 +103,13 @@ export function defineApi<T extends Route>(
       const query = route.query.parse(getQuery(event)) as QueryOf<T>
       const body = (route.body && route.body.parse(await readJson(event))) as BodyOf<T>
       const file = route.file ? fileOf(event, route.file) : { parts: noParts(), type: '' }
-      if (asking) await mustMayAbout(db, asking, route, { params, body })
+      // Looked up before it is done: what is deleted is found no more.
+      const noted = asking !== undefined && isNoted(asking, route)
+      const about =
+        asking && (noted || asksAboutWhom(asking, route))
+          ? await subjectsOf(db, route, { params, body })
+          : []
+      if (asking) mustMayAbout(asking, route, about)
       const today = isoDateOf(new Date())
       const answer = await handle({
         event,
@@ -117,11 +124,14 @@ export function defineApi<T extends Route>(
         today,
         letGo,
       })
-      if (asking) {
-        // After a restore it is another one.
-        const now = isOpen(db) ? db : await useDatabase()
-        await noteCall(now, asking, route, () => clientOf(now, route, { params, body }))
-      }
+      // After a restore the record is another one.
+      if (asking && noted)
+        await noteCall(
+          isOpen(db) ? db : await useDatabase(),
+          asking,
+          route,
+          about[0]?.clientId ?? null,
+        )
       if (route.status) setResponseStatus(event, route.status)
       return told(answer, voiceOf(languageOf(event)))
     } catch (error) {

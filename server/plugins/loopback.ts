@@ -6,6 +6,9 @@ import { isLocal, publicOrigin } from '../access/local'
 import { languageOf } from '../http/language'
 import { isOwnHost, isThroughDoor } from '../network/door'
 
+/** Where nobody says where to listen, others are not even answered. */
+process.env.NITRO_HOST ||= process.env.HOST || '127.0.0.1'
+
 const LOOPBACK = /^(?:localhost|127(?:\.\d{1,3}){3}|\[::1\])(?::\d+)?$/i
 
 /** The host of an origin; undefined for `null` and for what is no address. */

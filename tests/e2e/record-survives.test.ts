@@ -228,6 +228,14 @@ test('no foreign host is answered, and no page of another site, its scripts incl
   }
 })
 
+test('where nobody says where to listen it is this computer alone', async () => {
+  server.env = { NITRO_HOST: '', HOST: '' }
+  await server.start()
+  server.env = {}
+  // Another address of the same computer, as a network's would be.
+  await expect(fetch(server.url.replace('127.0.0.1', '127.0.0.2'))).rejects.toThrow()
+})
+
 test('a stop with 100 screens that follow a check-in takes at most two seconds', async () => {
   await server.start()
   const client = await addClient(server, 'Streamed Stork')

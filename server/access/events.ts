@@ -1,3 +1,4 @@
+import { sql } from 'drizzle-orm'
 import type { Actor } from '#shared/access'
 import type { Route } from '#shared/contract/define'
 import { routesOf } from '#shared/contract'
@@ -34,9 +35,11 @@ export async function noteEvent(
   clientId: string | null = null,
 ): Promise<void> {
   const { userId, name: who } = actor
+  // Who was deleted meanwhile is named no more.
+  const client = clientId && sql`(select c.id from clients c where c.id = ${clientId})`
   await db
     .insert(auditEvents)
-    .values({ userId, who, device: session?.device ?? null, what, clientId })
+    .values({ userId, who, device: session?.device ?? null, what, clientId: client })
 }
 
 /**

@@ -5,6 +5,14 @@ const folder = (name: string) => fileURLToPath(new URL(name, import.meta.url))
 
 const alias = { '#core': folder('core/index.ts'), '#shared': folder('shared') }
 
+/**
+ * Words, widths, first steps, and pages that only show: left out on a PostgreSQL server for the time they take, and run there
+ * by `npm run test:postgres`.
+ */
+const SAME_EVERYWHERE = ['long-words', 'phone', 'first-use', 'stages', 'backups'].map(
+  (name) => `tests/e2e/${name}.test.ts`,
+)
+
 const server = {
   name: 'server',
   include: ['tests/server/**/*.test.ts'],
@@ -74,8 +82,7 @@ export default defineConfig({
           exclude: [
             // What becomes of the data folder's own database; and what has PostgreSQL servers of its own.
             ...['tests/e2e/record-survives.test.ts', 'tests/e2e/server.test.ts'],
-            // Words, widths and first steps are the same wherever the record lies.
-            ...['long-words', 'phone', 'first-use'].map((name) => `tests/e2e/${name}.test.ts`),
+            ...(process.env.OAK_PINCH_ALL_ON_POSTGRES ? [] : SAME_EVERYWHERE),
           ],
           globalSetup: ['tests/support/global-postgres.ts'],
           setupFiles: ['tests/e2e/support/on-postgres.ts'],

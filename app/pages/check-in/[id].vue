@@ -40,9 +40,14 @@ const opened = ref(false)
 /* The stage is part of the address: the browser's Back leads to the stage before and not out of the check-in. */
 const stageInAddress = () => STAGES.find((name) => name === route.query.stage)
 let going = false
-async function go(to: Stage) {
+/** One after the other: two stages in quick succession are two steps back, and none is passed over. */
+let followed = Promise.resolve()
+function go(to: Stage) {
   const from = stage.value
   stage.value = to
+  followed = followed.catch(() => {}).then(() => follow(from, to))
+}
+async function follow(from: Stage | undefined, to: Stage) {
   going = true
   // The address that the check-in was opened by says no stage; it does from now on, to come back to.
   if (!stageInAddress()) await router.replace({ query: { stage: from } })

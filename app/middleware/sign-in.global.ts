@@ -1,6 +1,5 @@
 /** What somebody who types along may see, besides the check-in that is open. */
-const FOR_ASSISTANTS =
-  /^\/(?:open-check-ins|sign-in|guide|settings|pair|trust|caller\/.+|reference.*)$/
+const FOR_ASSISTANTS = /^\/(?:open-check-ins|sign-in|guide|settings|caller\/.+|reference.*)$/
 
 /** Nobody but who is signed in sees a page, where people sign in. */
 export default defineNuxtRouteMiddleware(async (to) => {

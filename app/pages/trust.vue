@@ -4,7 +4,7 @@ import { access } from '~/contract'
 definePageMeta({ layout: false })
 usePageTitle(() => t('access.trust'))
 
-const { data: phones } = await useAsyncData('phones', () => callApi(access.phones, {}))
+const { data: phones } = await useAsyncData('trust', () => callApi(access.phones, {}))
 </script>
 
 <template>

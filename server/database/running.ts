@@ -146,7 +146,7 @@ async function start(folder: string | undefined, url?: string): Promise<OpenData
   await open.analyze()
   const timer = setInterval(() => open.analyze(), ANALYZE_EVERY_MS)
   timer.unref()
-  const endCheckpoints = folder ? keepCheckpoints(open) : undefined
+  const endCheckpoints = folder && !url ? keepCheckpoints(open) : undefined
   const endBackups = folder ? keepBackups(open.db, folder) : undefined
   return {
     ...open,

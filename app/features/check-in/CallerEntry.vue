@@ -1,9 +1,10 @@
 <script setup lang="ts">
 import { v4 as newId } from 'uuid'
-import { isSkinfold, protocolOf, standardWithin, techniqueOf, type SiteStep } from '#core'
+import { protocolOf, techniqueOf, type SiteStep } from '#core'
 import type { CallerView } from '#shared/contract/check-ins'
 import { theOutbox } from './log'
-import { stampReading } from './stamp'
+import { readingOp } from './operations'
+import { stampReading, typedReading } from './stamp'
 
 /** Types what is called, for whoever measures: into the box in hand, kept in this browser until the server has it. */
 const props = defineProps<{ checkIn: CallerView['checkIn']; step: SiteStep }>()
@@ -16,22 +17,19 @@ const field = useTemplateRef<HTMLInputElement>('field')
 onMounted(() => field.value?.focus())
 
 function take() {
-  const { site, trial } = props.step
+  const { site } = props.step
   const { typed, problem: said } = readSite(site, text.value, unit.value)
   problem.value = said ?? ''
   if (!typed || said !== undefined) return
   const protocol = protocolOf(props.checkIn)
   const located = {
-    kind: isSkinfold(site) ? ('skinfold' as const) : ('girth' as const),
-    ...{ site, trial, standard: standardWithin(site, protocol.standard) },
-    ...{ value: typed.value, typedUnit: typed.unit, typedText: typed.text },
+    ...typedReading(props.step, typed, protocol.standard),
     technique: techniqueOf(protocol, site),
   }
   const made = { id: newId(), takenAt: new Date().toISOString() }
   const reading = stampReading(located, props.checkIn, props.checkIn.readings, made)
-  const { id, checkInId } = reading
-  outbox.add({ kind: 'reading', id, checkInId, reading, setAside: null })
-  void outbox.send(checkInId)
+  outbox.add(readingOp(reading))
+  void outbox.send(reading.checkInId)
   text.value = ''
 }
 

@@ -28,6 +28,12 @@ export interface ReadingOp extends Op {
   reading: NewReading
 }
 
+/** A reading that waits for the server. */
+export const readingOp = (reading: NewReading): ReadingOp => ({
+  ...{ kind: 'reading', id: reading.id, checkInId: reading.checkInId },
+  ...{ reading, setAside: null },
+})
+
 /** A change of what the check-in says of itself. */
 export interface ChangeOp extends Op {
   kind: 'change'

@@ -5,6 +5,8 @@ import {
   standardWithin,
   type LandmarkStandard,
   type SiteId,
+  type SiteStep,
+  type Typed,
 } from '#core'
 import type { CheckIn, NewReading, ReadingRecord } from '#shared/contract/check-ins'
 
@@ -51,6 +53,17 @@ export function stampReading(
     ...(checkIn.closedAt === null ? {} : { repair: true }),
   }
 }
+
+/** What was typed for a fold or girth, as a reading of it. @param standard that of the set in hand */
+export const typedReading = (
+  { site, trial }: SiteStep,
+  { value, unit, text }: Typed,
+  standard: LandmarkStandard,
+): TypedReading => ({
+  kind: isSkinfold(site) ? 'skinfold' : 'girth',
+  ...{ site, standard: standardWithin(site, standard), trial },
+  ...{ value, typedUnit: unit, typedText: text },
+})
 
 /**
  * A value that was likely meant, as if it had been typed.

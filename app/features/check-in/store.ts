@@ -32,7 +32,7 @@ import { checkIns } from '#shared/contract/routes/check-ins'
 import { followCheckIn } from './live'
 import { theOutbox } from './log'
 import { forgetView, keepView, keptView } from './offline-store'
-import { withOperations, withSiteNotes, type Operation } from './operations'
+import { readingOp, withOperations, withSiteNotes, type Operation } from './operations'
 import { meantReading, stampReading, type LocatedReading, type TypedReading } from './stamp'
 import { createSession } from './session'
 
@@ -195,18 +195,13 @@ export const useCheckInStore = defineStore('check-in', () => {
     afterPaint(() => void outbox.send(operation.checkInId))
   }
 
-  function operationOf(typed: TypedReading): Operation {
-    const reading = stamp(typed)
-    const { id, checkInId } = reading
-    return { kind: 'reading', id, checkInId, reading, setAside: null }
-  }
   /** Takes a reading into the box it belongs to; one that is there already is superseded, never overwritten. */
   function record(typed: TypedReading): void {
-    if (checkIn.value) put(operationOf(typed))
+    if (checkIn.value) put(readingOp(stamp(typed)))
   }
   /** The page as if this reading were taken, until it is called without one: nothing is kept or sent. */
   function pretend(typed?: TypedReading): void {
-    pretended.value = typed && checkIn.value && operationOf(typed)
+    pretended.value = typed && checkIn.value && readingOp(stamp(typed))
   }
 
   /** Changes what the check-in says of itself, here at once and on the server as soon as it answers. */

@@ -1,4 +1,5 @@
-import { isSkinfold, standardWithin, type SuggestedValue, type SiteStep } from '#core'
+import type { SuggestedValue, SiteStep } from '#core'
+import { typedReading } from './stamp'
 
 /** What became of a typed reading: taken, or the words why not and what was likely meant. */
 export type Taken =
@@ -12,12 +13,7 @@ export function useTakeReading() {
   function take({ site, trial }: SiteStep, text: string): Taken {
     const { typed, problem } = readSite(site, text, unit.value)
     if (!typed) return { ok: false, problem: problem! }
-    const reading = {
-      kind: isSkinfold(site) ? ('skinfold' as const) : ('girth' as const),
-      site,
-      standard: standardWithin(site, store.protocol.standard),
-      ...{ trial, value: typed.value, typedUnit: typed.unit, typedText: typed.text },
-    }
+    const reading = typedReading({ site, trial }, typed, store.protocol.standard)
     if (problem !== undefined) {
       const meant = store.suggestionsFor(reading).find((offer) => offer.trial === trial)
       return { ok: false, problem, meant }

@@ -58,14 +58,9 @@ const unlisten = outbox.listen(({ operation }) => {
 })
 onBeforeUnmount(unlisten)
 /** Somebody who types for whoever measures; a coach types in the check-in itself. */
-const { me, can } = useMe()
+const { me, can, load } = useMe()
 const types = computed(() => !!me.value && can('check-ins.type') && !can('check-ins.take'))
-onMounted(
-  () =>
-    void useMe()
-      .load()
-      .catch(() => {}),
-)
+onMounted(() => void load().catch(() => {}))
 
 const protocol = computed(() => checkIn.value && protocolOf(checkIn.value))
 const skipped = computed(() => new Set(checkIn.value?.skipped.map(({ site }) => site)))

@@ -101,6 +101,17 @@ export async function press(page: Page, text: string) {
   await page.evaluate((element) => (element as HTMLElement).click(), handle)
 }
 
+/** Presses a button of somebody's line in the list of who gets in, by all that it says to who only hears. */
+export async function pressOfAccount(page: Page, words: string) {
+  await page.waitForSelector('[data-test="accounts"]')
+  await page.$$eval(
+    '[data-test="accounts"] button',
+    (buttons, wanted) =>
+      buttons.find((b) => b.textContent.replace(/\s+/g, ' ').trim() === wanted)!.click(),
+    words,
+  )
+}
+
 /** Taps the button that says just this, as a thumb does. */
 export async function tap(page: Page, text: string) {
   const handle = await page.waitForFunction(

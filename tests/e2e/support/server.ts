@@ -1,22 +1,14 @@
 import { execFileSync, spawn, type ChildProcess } from 'node:child_process'
 import { once } from 'node:events'
 import { mkdtempSync, rmSync } from 'node:fs'
-import { createServer, type AddressInfo } from 'node:net'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { fileURLToPath } from 'node:url'
+import { freePort } from '../../support/free-port'
 import { databaseOn } from '../../support/postgres'
 
 const root = fileURLToPath(new URL('../../..', import.meta.url))
 const entry = join(root, '.output', 'server', 'index.mjs')
-
-export async function freePort(): Promise<number> {
-  const probe = createServer().listen(0, '127.0.0.1')
-  await once(probe, 'listening')
-  const { port } = probe.address() as AddressInfo
-  probe.close()
-  return port
-}
 
 /** A test of what becomes of the data folder's own database: there is none where the record is on a PostgreSQL server. */
 export const onlyInFolder = (register: () => void): void => {

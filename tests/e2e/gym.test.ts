@@ -110,6 +110,8 @@ test('the owner lets phones in; the door shows what it is known by, and nothing 
   await page.type('#owner-name', 'Olive Owner')
   await page.type('#owner-password', PASSWORD)
   await Promise.all([page.waitForNavigation(), press(page, 'Set the password')])
+  // Come to with the pointer: what the server has drawn answers only then.
+  await visit(page, `${server.url}/settings`)
   await waitForText(page, 'Only this computer gets in.')
   await press(page, 'Let phones in')
   await waitForText(page, 'Phones can come in now.')

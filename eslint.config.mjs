@@ -22,6 +22,7 @@ export const ROOMS = [
   'measurement-error',
   'composition',
   'weigh-ins',
+  'weekly-report',
   'change',
   'schedule',
   'planning',

@@ -33,6 +33,9 @@ const pureCore: Plugin = {
   },
 }
 
+/** Fonts that pages on paper are written with. */
+const PAPER_FONTS = ['barlow-condensed', 'atkinson-hyperlegible-next']
+
 export default defineNuxtConfig({
   compatibilityDate: '2026-11-01',
   telemetry: false,
@@ -65,6 +68,8 @@ export default defineNuxtConfig({
   routeRules: {
     '/check-in/**': { ssr: false },
     '/caller/**': { ssr: false },
+    // A client's own page, which opens on their phone without the server too.
+    '/my': { ssr: false },
     // Addresses of earlier versions, as they stand in bookmarks.
     '/bench': { redirect: '/equipment' },
     '/boards/**': { redirect: '/leaderboards/**' },
@@ -86,7 +91,11 @@ export default defineNuxtConfig({
     // The one in public/ serves: what it says is the same whatever is built.
     manifest: false,
     client: { registerPlugin: false },
-    injectManifest: { globPatterns: ['**/*.{js,css,woff2,svg}'] },
+    // What reads files and draws paper is large, and of no use without the server.
+    injectManifest: {
+      globPatterns: ['**/*.{js,css,woff2,svg}'],
+      globIgnores: ['**/_nuxt/{exceljs,pdf,paper,records}*'],
+    },
   },
   security: {
     nonce: true,
@@ -120,6 +129,10 @@ export default defineNuxtConfig({
     serverAssets: [
       { baseName: 'migrations', dir: './database/migrations' },
       { baseName: 'template', dir: TEMPLATE_FOLDER },
+      ...PAPER_FONTS.map((family) => ({
+        ...{ baseName: family, dir: rootFolder(`node_modules/@fontsource/${family}/files`) },
+        pattern: '*-latin-{400,600,700}-normal.woff',
+      })),
     ],
     // Its builds for each system are found at run time, by nobody that the bundler can follow.
     externals: { traceInclude: kernelLocks },
@@ -127,6 +140,8 @@ export default defineNuxtConfig({
   },
   vite: {
     plugins: [tailwindcss(), catalogue(rootFolder('locales')), pureCore, startInTurn, noCircles],
+    // A worker may load parts of itself later, and what it says has the short names that the page knows.
+    worker: { format: 'es', plugins: () => [catalogue(rootFolder('locales'))] },
     $client: {
       build: {
         rollupOptions: {

@@ -6,12 +6,32 @@ const folder = (name: string) => fileURLToPath(new URL(name, import.meta.url))
 const alias = { '#core': folder('core/index.ts'), '#shared': folder('shared') }
 
 /**
- * Words, widths, first steps, and pages that only show: left out on a PostgreSQL server for the time they take, and run there
- * by `npm run test:postgres`.
+ * Words, widths, first steps, pages that only show, what is refused before any database is asked, and records of versions
+ * that knew no server, and flows whose every question to the database the server's own tests ask of PostgreSQL too: left out
+ * on a PostgreSQL server for the time they take, and run there by `npm run test:postgres`.
  */
-const SAME_EVERYWHERE = ['long-words', 'phone', 'first-use', 'stages', 'backups'].map(
-  (name) => `tests/e2e/${name}.test.ts`,
-)
+const SAME_EVERYWHERE = process.env.OAK_PINCH_ALL_ON_POSTGRES
+  ? []
+  : [
+      ...[
+        'long-words',
+        'phone',
+        'first-use',
+        'stages',
+        'backups',
+        'tracking',
+        'planning',
+        'jobs',
+        'floor',
+        'paper',
+        'reminders',
+        'client-side',
+        'devices',
+        'equipment',
+      ].map((name) => `tests/e2e/${name}.test.ts`),
+      'tests/server/fuzz.test.ts',
+      'tests/server/migrations.test.ts',
+    ]
 
 const server = {
   name: 'server',
@@ -69,7 +89,7 @@ export default defineConfig({
           ...server,
           name: 'postgres',
           // What one process remembers is not asked for where several use the record.
-          exclude: ['tests/server/remembered.test.ts'],
+          exclude: ['tests/server/remembered.test.ts', ...SAME_EVERYWHERE],
           globalSetup: [...server.globalSetup, 'tests/support/global-postgres.ts'],
         },
       },
@@ -82,7 +102,7 @@ export default defineConfig({
           exclude: [
             // What becomes of the data folder's own database; and what has PostgreSQL servers of its own.
             ...['tests/e2e/record-survives.test.ts', 'tests/e2e/server.test.ts'],
-            ...(process.env.OAK_PINCH_ALL_ON_POSTGRES ? [] : SAME_EVERYWHERE),
+            ...SAME_EVERYWHERE,
           ],
           globalSetup: ['tests/support/global-postgres.ts'],
           setupFiles: ['tests/e2e/support/on-postgres.ts'],

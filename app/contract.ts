@@ -24,6 +24,9 @@ export const checkIns = later(
   async () => (await import('#shared/contract/routes/check-ins')).checkIns,
 )
 export const clients = later(async () => (await import('#shared/contract/routes/clients')).clients)
+export const exchange = later(
+  async () => (await import('#shared/contract/routes/exchange')).exchange,
+)
 export const gym = later(async () => (await import('#shared/contract/routes/equipment')).gym)
 export const leaderboards = later(
   async () => (await import('#shared/contract/routes/leaderboards')).leaderboards,
@@ -31,7 +34,20 @@ export const leaderboards = later(
 export const notes = later(async () => (await import('#shared/contract/routes/notes')).notes)
 export const photos = later(async () => (await import('#shared/contract/routes/photos')).photos)
 export const plans = later(async () => (await import('#shared/contract/routes/plans')).plans)
+export const reminders = later(
+  async () => (await import('#shared/contract/routes/reminders')).reminders,
+)
+export const reports = later(async () => (await import('#shared/contract/routes/reports')).reports)
 export const today = later(async () => (await import('#shared/contract/routes/today')).today)
 export const weighIns = later(
   async () => (await import('#shared/contract/routes/weigh-ins')).weighIns,
+)
+const clientSide = () => import('#shared/contract/routes/client-side')
+export const details = later(async () => (await clientSide()).details)
+export const sharing = later(async () => (await clientSide()).sharing)
+export const weeklyReports = later(async () => (await clientSide()).weeklyReports)
+export const my = later(async () => (await clientSide()).my)
+export const studies = later(async () => (await import('#shared/contract/routes/studies')).studies)
+export const otherResults = later(
+  async () => (await import('#shared/contract/routes/other-results')).otherResults,
 )

@@ -1,12 +1,5 @@
-import { spawnSync } from 'node:child_process'
+import { opening } from './opening'
 import type { Verb } from './verb'
-
-/** Runs a verb that opens a database, which has its own program: see archive.ts. */
-function opening(verb: string, args: readonly string[]): number {
-  const program = ['tsx', '--tsconfig', 'tsconfig.tests.json', 'cli/archive.ts', verb, ...args]
-  const done = spawnSync('npx', program, { stdio: 'inherit' })
-  return done.status ?? 2
-}
 
 const FOLDER = `--data  The data folder; OAK_PINCH_DATA or the usual one where not said. No server may have it open.`
 
@@ -18,7 +11,7 @@ export const backup: Verb = {
   FILE    Where to: a zip with record.json, the photos and a manifest.
   ${FOLDER}
   With a passphrase in OAK_PINCH_PASSPHRASE the file is locked with it (age); without it, nobody opens it again.`,
-  run: async (args) => opening('backup', args),
+  run: async (args) => opening('cli/archive.ts', 'backup', args),
 }
 
 /** `restore`: the record of a backup in place of what is there. */
@@ -30,7 +23,7 @@ export const restore: Verb = {
   ${FOLDER}
   What was there is backed up first; where it cannot be opened it is put aside in the folder. The restored record is
   read back and held against the backup before anything is replaced.`,
-  run: async (args) => opening('restore', args),
+  run: async (args) => opening('cli/archive.ts', 'restore', args),
 }
 
 /** `password`: for who cannot sign in any more. */
@@ -41,5 +34,5 @@ export const password: Verb = {
   NAME    The name that they sign in with.
   ${FOLDER}
   Asks for the new password, or takes it from OAK_PINCH_PASSWORD. Every device of theirs is signed out.`,
-  run: async (args) => opening('password', args),
+  run: async (args) => opening('cli/archive.ts', 'password', args),
 }

@@ -3,29 +3,18 @@
  * While no server has the data folder. Run from its
  * sources, since the database engine cannot be bundled.
  */
-import { existsSync, mkdirSync, readFileSync } from 'node:fs'
+import { mkdirSync } from 'node:fs'
 import { join, resolve } from 'node:path'
 import { createInterface } from 'node:readline/promises'
-import { fileURLToPath } from 'node:url'
 import { backUpTo, isLocked, makeBackup, openArchive } from '../server/archive/backups'
 import { handedOn, restoreInto, type Restoring } from '../server/archive/restore'
 import { setPasswordByName } from '../server/access/people'
 import { openDatabase } from '../server/database/driver'
 import { lockDataFolder } from '../server/database/lock'
-import { unpackTemplate } from '../server/database/template'
 import { RecordTrouble } from '../server/database/trouble'
-import { TEMPLATE_FILE } from '../scripts/template-file'
-import { wholeCatalogue } from '../scripts/words'
-import { provideWords, shippedVoice } from '../shared/words/voices'
-import { tell, wordsOfError } from '../shared/words/tell'
-import { Refusal } from '../server/http/errors'
-
-const root = fileURLToPath(new URL('..', import.meta.url))
-const migrations = join(root, 'server/database/migrations')
-const create = (into: string) =>
-  unpackTemplate(into, async () => (existsSync(TEMPLATE_FILE) ? readFileSync(TEMPLATE_FILE) : null))
-
-provideWords(wholeCatalogue(join(root, 'locales')))
+import { shippedVoice } from '../shared/words/voices'
+import { tell } from '../shared/words/tell'
+import { create, dataFolder, hasRecord, migrations, wordsOf } from './data-folder'
 
 interface Asked {
   /** The first that is named: a file, or whose password. */
@@ -44,9 +33,7 @@ function read(args: readonly string[]): Asked {
     )
     process.exit(2)
   }
-  const folder =
-    args[at + 1 || args.length] ?? process.env.OAK_PINCH_DATA ?? join(root, '.data', 'gym')
-  return { named, folder: resolve(folder) }
+  return { named, folder: dataFolder(args[at + 1 || args.length]) }
 }
 
 /** What is secret: from the environment, or typed where somebody can. */
@@ -65,7 +52,6 @@ const counted = (tables: Record<string, { rows: number }>, photos: number) =>
 
 async function backup({ named, folder }: Asked): Promise<void> {
   const file = resolve(named)
-  process.env.OAK_PINCH_DATA = folder
   const { db, close } = await openDatabase(folder, migrations, { create, mayBegin: false })
   try {
     const bytes = await backUpTo(db, file, process.env.OAK_PINCH_PASSPHRASE ?? null)
@@ -77,7 +63,7 @@ async function backup({ named, folder }: Asked): Promise<void> {
 
 /** The record that is there is backed up first; one that does not open is put aside as it is. */
 async function backUpPresent(folder: string): Promise<Partial<Restoring>> {
-  if (!existsSync(join(folder, 'db')) && !existsSync(join(folder, 'pglite'))) return {}
+  if (!hasRecord(folder)) return {}
   try {
     const { db, close } = await openDatabase(folder, migrations, { create, mayBegin: false })
     try {
@@ -96,7 +82,6 @@ async function backUpPresent(folder: string): Promise<Partial<Restoring>> {
 
 async function restore({ named, folder }: Asked): Promise<void> {
   const file = resolve(named)
-  process.env.OAK_PINCH_DATA = folder
   const parts = await openArchive(
     file,
     isLocked(file) ? await secret('OAK_PINCH_PASSPHRASE', 'Passphrase') : null,
@@ -116,7 +101,6 @@ async function restore({ named, folder }: Asked): Promise<void> {
 
 /** Whoever can read the data folder may let anybody in. */
 async function password({ named, folder }: Asked): Promise<void> {
-  process.env.OAK_PINCH_DATA = folder
   const chosen = await secret('OAK_PINCH_PASSWORD', 'New password')
   const { db, close } = await openDatabase(folder, migrations, { create, mayBegin: false })
   try {
@@ -134,12 +118,6 @@ try {
   const asked = read(args)
   await VERBS[verb!]!(asked)
 } catch (error) {
-  const said =
-    error instanceof RecordTrouble || error instanceof Refusal
-      ? tell(error.said, shippedVoice())
-      : error instanceof Error
-        ? wordsOfError(error, shippedVoice())
-        : String(error)
-  process.stderr.write(`${said}\n`)
+  process.stderr.write(`${wordsOf(error, shippedVoice())}\n`)
   process.exitCode = 2
 }

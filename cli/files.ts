@@ -28,7 +28,7 @@ export async function opened(path: string, block?: number): Promise<NodeJS.Reada
 }
 
 /** The whole text of a file, every kind of line end made one. */
-async function readWhole(path: string): Promise<string> {
+export async function readWhole(path: string): Promise<string> {
   const parts: Buffer[] = []
   for await (const chunk of await opened(path)) parts.push(Buffer.from(chunk))
   return Buffer.concat(parts).toString('utf8').replace(/\r\n?/g, '\n')

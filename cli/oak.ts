@@ -6,12 +6,19 @@ import { isMainThread } from 'node:worker_threads'
 import { wordsOfError } from '../shared/words/tell'
 import { estimate, estimateBlocks } from './estimate'
 import { backup, password, restore } from './archive-verbs'
+import { exportVerb, importVerb } from './exchange-verbs'
+import { message } from './message'
+import { packet } from './packet'
 import { plan } from './plans'
 import { check, judge } from './records'
+import { study } from './study'
 import { UsageError, type Verb } from './verb'
 import { voice } from './voice'
 
-const VERBS: Record<string, Verb> = { backup, check, estimate, judge, password, plan, restore }
+const VERBS: Record<string, Verb> = {
+  ...{ backup, check, estimate, export: exportVerb, import: importVerb, judge, message, packet },
+  ...{ password, plan, restore, study },
+}
 
 const HELP = `Usage: npm run -s oak -- VERB
 

@@ -22,6 +22,7 @@ import {
   type ScreeningAnswers,
   type Sex,
   type SkinfoldId,
+  type BoardMeasure,
 } from '../core/index'
 import type { CheckIn, ReadingRecord } from '../shared/contract/check-ins'
 import type { SiteNote } from '../shared/contract/clients'
@@ -64,7 +65,10 @@ export interface DemoCheckIn extends Omit<CheckIn, OfGym> {
 }
 
 /** A reading before the seed says who took it and with what. */
-export type DemoReading = Omit<ReadingRecord, 'testerId' | 'instrumentId'>
+export type DemoReading = Omit<
+  ReadingRecord,
+  'testerId' | 'instrumentId' | 'correctedBy' | 'sentBy'
+>
 
 export interface DemoWeighIn {
   clientId: string
@@ -97,7 +101,14 @@ export interface Scenario {
   events: DemoEvent[]
   photos: DemoPhoto[]
   plans: DemoPlan[]
-  group: { id: string; name: string; startsOn: string; endsOn: string; clientIds: string[] }
+  groups: {
+    id: string
+    name: string
+    startsOn: string
+    endsOn: string
+    measure: BoardMeasure
+    clientIds: string[]
+  }[]
   clients: DemoClient[]
   checkIns: DemoCheckIn[]
 }
@@ -670,13 +681,21 @@ export function scenario(today: string): Scenario {
       },
     )
   })
-  const group = {
-    id: id('group'),
-    name: 'Spring regatta challenge',
-    startsOn: addDays(today, -100),
-    endsOn: addDays(today, 10),
-    clientIds: PEOPLE.filter(({ daysAgo }) => daysAgo.length > 3).map(of),
-  }
+  const [running, over] = [-10, 1].map((daysAgo) => ({
+    ...{ startsOn: addDays(today, -100), endsOn: addDays(today, -daysAgo) },
+    clientIds: PEOPLE.filter((person) => person.daysAgo.length > 3).map(of),
+  }))
+  const groups = [
+    {
+      ...{ ...running!, id: id('group'), name: 'Spring regatta challenge' },
+      measure: 'recomposition' as const,
+    },
+    // Closed: its result is kept, and is there to print.
+    {
+      ...{ ...over!, id: id('group of folds'), name: 'Lighter by the boat race' },
+      measure: 'bodyMass' as const,
+    },
+  ]
   const ownProtocols = PEOPLE.flatMap(({ ownProtocol: own }) => own ?? [])
   return {
     coachName: COACH,
@@ -687,7 +706,7 @@ export function scenario(today: string): Scenario {
     events,
     photos,
     plans,
-    group,
+    groups,
   }
 
   /** One check-in as a trained hand would have taken it: re-marked on the day, two rotations, thirds where apart. */

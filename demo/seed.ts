@@ -2,11 +2,14 @@ import { randomUUID } from 'node:crypto'
 import { addDays, isoDateOf } from '../core/index'
 import type { Database } from '../server/database/driver'
 import {
+  appointments,
   checkInConditions,
   checkInExtraGirths,
   checkIns,
+  clientDetails,
   clients,
   clientNotes,
+  clientTags,
   people,
   instrumentCheckPoints,
   leaderboardMembers,
@@ -20,12 +23,20 @@ import {
   plans,
   readings,
   screenings,
+  sessionNotes,
+  weeklyReports,
   weighIns,
 } from '../server/database/schema'
-import { nameFirstTester } from '../server/equipment/commands'
+import { decideOnReport } from '../server/client-side/weekly-reports'
+import { changeSettings, nameFirstTester } from '../server/equipment/commands'
 import { findSettings } from '../server/equipment/queries'
+import { closeLeaderboard } from '../server/leaderboards/commands'
+import { changeReminderSettings } from '../server/reminders/settings'
+import { clientSide } from './client-side'
 import { DRAWN_HEIGHT, DRAWN_WIDTH, drawnPhoto } from './figures'
+import { BOATHOUSE_SCALE, seedOtherResults } from './other-results'
 import { scenario, type DemoClient } from './scenario'
+import { seedStudies } from './studies'
 
 /** What stands in the table of clients itself. */
 function plainOf(client: Omit<DemoClient, 'archivedOn'>) {
@@ -45,9 +56,14 @@ export async function seedDemo(
   if ((await db.select({ id: clients.id }).from(clients).limit(1)).length > 0) return
   const today = isoDateOf(new Date())
   const club = scenario(today)
+  const scannedId = club.clients.find(({ name }) => name === 'Marguerite Oyel')!.id
   await nameFirstTester(db, club.coachName)
   const { caliperId, tapeId, scaleId, ...settings } = await findSettings(db)
   const testerId = settings.testerId!
+  await changeSettings(db, {
+    gymName: 'Lock Nine Rowing Club',
+    gymContact: 'The boathouse at lock nine · ask for Fenna',
+  })
   await db.transaction(async (tx) => {
     const keepCheck = async (
       instrumentId: string,
@@ -63,18 +79,34 @@ export async function seedDemo(
     }
     const otherId = randomUUID()
     await tx.insert(people).values({ id: otherId, name: 'Wim Astley', skill: 'novice' })
+    const spareId = randomUUID()
     await tx.insert(instruments).values({
-      id: randomUUID(),
+      id: spareId,
       kind: 'caliper',
       name: 'Spare caliper, clicks',
       graduation: 1,
       jaws: 'click',
     })
+    // Its spring goes: more at every check, and now out.
+    for (const [days, share] of [
+      [-560, 0.004],
+      [-370, 0.012],
+      [-190, 0.021],
+      [-12, 0.036],
+    ] as const)
+      await keepCheck(
+        spareId,
+        days,
+        [10, 20, 30, 40].map((known) => ({ known, read: Math.round(known * (1 + share) * 2) / 2 })),
+      )
     await keepCheck(
       caliperId!,
       -40,
       [5, 10, 20, 30, 40].map((known) => ({ known, read: known })),
     )
+    await seedStudies(tx, {
+      ...{ caliperId: caliperId!, tapeId: tapeId!, coachId: testerId, otherId, today },
+    })
     await keepCheck(scaleId!, -230, [{ known: 20, read: 20.1 }])
     await tx
       .insert(ownProtocols)
@@ -136,6 +168,9 @@ export async function seedDemo(
           takenAt: new Date(reading.takenAt),
           testerId: by,
           instrumentId: instrumentOf[reading.kind],
+          // Whoever goes by a scale that says fat too is weighed by it, and it sends what it weighs.
+          sentBy:
+            checkIn.clientId === scannedId && reading.kind === 'mass' ? BOATHOUSE_SCALE : null,
         })),
       )
     }
@@ -147,11 +182,12 @@ export async function seedDemo(
       })),
     )
     await tx.insert(clientNotes).values(club.events.map((e) => ({ ...e, id: randomUUID() })))
-    const { clientIds, ...group } = club.group
-    await tx.insert(leaderboards).values({ ...group, measure: 'recomposition' })
-    await tx
-      .insert(leaderboardMembers)
-      .values(clientIds.map((clientId) => ({ clientId, leaderboardId: group.id })))
+    for (const { clientIds, ...group } of club.groups) {
+      await tx.insert(leaderboards).values(group)
+      await tx
+        .insert(leaderboardMembers)
+        .values(clientIds.map((clientId) => ({ clientId, leaderboardId: group.id })))
+    }
     await tx.insert(plans).values(club.plans)
     await tx.insert(photos).values(
       club.photos.map((photo) => ({
@@ -161,7 +197,65 @@ export async function seedDemo(
       })),
     )
   })
+  for (const { id, endsOn } of club.groups)
+    if (endsOn < today) await closeLeaderboard(db, id, { today, closedBy: club.coachName })
+  await seedOtherResults(db, scannedId)
+  await seedClientSide(db, club.clients, today, club.coachName)
   for (const photo of club.photos) {
     await keepPhoto(photo.id, new TextEncoder().encode(drawnPhoto(photo).svg))
+  }
+}
+
+/** Stores the member who measures herself, and what is kept of others besides measuring. */
+async function seedClientSide(
+  db: Database,
+  members: readonly DemoClient[],
+  today: string,
+  coach: string,
+): Promise<void> {
+  const side = clientSide(today)
+  const clientId = side.remote.id
+  const memberOf = (name: string) => members.find((member) => member.name === name)!.id
+  await db.transaction(async (tx) => {
+    await tx.insert(clients).values(side.remote)
+    const { id, cm, typed } = side.height
+    await tx.insert(heights).values({
+      ...{ id, clientId, valueCm: cm, typedUnit: 'cm', typedText: typed },
+      takenOn: side.reports[0]!.endsOn,
+    })
+    const { tags, ...details } = side.details
+    await tx.insert(clientDetails).values([
+      { clientId, ...details },
+      ...side.kept.map(({ name, tags: _, ...kept }) => ({ clientId: memberOf(name), ...kept })),
+      ...side.mail.map(({ name, email, stopped }) => ({
+        ...{ clientId: memberOf(name), email },
+        mailStoppedAt: stopped ? new Date() : null,
+      })),
+    ])
+    await tx
+      .insert(clientTags)
+      .values([
+        ...tags.map((tag) => ({ clientId, tag })),
+        ...side.kept.flatMap(({ name, tags: own }) =>
+          own.map((tag) => ({ clientId: memberOf(name), tag })),
+        ),
+      ])
+    await tx.insert(sessionNotes).values(
+      side.sessionNotes.map(({ name, ...note }) => ({
+        ...{ ...note, id: side.idOf(note.words), clientId: memberOf(name), writtenBy: coach },
+      })),
+    )
+    await tx.insert(appointments).values(
+      side.appointments.map(({ name, ...visit }) => ({
+        ...{ ...visit, id: side.idOf(`visit ${name}`), clientId: memberOf(name) },
+      })),
+    )
+  })
+  await changeReminderSettings(db, side.reminders)
+  for (const { id, endsOn, content, state } of side.reports) {
+    const sentAt = new Date(`${endsOn}T19:30:00`)
+    await db.insert(weeklyReports).values({ id, clientId, endsOn, content, way: 'form', sentAt })
+    if (state === 'accepted')
+      await decideOnReport(db, clientId, id, { decision: 'accept', decidedBy: coach })
   }
 }

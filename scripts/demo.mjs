@@ -21,6 +21,14 @@ if (!existsSync(folder)) {
   makeDemo(`${folder}.making`, ...(gym ? ['--staff'] : []))
   renameSync(`${folder}.making`, folder)
 }
-await serve({ OAK_PINCH_DATA: folder, ...(gym ? { OAK_PINCH_GYM: '1' } : {}) })
+// What it needs is installed by now.
+const { startStandIn } = await import('./stand-in-mail.mjs')
+// Its mails go to a stand-in on this computer: what would have gone out is read on /outbox.
+const outbox = `${folder}-outbox`
+const mail = {
+  ...{ SMTP_URL: await startStandIn(outbox), OAK_PINCH_OUTBOX: outbox },
+  OAK_PINCH_MAIL_FROM: 'fenna@lock-nine.example',
+}
+await serve({ OAK_PINCH_DATA: folder, ...mail, ...(gym ? { OAK_PINCH_GYM: '1' } : {}) })
 if (gym)
   console.log('Sign in as Mara Linden, Wim Astley or Asa Along. The password is: oak pinch made up')

@@ -1,12 +1,13 @@
 /**
  * `npm run docs`: writes the generated parts of docs/how-it-computes.md from the registry and the simulation, and the
- * schema of an archive from the tables.
+ * schemas of an archive and of the exchange format.
  */
 import { readFileSync, writeFileSync } from 'node:fs'
 import { format } from 'prettier'
 import { fileURLToPath } from 'node:url'
 import { publishedSchema } from '../server/archive/published-schema'
 import { openDatabase } from '../server/database/driver'
+import { exchangeJsonSchema } from '../shared/exchange/json-schema'
 import { generatedParts, withParts } from '../tests/core/docs-parts'
 
 const path = new URL('../docs/how-it-computes.md', import.meta.url)
@@ -23,4 +24,8 @@ await close()
 writeFileSync(
   new URL('../docs/record.schema.json', import.meta.url),
   await format(schema, { parser: 'json', printWidth: 100 }),
+)
+writeFileSync(
+  new URL('../docs/record-exchange.schema.json', import.meta.url),
+  await format(JSON.stringify(exchangeJsonSchema()), { parser: 'json', printWidth: 100 }),
 )

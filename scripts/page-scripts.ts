@@ -30,7 +30,7 @@ const SCRIPTS: readonly (readonly [RegExp, string | undefined])[] = [
   [/^core\/protocols\/read-own-protocol\b/, 'contract'],
   [/^core\/(units\/typed-date|weigh-ins\/parse)\b/, 'typed-dates'],
   [/^core\/(outcome|units\/typed-trials|weigh-ins\/weeks)\b/, 'core'],
-  [/^core\/(units\/|errors|say|schedule\/due)|^shared\/words\//, 'parts'],
+  [/^core\/(units\/|errors|say|schedule\/due\.)|^shared\/words\//, 'parts'],
   // Only its own page says what is assumed.
   [/^core\/change\/model\/assumed/, undefined],
   // The words of the record and its series are for the desk.

@@ -4,6 +4,7 @@ import { mkdirSync, mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { openChromium } from './chromium.mjs'
+import { startStandIn } from './stand-in-mail.mjs'
 import { ensureBuild, ensureChromium, makeDemo, root } from './tools.mjs'
 
 const DESK = { width: 1280, height: 800 }
@@ -22,6 +23,9 @@ const server = spawn(process.execPath, [join(root, '.output', 'server', 'index.m
   env: {
     ...process.env,
     OAK_PINCH_DATA: join(folder, 'data'),
+    SMTP_URL: await startStandIn(join(folder, 'outbox')),
+    OAK_PINCH_OUTBOX: join(folder, 'outbox'),
+    OAK_PINCH_MAIL_FROM: 'fenna@lock-nine.example',
     NITRO_HOST: '127.0.0.1',
     NITRO_PORT: String(PORT),
   },
@@ -96,11 +100,23 @@ await page.setViewport({ ...DESK, height: 1250 })
 await page.waitForSelector('[data-test="plan-picture"][data-banded]')
 await shot('plan')
 await page.setViewport(DESK)
+await go(`${tilda}/share`)
+await page.waitForSelector('[data-test="paper-1"]')
+await shot('share', { ...DESK, height: 1000 })
+await page.setViewport(DESK)
+await go('/bring-in')
+const records = await page.waitForSelector('[data-test="records-file"]')
+await records.uploadFile(join(root, 'demo', 'old-sheet.csv'))
+await page.waitForSelector('[data-test="columns"]')
+await shot('bring-in')
 const [group] = await fetch(`${base}/api/leaderboards`).then((r) => r.json())
 await go(`/leaderboards/${group.id}`)
 await shot('leaderboard')
 await go('/calendar')
 await shot('calendar')
+await go('/reminders')
+await shot('reminders', { ...DESK, height: 1000 })
+await page.setViewport(DESK)
 await page.setViewport(PHONE)
 await go(tilda)
 await shot('client-phone')
@@ -117,17 +133,11 @@ await enter([31])
 await press('A use')
 await enter([19.5, 15, 25, 9.5])
 await enter(['62.4'])
-await shot('read-back')
 await page.keyboard.press('Enter')
 await pause(500)
 await shot('result')
 await press('Client view')
 await shot('result-client')
-await press('✓ Ready')
-await shot('ready')
-await press('✓ Landmarks')
-await press('Triceps')
-await shot('landmarks')
 
 await go(`/clients/${clientOf('Suki')}`)
 await press('Start')
@@ -156,3 +166,6 @@ await shot('equipment')
 await close()
 server.kill()
 rmSync(folder, { recursive: true, force: true })
+
+// The stand-in for a mail server would go on listening.
+process.exit(0)

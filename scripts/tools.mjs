@@ -24,21 +24,27 @@ export function ensurePackages() {
   run('npm', ['ci', '--no-progress'])
 }
 
-/** Installs the browser of the tests where it is missing and this machine lets us. */
+/** Installs the browser of the tests, and what reads PDF, where they are missing and this machine lets us. */
 export function ensureChromium() {
-  if (process.env.CHROMIUM || existsSync('/usr/bin/chromium')) return
+  const isThere = (name) => spawnSync('which', [name]).status === 0
+  const missing = [
+    ...(process.env.CHROMIUM || existsSync('/usr/bin/chromium') ? [] : ['chromium']),
+    // Reads pages on paper back.
+    ...(isThere('pdftotext') ? [] : ['poppler-utils']),
+  ]
+  if (missing.length === 0) return
   const isRoot = process.getuid?.() === 0
   const debian = existsSync('/usr/bin/apt-get')
   if (!isRoot || !debian) {
     console.error(
-      'Chromium is missing: run "sudo apt-get install chromium", or name a Chromium in CHROMIUM.',
+      `Missing: ${missing.join(', ')}. Run "sudo apt-get install ${missing.join(' ')}", or name a Chromium in CHROMIUM.`,
     )
     process.exit(1)
   }
-  console.log('Installing Chromium…')
+  console.log(`Installing ${missing.join(', ')}…`)
   const env = { ...process.env, DEBIAN_FRONTEND: 'noninteractive' }
   run('apt-get', ['update', '-qq'], { env })
-  run('apt-get', ['install', '-y', '-qq', '--no-install-recommends', 'chromium'], { env })
+  run('apt-get', ['install', '-y', '-qq', '--no-install-recommends', ...missing], { env })
 }
 
 /** The time of the latest change in a file or below a folder. */

@@ -54,8 +54,14 @@ const LAW = {
   'plans.change': { owner: 'all', coach: 'own' },
   'photos.see': { owner: 'all', coach: 'own' },
   'photos.change': { owner: 'all', coach: 'own' },
-  /** To end one's own session, and to change one's own password. */
-  'self.change': { owner: 'all', coach: 'all', assistant: 'all', client: 'self' },
+  /** What the coach shares with them. */
+  'self.see': { client: 'self' },
+  /** To send a weekly report, and to answer about it. */
+  'self.report': { client: 'self' },
+  /** To end one's own session. */
+  'self.leave': { owner: 'all', coach: 'all', assistant: 'all', client: 'self' },
+  /** To change one's own password, and to let in a device of one's own; clients come by links alone. */
+  'self.change': { owner: 'all', coach: 'all', assistant: 'all' },
 } as const satisfies Record<string, Partial<Record<Role, Reach>>>
 
 export type Action = keyof typeof LAW

@@ -9,6 +9,8 @@ export default defineNuxtRouteMiddleware(async (to) => {
   if (!known.value) await load().catch(() => {})
   if (!signsIn.value) return to.path === '/sign-in' ? navigateTo('/') : undefined
   if (!me.value) return to.path === '/sign-in' ? undefined : navigateTo(signInFor(to.fullPath))
+  // A client has one page.
+  if (me.value.role === 'client') return navigateTo(CLIENTS_PAGE)
   if (to.path === '/sign-in') return navigateTo(pageAfterSignIn(to.query.to))
   if (me.value.role === 'assistant' && !FOR_ASSISTANTS.test(to.path))
     return navigateTo('/open-check-ins')

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { addDays, addMonths, PREPARATION, reminderGreeting, weekdayOf } from '#core'
+import { addDays, addMonths, isoDateOf, PREPARATION, reminderGreeting, weekdayOf } from '#core'
 import type { Calendar } from '#shared/contract/calendar'
 import { calendar, clients } from '~/contract'
 
@@ -31,6 +31,8 @@ const { data, error, refresh } = await useAsyncData(
 await breathe()
 type Entry = Calendar['entries'][number]
 const on = (day: string) => data.value?.entries.filter(({ dueOn }) => dueOn === day) ?? []
+const visitsOn = (day: string) =>
+  data.value?.appointments.filter(({ startsAt }) => isoDateOf(new Date(startsAt)) === day) ?? []
 
 function go(by: number) {
   void router.replace({ query: { month: addMonths(month.value, by).slice(0, 7) } })
@@ -111,6 +113,7 @@ const WEEKDAYS = weekdayNames()
       <div class="flex flex-wrap gap-2 print:hidden">
         <button type="button" class="button" @click="go(-1)">{{ t('calendar.before') }}</button>
         <button type="button" class="button" @click="go(1)">{{ t('calendar.next') }}</button>
+        <NuxtLink to="/reminders" class="button">{{ t('calendar.reminders') }}</NuxtLink>
         <a href="/api/calendar.ics" class="button" download>{{ t('calendar.icsEverybody') }}</a>
       </div>
     </div>
@@ -141,12 +144,23 @@ const WEEKDAYS = weekdayNames()
             day.slice(0, 7) === month.slice(0, 7) ? '' : 'bg-board max-sm:hidden',
             day === today ? 'outline-3 -outline-offset-3 outline-leaf' : '',
             over === day ? 'bg-white' : '',
-            on(day).length ? '' : 'max-sm:hidden',
+            on(day).length || visitsOn(day).length ? '' : 'max-sm:hidden',
           ]"
         >
           <span class="text-faded">
             <span class="sm:hidden">{{ WEEKDAYS[weekdayOf(day)] }} </span>{{ formatDate(day) }}
           </span>
+          <ul v-if="visitsOn(day).length" data-test="visits">
+            <li v-for="visit in visitsOn(day)" :key="`${visit.clientId} ${visit.startsAt}`">
+              <NuxtLink
+                :to="`/clients/${visit.clientId}/notes`"
+                class="flex min-h-11 items-center gap-1.5 leading-tight"
+              >
+                <span class="figure">{{ timeText(visit.startsAt) }}</span>
+                <span>{{ visit.name }}</span>
+              </NuxtLink>
+            </li>
+          </ul>
           <ul>
             <li v-for="entry in on(day)" :key="`${entry.clientId} ${day}`">
               <button

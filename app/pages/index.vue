@@ -101,6 +101,7 @@ onBeforeUnmount(() => clearTimeout(timer))
               <p v-if="!data.look.all && !data.tell.all && data.clients" class="pb-5 text-lg">
                 {{ t('today.noRecordAsksLook') }}
               </p>
+              <ToCheckList v-if="data.instruments.length" :instruments="data.instruments" />
               <p v-if="data.backups" class="pb-5" data-test="backups-ask">
                 <NuxtLink to="/settings#backups" class="underline">{{
                   t(`today.backups.${data.backups}`)

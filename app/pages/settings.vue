@@ -4,19 +4,29 @@ import type { Gym, SettingsChange } from '#shared/contract/equipment'
 import BackupsPanel from '~/features/settings/BackupsPanel.vue'
 import AccessPanel from '~/features/settings/AccessPanel.vue'
 import PhonesPanel from '~/features/settings/PhonesPanel.vue'
+import LetterheadForm from '~/features/settings/LetterheadForm.vue'
 import MyAccess from '~/features/settings/MyAccess.vue'
-import { access, backups, clients, gym as routes } from '~/contract'
+import RecordsPanel from '~/features/records/RecordsPanel.vue'
+import { access, backups, clients, exchange, gym as routes } from '~/contract'
 
 await breathe()
 
 const { data, error } = await useAsyncData('gym', () => callApi(routes.view, {}))
-const gym = computed(() => data.value as Gym)
+const gym = computed({
+  get: () => data.value as Gym,
+  set: (now) => (data.value = now),
+})
 const { can, signsIn } = useMe()
 const { data: archived } = await useAsyncData('archive', async () =>
   can('clients.list') ? callApi(clients.archived, {}) : [],
 )
 const { data: backedUp } = await useAsyncData('backups', async () =>
   can('gym.keep') ? callApi(backups.view, {}) : null,
+)
+const { data: imports } = await useAsyncData('imports', async () =>
+  can('gym.keep')
+    ? Promise.all([callApi(exchange.imports, {}), callApi(exchange.sheetKeys, {})])
+    : null,
 )
 const { data: letIn } = await useAsyncData('access', async () =>
   can('gym.govern') ? callApi(access.view, {}) : null,
@@ -175,6 +185,12 @@ const retire = (id: string) => take(() => callApi(routes.removeProtocol, { param
         </section>
       </InTurn>
       <InTurn v-if="can('gym.equip')">
+        <section id="letterhead" class="space-y-4">
+          <h2 class="border-b-2 border-ink pb-1 text-2xl">{{ t('settings.onPaper') }}</h2>
+          <LetterheadForm v-model="gym" />
+        </section>
+      </InTurn>
+      <InTurn v-if="can('gym.equip')">
         <section class="space-y-3">
           <ListHead :name="t('settings.setsYourOwn')" :add="t('settings.addSet')" @add="begin()" />
           <ul>
@@ -216,6 +232,12 @@ const retire = (id: string) => take(() => callApi(routes.removeProtocol, { param
         <section id="backups" class="space-y-4">
           <h2 class="border-b-2 border-ink pb-1 text-2xl">{{ t('backups.backups') }}</h2>
           <BackupsPanel :start="backedUp" />
+        </section>
+      </InTurn>
+      <InTurn v-if="imports">
+        <section id="records" class="space-y-4">
+          <h2 class="border-b-2 border-ink pb-1 text-2xl">{{ t('records.recordsInOut') }}</h2>
+          <RecordsPanel :start="imports[0]" :keys="imports[1]" />
         </section>
       </InTurn>
       <InTurn v-if="archived?.length">

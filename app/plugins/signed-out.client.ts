@@ -6,7 +6,7 @@ export default defineNuxtPlugin(() => {
     if (known.value) known.value = { signIn: true, me: null }
     // Where they are on the way to, and not the page that still stands.
     const route = router.currentRoute.value
-    if (goesOnAlone(route.path) || route.path === '/sign-in') return
+    if (goesOnAlone(route.path) || isForAnybody(route.path) || route.path === '/sign-in') return
     void navigateTo(signInFor(route.fullPath))
   }
 })

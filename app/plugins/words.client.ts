@@ -15,9 +15,14 @@ export default defineNuxtPlugin({
     const load = (place: string) => {
       const known =
         fetched.get(place) ??
-        places[place]!().then(({ default: words }) => {
-          Object.assign(messages, words)
-        })
+        places[place]!().then(
+          ({ default: words }) => void Object.assign(messages, words),
+          (error: unknown) => {
+            // Asked for again the next time: the server was away.
+            fetched.delete(place)
+            throw error
+          },
+        )
       fetched.set(place, known)
       return known
     }
@@ -29,6 +34,12 @@ export default defineNuxtPlugin({
     useHead({ htmlAttrs: { lang: language } })
     await loadAll()
     useRouter().beforeResolve(async () => void (await loadAll()))
-    whenNeeded(() => void loadAll().then(() => arrived.value++), loadAll)
+    // Who waits for a part of the page is told where its words do not come, and asks for it again.
+    const drawAgain = () =>
+      void loadAll().then(
+        () => arrived.value++,
+        () => {},
+      )
+    whenNeeded(drawAgain, loadAll)
   },
 })

@@ -7,9 +7,10 @@ declare const self: ServiceWorkerGlobalScope & {
 
 /*
  * The check-in outlives the server: its page opens from here when there is no answer. The page is the same for every
- * check-in, since it is rendered in the browser, so one copy serves all. Readings are in IndexedDB, not here.
+ * check-in, since it is rendered in the browser, so one copy serves all, and so it is with a client's own page. What was
+ * typed is in IndexedDB, not here.
  */
-const SHELL = '/check-in/shell'
+const SHELLS = { '/check-in/': '/check-in/shell', '/my': '/my' } as const
 const CACHE = 'oak-pinch-shell'
 const PATIENCE_MS = 4000
 
@@ -20,7 +21,9 @@ self.addEventListener('install', (event) => {
   event.waitUntil(
     caches
       .open(CACHE)
-      .then((cache) => cache.add(new Request(SHELL, { cache: 'reload' })))
+      .then((cache) =>
+        cache.addAll(Object.values(SHELLS).map((url) => new Request(url, { cache: 'reload' }))),
+      )
       .then(() => self.skipWaiting()),
   )
 })
@@ -33,14 +36,17 @@ async function fromServer(request: Request): Promise<Response> {
   return response
 }
 
-async function shell(): Promise<Response> {
-  const kept = await caches.match(SHELL, { cacheName: CACHE })
+async function shell(url: string): Promise<Response> {
+  const kept = await caches.match(url, { cacheName: CACHE })
   return kept ?? Response.error()
 }
 
 self.addEventListener('fetch', (event) => {
   const { request } = event
   const path = new URL(request.url).pathname
-  if (request.mode !== 'navigate' || !path.startsWith('/check-in/')) return
-  event.respondWith(fromServer(request).catch(shell))
+  const known = Object.entries(SHELLS).find(([start]) =>
+    start.endsWith('/') ? path.startsWith(start) : path === start,
+  )
+  if (request.mode !== 'navigate' || !known) return
+  event.respondWith(fromServer(request).catch(() => shell(known[1])))
 })

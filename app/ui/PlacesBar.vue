@@ -5,18 +5,21 @@ import type { Action } from '#shared/access'
  * The places of the application: on top of every page of the desk, and on a phone a bar at the foot of the
  * screen, within the thumb's reach, with the others behind More.
  */
-const ALL: { to: string; name: string; thumb?: boolean; for?: Action }[] = [
+const ALL: { to: string; name: string; thumb?: boolean; for?: Action; with?: string[] }[] = [
   { to: '/', name: t('common.today'), thumb: true, for: 'clients.list' },
   { to: '/clients', name: t('common.clients'), thumb: true, for: 'clients.list' },
   { to: '/leaderboards', name: t('common.leaderboards'), for: 'boards.see' },
-  { to: '/calendar', name: t('common.calendar'), thumb: true, for: 'clients.list' },
+  {
+    ...{ to: '/calendar', name: t('common.calendar'), thumb: true, for: 'clients.list' },
+    with: ['/reminders', '/outbox'],
+  },
   { to: '/reference', name: t('common.reference'), thumb: true },
   { to: '/equipment', name: t('common.equipment'), for: 'gym.equip' },
   { to: '/settings', name: t('common.settings') },
 ]
 const { can, me } = useMe()
 /** What one may see; who types along begins with the check-ins that are open. */
-const places = computed(() => [
+const places = computed((): Place[] => [
   ...(me.value?.role === 'assistant'
     ? [{ to: '/open-check-ins', name: t('access.openCheckIns'), thumb: true }]
     : []),
@@ -25,10 +28,11 @@ const places = computed(() => [
 /** What the bar of a phone has, with More. */
 const inBar = computed(() => places.value.filter(({ thumb }) => thumb).length + 1)
 const route = useRoute()
+type Place = (typeof ALL)[number]
 /** A place and all that is in it. */
-const isHere = (place: string) =>
-  route.path === place || (place !== '/' && route.path.startsWith(`${place}/`))
-const isMore = computed(() => places.value.some(({ to, thumb }) => !thumb && isHere(to)))
+const isHere = ({ to, with: more = [] }: Place) =>
+  route.path === to || (to !== '/' && route.path.startsWith(`${to}/`)) || more.includes(route.path)
+const isMore = computed(() => places.value.some((place) => !place.thumb && isHere(place)))
 
 const bar = useTemplateRef<HTMLElement>('bar')
 const button = useTemplateRef<HTMLButtonElement>('button')
@@ -56,13 +60,13 @@ watch(
         :style="{ '--in-bar': inBar }"
       >
         <NuxtLink
-          v-for="{ to, name, thumb } in places"
-          :key="to"
-          :to
+          v-for="place in places"
+          :key="place.to"
+          :to="place.to"
           class="place"
-          :class="[isHere(to) ? 'border-lamp! font-bold' : '', { 'under-more': !thumb }]"
+          :class="[isHere(place) ? 'border-lamp! font-bold' : '', { 'under-more': !place.thumb }]"
         >
-          {{ name }}
+          {{ place.name }}
         </NuxtLink>
         <button
           ref="button"

@@ -1,2 +1,1 @@
-/** What somebody is called to their face. */
-export const firstName = (name: string): string => name.split(' ')[0]!
+export { firstName } from '#core'

@@ -35,8 +35,12 @@ export const signInFor = (page: string) => ({
   query: page === '/' ? {} : { to: page },
 })
 
-/** For a phone that nobody is signed in with yet. */
-export const isForAnybody = (path: string): boolean => path === '/pair' || path === '/trust'
+/** For a phone that nobody is signed in with yet, for a screen on the wall, and for who comes from a mail. */
+export const isForAnybody = (path: string): boolean =>
+  ['/pair', '/trust', '/stop', '/wall', CLIENTS_PAGE].includes(path)
+
+/** A client's own page: it says by itself what it takes to come in. */
+export const CLIENTS_PAGE = '/my'
 
 /** Opens without the server, and says by itself when nobody is signed in: its readings wait meanwhile. */
 export const goesOnAlone = (path: string): boolean => /^\/(?:check-in|caller)\//.test(path)

@@ -35,6 +35,21 @@ const resolved = <T extends Route>(named: T | Later<T>): T | Promise<T> =>
 /** What is done when the server says that nobody is signed in any more: a plugin of the browser knows. */
 export const whenSignedOut = { tell: () => {} }
 
+/** What the server's answer is where it did not do what was asked, as an error to throw. */
+export async function refusalOf(status: number, answer: unknown): Promise<Error> {
+  const { problemsSchema } = await reached(import('#shared/contract/problems'))
+  const words = problemsSchema.safeParse(answer)
+  const problems = words.success ? words.data.problems : []
+  if (problems[0]?.code?.startsWith(RECORD_CODES)) return new Unreachable(problems[0].message)
+  if (problems[0]?.code === 'sign-in') {
+    whenSignedOut.tell()
+    return new SignedOut(problems[0].message)
+  }
+  if (status >= 500)
+    return new ServerFault(problems[0]?.message ?? t('common.somethingWentWrongServer'))
+  return new Refused(status, problems)
+}
+
 /** What the API answered while a page was made on the server: plain JSON, all of it. */
 export const replies = new WeakSet<object>()
 
@@ -62,20 +77,9 @@ export async function callApi<T extends Route>(
   }).catch(() => {
     throw new Unreachable()
   })
-  if (!response.ok) {
-    const { problemsSchema } = await reached(import('#shared/contract/problems'))
-    const words = problemsSchema.safeParse(response._data)
-    const problems = words.success ? words.data.problems : []
-    if (problems[0]?.code?.startsWith(RECORD_CODES)) throw new Unreachable(problems[0].message)
-    if (problems[0]?.code === 'sign-in') {
-      whenSignedOut.tell()
-      throw new SignedOut(problems[0].message)
-    }
-    if (response.status >= 500) {
-      throw new ServerFault(problems[0]?.message ?? t('common.somethingWentWrongServer'))
-    }
-    throw new Refused(response.status, problems)
-  }
+  if (!response.ok) throw await refusalOf(response.status, response._data)
+  // A file is what it is.
+  if ('type' in route.reply && !('safeParse' in route.reply)) return response._data as ReplyOf<T>
   const reply = (route.reply as z.ZodType).safeParse(response._data)
   if (!reply.success) {
     throw new ServerFault(t('common.serverGaveAnswerThisPage'))

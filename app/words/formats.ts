@@ -21,6 +21,9 @@ import { language } from './say'
 const LONG = dayAs({ weekday: 'long', month: 'long', day: 'numeric' })
 const MONTH = dayAs({ month: 'long', year: 'numeric' })
 const WEEKDAY = dayAs({ weekday: 'short' })
+const HOUR = perLanguage(
+  (name) => new Intl.DateTimeFormat(name, { hour: 'numeric', minute: '2-digit', timeZone: 'UTC' }),
+)
 const TIME = perLanguage(
   (name) => new Intl.DateTimeFormat(name, { hour: 'numeric', minute: '2-digit' }),
 )
@@ -46,6 +49,10 @@ const A_MONDAY = '2026-01-05'
 /** The short names of the days of a week, from Monday on. */
 export const weekdayNames = (): string[] => daysFrom(A_MONDAY, 7).map(weekdayText)
 
+/** A full hour of the day, 0 to 23. */
+export const hourText = (hour: number): string =>
+  HOUR(language()).format(new Date(Date.UTC(2026, 0, 1, hour)))
+
 /** The time of day of an instant, in the zone of this device. */
 export const timeText = (instant: string): string => TIME(language()).format(new Date(instant))
 
@@ -55,6 +62,9 @@ export const instantText = (instant: string): string =>
 
 /** A whole number with its thousands marked: 1,932. */
 export const whole = (value: number): string => WHOLE(language()).format(value)
+
+/** How many, for a message that has a form for one: which form, and how the number is written. */
+export const counted = (count: number) => ({ count, shown: whole(count) })
 
 /** The core's texts of numbers, with the language's own point. */
 const localized =

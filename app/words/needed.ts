@@ -26,6 +26,9 @@ export function whenNeeded(call: () => void, arrival: typeof arriving): void {
   arriving = arrival
 }
 
+/** Once the words of all places that were named are there. */
+export const wordsArrived = (): Promise<unknown> => arriving()
+
 /** A part of a page that is loaded apart from it, once its words are there too: it may say them from the start. */
 export async function loadedPart<T>(load: () => Promise<{ default: T }>): Promise<T> {
   const { default: part } = await load()

@@ -65,6 +65,9 @@ const all: Record<KnownSite | 'height' | 'mass', Limits> = {
   mass: MASS_LIMITS,
 }
 
+/** What a site is read in. */
+export const unitOfSite = (site: SiteId) => (isSkinfold(site) ? 'mm' : 'cm')
+
 /** Widest opening (mm) that a skinfold caliper reads; no fold can be larger. Common practice, no source. */
 export const WIDEST_CALIPER_MM = 100
 

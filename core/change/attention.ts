@@ -9,6 +9,7 @@ export const LOOK_AT = [
   'off-the-line',
   'fat-up',
   'missed-twice',
+  'weekly-report',
   'report',
 ] as const
 /** What is worth telling a client, the best first. */

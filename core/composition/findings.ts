@@ -6,9 +6,11 @@ import { lastValues } from './last-values'
 import { type DatedMass, massesFrom } from '../data-quality/expected-mass'
 import { findEntryErrors } from '../data-quality/find'
 import type { EntryErrorContext, Finding } from '../data-quality/finding'
+import { usualUnlike } from '../data-quality/mass-height'
 import { equationById } from '../equations/registry'
 import { type MeasurementSetup, siteError } from '../measurement-error/site-error'
 import { type CompressionDrift, findCompressionDrift } from '../readings/compression-drift'
+import { readingsInForce } from '../readings/reading'
 import { trialsOf } from '../readings/trials'
 import { heightOf, massOf } from '../readings/values'
 import { daysBetween } from '../units/dates'
@@ -70,7 +72,7 @@ export function findingsOf(
   const sheet = sheetOf(person, record)
   const last = earlier[0]
   const measuredHeight = heightOf(record.readings) !== undefined
-  return findEntryErrors(trialsBySite(record, sheet), {
+  const found = findEntryErrors(trialsBySite(record, sheet), {
     errorOf: (site) => siteError(site, setup),
     ...(units ? { units } : {}),
     graduationMm: setup.graduation?.mm,
@@ -84,7 +86,25 @@ export function findingsOf(
     // The height on record is the last one only where another was taken today.
     lastHeightCm: measuredHeight ? (record.heightCm ?? person.heightCm ?? undefined) : undefined,
   })
+  const mass = readingsInForce(record.readings).find(({ kind }) => kind === 'mass')
+  if (!mass?.sentBy) return found
+  // No finger slips where a scale has sent it; whose weight it is was asked when it came.
+  return found.filter(({ sites: [site, another] }) => site !== 'mass' || another !== undefined)
 }
+
+/**
+ * What somebody usually weighs, where a body mass that a scale sent during their check-in is likelier somebody else's.
+ *
+ * @param kg what it sent
+ * @param earlier earlier check-ins, in any order
+ * @returns kg; undefined where it may well be theirs
+ */
+export const usualMassUnlike = (
+  kg: number,
+  record: CheckInRecord,
+  earlier: readonly CheckInRecord[],
+  weighIns: readonly DatedMass[] = [],
+): number | undefined => usualUnlike(kg, massesBefore(record, earlier, weighIns))
 
 /** Folds of a check-in whose trials fall each time. */
 export function compressionDriftsOf(

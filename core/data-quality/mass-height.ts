@@ -9,6 +9,7 @@ import {
   type EntryErrorContext,
   type EntryErrorKind,
   type Finding,
+  type MassBefore,
   LEAD,
   REPORT,
   heightAsRead,
@@ -130,6 +131,27 @@ export function findMassError(
       ? say('findings.massLooksLikeBeside', { ...said, what: best.words })
       : say('findings.massLooksLike', { ...said, what: best.words }),
   })
+}
+
+/**
+ * Log odds against somebody else on the scale: where people measure one after another that happens once in twenty. Nothing is
+ * typed, so no slip of the fingers explains a weight that a scale has sent. Judgement, no source.
+ */
+const AGAINST_ANOTHER = 3
+
+/**
+ * What a client usually weighs, where a body mass that a scale sent is likelier somebody else's.
+ *
+ * @param massKg kg
+ * @param masses of the client, in any order; where there is none nothing can be told
+ * @returns kg; undefined where it may well be theirs
+ */
+export function usualUnlike(massKg: number, masses: readonly MassBefore[]): number | undefined {
+  const usual = massByRecord(masses)
+  if (!usual) return undefined
+  const support =
+    logCauchy(massKg - usual.kg, ODD_BY_KG) - logNormal(massKg, usual.kg, usual.sd ** 2)
+  return support > AGAINST_ANOTHER ? usual.kg : undefined
 }
 
 /** Adults do not change height by this much between check-ins, cm. */

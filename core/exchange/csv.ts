@@ -13,7 +13,7 @@ export function columnName(name: string): string {
 export const READ_CSV = { ...READ_ROWS, header: true as const, transformHeader: columnName }
 
 /** What a spreadsheet takes for something to work out, or to run; with an apostrophe before it, it is text. */
-const IS_FORMULA = /^[=+\-@\t\r]/
+export const IS_FORMULA = /^[=+\-@\t\r]/
 
 const NEEDS_QUOTES = /[",\r\n]/
 

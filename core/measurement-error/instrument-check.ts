@@ -20,7 +20,7 @@ const ALLOWED: Record<InstrumentKind, number> = { caliper: 0.5, tape: 0.3, scale
 
 /** Gaps, lengths and masses that a check usually stands on. Common practice, no source. */
 export const USUAL_POINTS: Record<InstrumentKind, number[]> = {
-  caliper: [5, 10, 20, 30, 40],
+  caliper: [10, 20, 30, 40],
   tape: [30, 60, 100],
   scale: [5, 10, 20],
 }

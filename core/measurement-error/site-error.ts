@@ -8,6 +8,8 @@ import { type SiteValue, allowedAt } from '../readings/site-value'
 
 /** Jaws squeezed by hand instead of a spring. */
 const HAND_SQUEEZED = 1.5
+/** A girth that one takes of oneself, on the error of an unpractised hand. */
+const SELF_TAKEN = 1.25
 /** Another tester or caliper than last time, on the whole error. */
 const CHANGED_SETUP = 1.5
 /** Of a fold, that its error grows by; so small that only thick folds feel it. */
@@ -27,6 +29,8 @@ export interface MeasurementSetup {
   graduation?: { mm?: number; cm?: number }
   /** The caliper's jaws are squeezed by hand. */
   handSqueezed?: boolean
+  /** Somebody measures themselves. */
+  selfTaken?: boolean
 }
 
 /** A trained hand with a half-millimetre caliper: what is assumed until tester and instruments are known. */
@@ -68,7 +72,8 @@ function computeSiteError(site: SiteId, setup: MeasurementSetup): SiteError {
   const usual = usualRepeatError(site, setup.skill)
   const own = setup.ownErrors?.[site]
   const squeezed = setup.handSqueezed && isSkinfold(site) ? HAND_SQUEEZED : 1
-  const repeat = blendedRepeatError(own?.tem, own?.pairs ?? 0, usual * squeezed)
+  const alone = setup.selfTaken ? SELF_TAKEN : 1
+  const repeat = blendedRepeatError(own?.tem, own?.pairs ?? 0, usual * squeezed * alone)
   const graduation = (isSkinfold(site) ? setup.graduation?.mm : setup.graduation?.cm) ?? 0
   return {
     repeat: Math.sqrt(repeat ** 2 + graduation ** 2 / 12),

@@ -1,5 +1,6 @@
 import { type Message, num, say } from '../say'
 import { inputError } from '../errors'
+import { attempt } from '../outcome'
 import { KCAL_PER_GRAM } from '../planning/energy'
 import { type AmountBase, type NutrientAmount, gramsOf } from './amounts'
 import { NUTRIENTS, type Nutrient, type NutrientPlan, nutrientPlan } from './nutrients'
@@ -101,4 +102,32 @@ export const DIET_NOTES: Readonly<Record<Diet, readonly Message[]>> = {
     say('nutrition.veganTofuTempehSeitanBeans', { plantProteinMore: PLANT_PROTEIN_MORE }),
     say('nutrition.vitaminB12DoesComePlants'),
   ],
+}
+
+/** Nutrients as a plan keeps them. */
+export type MealsWish = DayWish & { meals: number }
+
+/**
+ * The nutrients of a kept plan, of the day and of a meal.
+ *
+ * @returns undefined where none were kept, or they do not go with the plan's energy
+ */
+export function nutrientsOfPlan<W extends MealsWish>({
+  nutrients,
+  intakeKcal,
+  fatKg,
+  leanKg,
+}: {
+  nutrients?: W
+  intakeKcal: number
+  fatKg: number
+  leanKg: number
+}) {
+  if (!nutrients) return undefined
+  const massKg = fatKg + leanKg
+  const found = attempt(() => {
+    const day = dayOf(nutrients, { kcal: intakeKcal, massKg, leanKg })
+    return { day, meal: mealOf(day, nutrients.meals, massKg), ...nutrients }
+  })
+  return found.ok ? found.value : undefined
 }

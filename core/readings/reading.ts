@@ -20,7 +20,15 @@ export interface Reading {
   /** Who took it, and with what; those of the check-in where nothing is said. */
   testerId?: string
   instrumentId?: string | null
+  /** What a result adds to it, mm, cm or kg: its instrument read wrong by so much, and the gym has that put right. */
+  correctedBy?: number | null
+  /** The device that sent it, by its name; null where a hand has typed it. */
+  sentBy?: string | null
 }
+
+/** What a reading counts as in a result: as it was read, put right by the check of its instrument where that is wanted. */
+export const countedValue = ({ value, correctedBy }: Pick<Reading, 'value' | 'correctedBy'>) =>
+  value + (correctedBy ?? 0)
 
 /**
  * The readings in force: those that no other supersedes. Where two people corrected the same reading, the later one

@@ -21,18 +21,19 @@ export function trialsOf(
   return trialsIn(readingsInForce(readings), site, protocol)
 }
 
-/** As `trialsOf`, of readings that are known to be in force. */
+/** As `trialsOf`, of readings that are known to be in force. @param valueOf what of a reading is wanted, as it was read */
 export function trialsIn(
   inForce: readonly Reading[],
   site: SiteId,
   protocol: Protocol,
+  valueOf = (reading: Reading) => reading.value,
 ): (number | undefined)[] {
   const place = placeOf(protocol, site)
   const trials: (number | undefined)[] = []
   for (const reading of inForce) {
     // Trial 0 is thrown away.
     if (reading.trial > 0 && isSamePlace(reading, place)) {
-      trials[reading.trial - 1] = reading.value
+      trials[reading.trial - 1] = valueOf(reading)
     }
   }
   return Array.from(trials)

@@ -2,7 +2,7 @@ import { mean } from 'simple-statistics'
 import type { Sex, SiteId } from '../anatomy/ids'
 import { sitesOf } from '../protocols/registry'
 import type { Protocol } from '../protocols/types'
-import { type Reading, readingsInForce } from './reading'
+import { type Reading, countedValue, readingsInForce } from './reading'
 import { type SiteValue, siteValue } from './site-value'
 import { schemeOf, trialsIn } from './trials'
 
@@ -27,7 +27,9 @@ export function siteValuesIn(
 ): Partial<Record<SiteId, SiteValue>> {
   const values: Partial<Record<SiteId, SiteValue>> = {}
   for (const site of sitesOf(protocol, sex)) {
-    const taken = trialsIn(inForce, site, protocol).filter((trial) => trial !== undefined)
+    const taken = trialsIn(inForce, site, protocol, countedValue).filter(
+      (trial) => trial !== undefined,
+    )
     const scheme = schemeOf(protocol, site)
     const value = siteValue(taken, scheme.tolerance, scheme.value)
     if (value) values[site] = value
@@ -49,5 +51,6 @@ export const massOf = (readings: readonly Reading[]) => massTaken(readingsInForc
 
 /** As `massOf`, of readings that are known to be in force. */
 export function massTaken(inForce: readonly Reading[]): number | undefined {
-  return inForce.findLast((reading) => reading.kind === 'mass')?.value
+  const taken = inForce.findLast((reading) => reading.kind === 'mass')
+  return taken && countedValue(taken)
 }

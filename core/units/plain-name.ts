@@ -19,3 +19,6 @@ export function plainName(name: string): string {
     .replace(/[\s-]+/g, ' ')
     .trim()
 }
+
+/** What somebody is called to their face. */
+export const firstName = (name: string): string => name.split(' ')[0]!

@@ -50,7 +50,7 @@ async function pairing() {
   ])
   const options = {
     ...({ method: 'POST', metadata: { SERVER_ONLY: true } } as const),
-    body: z.object({ userId: z.string(), device: z.string() }),
+    body: z.object({ userId: z.string(), device: z.string(), linkId: z.string().optional() }),
   }
   return {
     id: 'pairing',
@@ -60,7 +60,7 @@ async function pairing() {
         const user = await internalAdapter.findUserById(ctx.body.userId)
         if (!user) throw ctx.error('NOT_FOUND')
         const session = await internalAdapter.createSession(user.id, false, {
-          device: ctx.body.device,
+          ...{ device: ctx.body.device, linkId: ctx.body.linkId },
         })
         await setSessionCookie(ctx, { session, user })
         return ctx.json({})
@@ -101,7 +101,10 @@ async function setUp(db: Database) {
     },
     session: {
       ...{ expiresIn: SESSION_S, updateAge: LENGTHENED_AFTER_S },
-      additionalFields: { device: { type: 'string', required: false, input: false } },
+      additionalFields: {
+        device: { type: 'string', required: false, input: false },
+        linkId: { type: 'string', required: false, input: false },
+      },
     },
     advanced: {
       cookiePrefix: 'oak-pinch',

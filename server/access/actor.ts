@@ -14,6 +14,7 @@ import { isShared, type Database } from '../database/driver'
 import { settings, users } from '../database/schema'
 import { Refusal } from '../http/errors'
 import { accountsOf, passCookies } from './accounts'
+import { isLinkOver } from './link-over'
 import { isLocal } from './local'
 
 /** Who sits at this computer, as long as nobody has set a password. */
@@ -57,6 +58,8 @@ export async function whoAsks(db: Database, event: H3Event): Promise<Asking | un
   // A session that is used is lengthened, and the browser has to keep its cookie as long.
   passCookies(headers, event)
   const { user, session } = found
+  // It ends by itself with the link that it came by, and not with its last use.
+  if (session.linkId && (await isLinkOver(db, session.linkId))) return undefined
   return {
     actor: await actorOf(db, { ...user, role: user.role as Role }),
     session: { id: session.id, device: session.device ?? null },

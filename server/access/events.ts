@@ -11,7 +11,13 @@ import type { Asking } from './actor'
 const NAMES = new Map<Route, string>(routesOf().map(([name, route]) => [route, name]))
 
 /** Each reading says by itself who took it. What somebody does with their own account is noted by its own words. */
-const LEFT_OUT = new Set(['checkIns.addReadings', 'access.signIn', 'access.begin', 'access.pair'])
+const LEFT_OUT = new Set([
+  'checkIns.addReadings',
+  'access.signIn',
+  'access.begin',
+  'access.pair',
+  'sharing.open',
+])
 
 /** Looking at the same client's things again so soon is one look, ms. */
 const ONE_LOOK_MS = 10 * 60_000

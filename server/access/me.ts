@@ -20,7 +20,7 @@ export async function meOf(db: Database, asking: Asking | undefined): Promise<Me
 export async function enter(
   db: Database,
   letIn: () => Promise<{ actor: Actor; device: string | null }>,
-  what: 'access.signIn' | 'access.begin' | 'access.pair',
+  what: 'access.signIn' | 'access.begin' | 'access.pair' | 'sharing.open',
 ): Promise<Me> {
   const { actor, device } = await letIn()
   await noteEvent(db, { actor, session: { device } }, what)

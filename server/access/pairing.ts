@@ -1,4 +1,4 @@
-import { createHash, randomBytes, randomUUID } from 'node:crypto'
+import { randomBytes, randomUUID } from 'node:crypto'
 import { and, eq, gt, lt, or, sql } from 'drizzle-orm'
 import type { H3Event } from 'h3'
 import { say } from '#core'
@@ -7,10 +7,10 @@ import type { Pairing } from '#shared/contract/access'
 import type { Database } from '../database/driver'
 import { users, verifications } from '../database/schema'
 import { conflict, notFound, Refusal } from '../http/errors'
-import { phonesNow } from '../network/door'
 import { accountsOf, passCookies } from './accounts'
 import { actorOf } from './actor'
-import { publicOrigin } from './local'
+import { addressesOfGym } from './addresses'
+import { hashOfKey } from './secret-keys'
 import { counted } from './sign-in'
 
 /** What is kept with a code. */
@@ -23,7 +23,7 @@ interface Kept {
 const GOOD_MS = 5 * 60_000
 
 /** What is kept of a code: who reads the database could not use it. */
-const keptOf = (code: string) => `pairing-${createHash('sha256').update(code).digest('base64url')}`
+const keptOf = (code: string) => `pairing-${hashOfKey(code)}`
 
 /**
  * Makes a code with which a device is let in as somebody, once. A code that was made for them before is good no more.
@@ -38,8 +38,7 @@ export async function offerPairing(
   const [user] = await db.select({ id: users.id }).from(users).where(eq(users.id, userId))
   if (!user || (userId !== actor.userId && may(actor, 'gym.govern') !== 'yes'))
     throw notFound(say('api.noSuchAccount'))
-  const origin = publicOrigin()
-  const addresses = origin ? [origin] : phonesNow().addresses
+  const addresses = addressesOfGym()
   if (!addresses.length) throw conflict(say('api.doorShut'), 'door-shut')
   const code = randomBytes(16).toString('base64url')
   const until = new Date(Date.now() + GOOD_MS)

@@ -5,7 +5,8 @@ import { audit } from '../audit/log'
 import { clientOr404 } from '../clients/queries'
 import type { Connection, Database } from '../database/driver'
 import { checkInExtraGirths, checkIns, people, readings } from '../database/schema'
-import { findProtocol, findSettings } from '../equipment/queries'
+import { proposedInstruments } from '../equipment/doubts'
+import { findProtocol, findSettings, listInstruments } from '../equipment/queries'
 import { conflict, notFound, Refusal } from '../http/errors'
 
 type CheckInRow = typeof checkIns.$inferSelect
@@ -57,7 +58,7 @@ async function findOpen(tx: Connection, clientId: string): Promise<string | unde
 
 /**
  * Starts a check-in by the protocol, conversion and tester of the client's last one, unless another protocol is asked
- * for, with the instruments in use. Starting the same id twice starts it once; where one is under way already, that one
+ * for, with the instruments in use, as far as they read true. Starting the same id twice starts it once; where one is under way already, that one
  * is given back, except for a paper sheet that is entered beside it.
  *
  * @returns the id of the one that is under way
@@ -87,8 +88,9 @@ export async function startCheckIn(db: Database, start: NewCheckIn): Promise<str
         : undefined
     const protocol = asked ?? (await findProtocol(tx, start.protocolId ?? defaultProtocolId))
     if (!protocol) throw notFound(say('api.protocolThereNone', { protocolId: start.protocolId }))
+    const proposed = proposedInstruments(await listInstruments(tx), inUse)
     await tx.insert(checkIns).values({
-      ...inUse,
+      ...proposed,
       ...protocol,
       id: start.id,
       clientId: start.clientId,

@@ -23,7 +23,8 @@ export const heightsJson = (where: SQL) =>
 /** A reading, of the readings that a query calls r. */
 const READING = sql`r.id, r.kind, r.site, r.standard, r.technique, r.trial, r.value_canonical as value,
   r.typed_unit as "typedUnit", r.typed_text as "typedText", ${iso(sql`r.taken_at`)} as "takenAt", r.supersedes,
-  r.tester_id as "testerId", r.instrument_id as "instrumentId"`
+  r.tester_id as "testerId", r.instrument_id as "instrumentId", r.corrected_by as "correctedBy",
+  r.sent_by as "sentBy"`
 
 /** A check-in with its readings, of the check-ins that a query calls c; without the height in force. */
 const CHECK_IN = sql`c.id, c.client_id as "clientId", c.tester_id as "testerId", c.caliper_id as "caliperId",

@@ -66,14 +66,14 @@ async function storeTogether(
   const rowOf = (r: NewReading, place: number) =>
     sql`(${r.id}::uuid, ${r.kind}::text, ${r.site}::text, ${r.standard}::text, ${r.technique}::text, ${r.trial}::int, ${r.value}::float8,
       ${r.typedUnit}::text, ${r.typedText}::text, ${r.takenAt}::timestamptz, ${r.testerId}::uuid,
-      ${r.instrumentId}::uuid, ${place}::int)`
+      ${r.instrumentId}::uuid, ${r.correctedBy}::float8, ${r.sentBy}::text, ${place}::int)`
   const stored = await db.execute(sql`
     insert into readings (check_in_id, id, kind, site, standard, technique, trial, value_canonical, typed_unit, typed_text, taken_at,
-      tester_id, instrument_id)
+      tester_id, instrument_id, corrected_by, sent_by)
     select c.id, r.id, r.kind, r.site, r.standard, r.technique, r.trial, r.value, r.typed_unit, r.typed_text, r.taken_at, r.tester_id,
-      r.instrument_id
+      r.instrument_id, r.corrected_by, r.sent_by
     from check_ins c, (values ${sql.join(good.map(rowOf), sql`, `)}) r(id, kind, site, standard, technique, trial, value, typed_unit,
-      typed_text, taken_at, tester_id, instrument_id, place)
+      typed_text, taken_at, tester_id, instrument_id, corrected_by, sent_by, place)
     where c.id = ${checkInId} and c.closed_at is null and c.voided_at is null
     order by r.place
     for share of c

@@ -37,13 +37,23 @@ export async function eraseClient(db: Database, id: string, name: string): Promi
 const FORGOTTEN = '(…)'
 
 /** Free words of others, in which a name may stand. */
-const WORDS = [
+const WORDS: readonly (readonly [table: string, column: string, type?: 'jsonb'])[] = [
   ['audit_log', 'reason'],
   ['check_ins', 'void_reason'],
   ['check_in_conditions', 'value'],
   ['client_notes', 'words'],
   ['site_notes', 'text'],
-] as const
+  ['session_notes', 'words'],
+  ['appointments', 'words'],
+  ['client_details', 'goal'],
+  ['imports', 'file_name'],
+  // What an import left out is told of rows, and may name whose they were.
+  ['imports', 'left_out', 'jsonb'],
+  ['other_results', 'device'],
+  ['other_results', 'conditions'],
+  // Who was measured in a study is written down by hand.
+  ['studies', 'subjects', 'jsonb'],
+]
 
 /** Takes a client's name out of what was written about others. */
 async function forgetMentions(tx: Connection, id: string, name: string): Promise<void> {
@@ -56,10 +66,10 @@ async function forgetMentions(tx: Connection, id: string, name: string): Promise
     and check_in_id in (select check_in_id from audit_log where client_id = ${id} and field = 'client')`)
   const parts = name.split(/\s+/).map((part) => part.replace(/[\\^$.|?*+()[\]{}]/g, '\\$&'))
   const pattern = `(?<!\\w)${parts.join('\\s+')}(?!\\w)`
-  for (const [table, column] of WORDS) {
-    const words = sql.identifier(column)
+  for (const [table, column, type = 'text'] of WORDS) {
+    const words = sql`${sql.identifier(column)}::text`
     await tx.execute(
-      sql`update ${sql.identifier(table)} set ${words} = regexp_replace(${words}, ${pattern}, ${FORGOTTEN}, 'gi') where ${words} ~* ${pattern}`,
+      sql`update ${sql.identifier(table)} set ${sql.identifier(column)} = regexp_replace(${words}, ${pattern}, ${FORGOTTEN}, 'gi')::${sql.raw(type)} where ${words} ~* ${pattern}`,
     )
   }
   await history('enable')

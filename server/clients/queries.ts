@@ -1,8 +1,10 @@
 import { eq, sql, type SQL } from 'drizzle-orm'
-import { LATE_AFTER_DAYS, type IsoDate, type WeighIn, say } from '#core'
+import { LATE_AFTER_DAYS, readingsInForce, type IsoDate, type WeighIn, say } from '#core'
 import type { Client, Screening, SiteNote } from '#shared/contract/clients'
+import type { Instrument } from '#shared/contract/equipment'
 import type { ClientFile, ClientRecord } from '#shared/contract/record'
 import { auditLogJson } from '../audit/log'
+import { selfGirthsJson } from '../client-side/self-girths'
 import {
   heightsJson,
   measuredJson,
@@ -13,6 +15,8 @@ import {
 import type { Connection } from '../database/driver'
 import { jsonOf, listOf } from '../database/json'
 import { clients } from '../database/schema'
+import { otherResultsJson } from '../other-results/queries'
+import { doubtsOf } from '../equipment/doubts'
 import { GYM_FIGURES_JSON, instrumentsJson, listOwnErrors, TESTERS } from '../equipment/queries'
 import { notFound } from '../http/errors'
 import { notesJson } from '../notes/queries'
@@ -86,22 +90,38 @@ export async function findRecord(
   known?: ClientRecord['ownErrors'],
 ): Promise<ClientRecord> {
   const found = await jsonOf<
-    | (Omit<ClientRecord, 'client' | 'checkIns' | 'planInForce' | 'ownErrors'> &
-        MeasuredRows & { client: PlainClient | null; plans: ClientRecord['planInForce'][] })
+    | (Omit<
+        ClientRecord,
+        'client' | 'checkIns' | 'planInForce' | 'ownErrors' | 'doubts' | 'instruments'
+      > &
+        MeasuredRows & {
+          client: PlainClient | null
+          plans: ClientRecord['planInForce'][]
+          instruments: Instrument[]
+        })
     | null
   >(
     db,
     sql`select json_build_object('client', ${clientJson(id)},
       ${measuredJson(sql`c.client_id = ${id} and c.voided_at is null`, sql`h.client_id = ${id}`)}, 'testers', ${TESTERS},
-      'instruments', ${instrumentsJson(false)}, 'weighIns', ${weighInsJson(sql`client_id = ${id}`)},
+      'instruments', ${instrumentsJson(true)}, 'weighIns', ${weighInsJson(sql`client_id = ${id}`)},
+      'selfGirths', ${selfGirthsJson(id)}, 'otherResults', ${otherResultsJson(id)},
       'gymFigures', ${GYM_FIGURES_JSON}, 'notes', ${notesJson(id)}, 'plans', ${plansJson(sql`p.client_id = ${id} and p.replaced_at is null`)},
       'screenedOn', (select s.reviewed_on from screenings s where s.client_id = ${id} order by s.position desc limit 1),
       'voided', (select count(*) from check_ins v where v.client_id = ${id} and v.voided_at is not null))`,
   )
   if (!found?.client) throw notFound(say('api.suchClient'))
-  const { client, heights, checkIns, plans, ...rest } = found
+  const { client, heights, checkIns, plans, instruments, ...rest } = found
+  const newest = checkIns.find(({ closedAt }) => closedAt !== null)
   return {
     ...rest,
+    instruments: instruments.map(({ checks: _, ...instrument }) => instrument),
+    doubts: newest
+      ? doubtsOf(instruments, {
+          measuredOn: newest.measuredOn,
+          instrumentIds: readingsInForce(newest.readings).map((one) => one.instrumentId),
+        })
+      : [],
     client: withLatestHeight(client, heights),
     ownErrors: known ?? (await listOwnErrors(db)),
     checkIns: withHeights(checkIns, heights),

@@ -13,14 +13,24 @@ const plain = (text: string) => text.replace(/[\\%_]/g, (sign) => `\\${sign}`)
 const PLAIN_NAME = sql`translate(regexp_replace(regexp_replace(normalize(lower(name), NFD),
   ${NO_LETTER_OF_A_NAME}, '', 'g'), '[[:space:]-]+', ' ', 'g'), ${STROKED.from}, ${STROKED.to})`
 
-/** True of a name that has each word of the search in it, in any order. */
-const isNamed = (search: string) =>
-  sql.join(
+/**
+ * True of a client c whose name has each word of the search in it, in any order; or whose contact details, tags or session
+ * notes have the search as it stands.
+ */
+function isFound(search: string) {
+  const named = sql.join(
     plainName(search)
       .split(' ')
       .map((word) => sql`${PLAIN_NAME} like ${`%${plain(word)}%`}`),
     sql` and `,
   )
+  const words = `%${plain(search.trim())}%`
+  return sql`(${named}
+    or exists (select from client_tags t where t.client_id = c.id and t.tag ilike ${words})
+    or exists (select from client_details d where d.client_id = c.id
+      and concat_ws(' ', d.email, d.phone, d.goal) ilike ${words})
+    or exists (select from session_notes n where n.client_id = c.id and n.removed_at is null and n.words ilike ${words}))`
+}
 
 const ORDERS = {
   name: sql`name`,
@@ -42,13 +52,15 @@ const lineStateOn = (today: IsoDate) => sql`
  */
 export async function findRoster(
   db: Connection,
-  { search, state, says, sort, descending, page }: RosterQuery,
+  { search, state, says, tag, sort, descending, page }: RosterQuery,
   today: IsoDate,
   coach?: string,
 ): Promise<Roster> {
   const clients = sql`
     select c.* from clients c
-    where ${ofCoach(coach)} and ${search.trim() ? isNamed(search) : sql`true`} and (archived_at is not null) = ${state === 'archived'}`
+    where ${ofCoach(coach)} and ${search.trim() ? isFound(search) : sql`true`}
+      and ${tag ? sql`exists (select from client_tags t where t.client_id = c.id and t.tag = ${tag})` : sql`true`}
+      and (archived_at is not null) = ${state === 'archived'}`
   const cut = sql`limit ${ROSTER_PAGE} offset ${(page - 1) * ROSTER_PAGE}`
   const way = descending ? sql`desc` : sql`asc`
   // By what it says: what is to be looked at before what is worth telling, the most pressing first.
@@ -59,11 +71,18 @@ export async function findRoster(
   // By name the page is cut before any check-in is looked at; by a date, or in a state, after.
   const early = sort === 'name' && !state && !says
   const counted = sql`count(*) over ()::int as total`
-  const found = await jsonOf<{ entries: RosterEntry[] | null; total: number | null }>(
+  const found = await jsonOf<{
+    entries: RosterEntry[] | null
+    total: number | null
+    tags: string[]
+  }>(
     db,
-    sql`select json_build_object('total', max(p.total), 'entries', json_agg(json_build_object(
+    sql`select json_build_object('total', max(p.total), 'tags', (
+        select coalesce(json_agg(distinct t.tag order by t.tag), '[]') from client_tags t join clients c on c.id = t.client_id
+        where ${ofCoach(coach)}), 'entries', json_agg(json_build_object(
       'client', json_build_object('id', p.id, 'name', p.name, 'sex', p.sex, 'birthDate', p.birth_date, 'birthYear', p.birth_year, 'cadenceDays', p.cadence_days),
-      'lastMeasuredOn', p.last_on, 'dueOn', p.due_on, 'state', p.state, 'said', p.said, 'checkIns', (
+      'lastMeasuredOn', p.last_on, 'dueOn', p.due_on, 'state', p.state, 'said', p.said, 'tags', (
+        select coalesce(json_agg(t.tag order by t.tag), '[]') from client_tags t where t.client_id = p.id), 'checkIns', (
         select count(*)::int from check_ins n where n.client_id = p.id and n.closed_at is not null
           and n.voided_at is null)) order by ${order}))
     from (
@@ -78,7 +97,7 @@ export async function findRoster(
   )
   // A page past the last, as after a search that finds less: the first.
   if (!found.entries && page > 1) {
-    return findRoster(db, { search, state, says, sort, descending, page: 1 }, today, coach)
+    return findRoster(db, { search, state, says, tag, sort, descending, page: 1 }, today, coach)
   }
-  return { page, total: found.total ?? 0, entries: found.entries ?? [] }
+  return { page, total: found.total ?? 0, entries: found.entries ?? [], tags: found.tags }
 }

@@ -41,7 +41,10 @@ export async function openPostgres(
   ])
   pg.types.setTypeParser(INT8, Number)
   if (folder !== undefined) makeFolder(folder)
-  const pool = new pg.Pool({ connectionString: url, max: CONNECTIONS })
+  // Connections stay: a new one has to learn the tables first, and a reading that waits for that takes ten times as long.
+  const pool = new pg.Pool({ connectionString: url, max: CONNECTIONS, idleTimeoutMillis: 0 })
+  // Nothing here runs so long that compiling it first would pay.
+  pool.on('connect', (client) => void client.query('set jit = off').catch(() => {}))
   // A connection that is lost while nobody uses it is made anew when somebody does.
   pool.on('error', () => {})
   const first = await pool.connect()

@@ -6,6 +6,7 @@ import type {
   InstrumentForm,
   SettingsChange,
   TesterForm,
+  ZeroCheck,
 } from '#shared/contract/equipment'
 import { FIRST_TESTER_NAME } from '#shared/contract/choices'
 import type { Connection, Database } from '../database/driver'
@@ -16,6 +17,7 @@ import {
   ownProtocols,
   people,
   settings,
+  zeroChecks,
 } from '../database/schema'
 import { conflict, notFound } from '../http/errors'
 import { equipmentExists, findProtocol } from './queries'
@@ -116,7 +118,7 @@ export async function changeInstrument(
 export async function addInstrumentCheck(
   db: Database,
   instrumentId: string,
-  { id, checkedOn, points }: InstrumentCheckForm,
+  { id, checkedOn, closingForce, points }: InstrumentCheckForm,
 ): Promise<void> {
   await db.transaction(async (tx) => {
     const there = await tx
@@ -126,7 +128,7 @@ export async function addInstrumentCheck(
     if (there.length === 0) throw notFound(say('api.suchInstrument'))
     const added = await tx
       .insert(instrumentChecks)
-      .values({ id, instrumentId, checkedOn })
+      .values({ id, instrumentId, checkedOn, closingForce })
       .onConflictDoNothing()
       .returning()
     if (added.length === 0) return
@@ -134,6 +136,35 @@ export async function addInstrumentCheck(
       .insert(instrumentCheckPoints)
       .values(points.map((point, i) => ({ checkId: id, place: i + 1, ...point })))
   })
+}
+
+/** Keeps what a closed caliper or an empty scale reads; keeping the same id again keeps it once. */
+export async function addZeroCheck(
+  db: Database,
+  instrumentId: string,
+  check: ZeroCheck,
+  today: string,
+): Promise<void> {
+  const there = await db
+    .select({ kind: instruments.kind })
+    .from(instruments)
+    .where(eq(instruments.id, instrumentId))
+  if (there.length === 0) throw notFound(say('api.suchInstrument'))
+  await db
+    .insert(zeroChecks)
+    .values({ ...check, instrumentId, checkedOn: today })
+    .onConflictDoNothing()
+}
+
+/** Has results put an instrument's readings right from now on, or no longer. */
+export async function correctInstrument(
+  db: Database,
+  id: string,
+  isCorrected: boolean,
+): Promise<void> {
+  const mine = eq(instruments.id, id)
+  const changed = await db.update(instruments).set({ isCorrected }).where(mine).returning()
+  if (changed.length === 0) throw notFound(say('api.suchInstrument'))
 }
 
 /** Keeps a protocol of the coach's own; saving the same id again replaces it for check-ins to come. */

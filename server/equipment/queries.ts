@@ -5,13 +5,14 @@ import type { Connection } from '../database/driver'
 import { jsonOf, listOf } from '../database/json'
 import { remembered } from '../database/remembered'
 import { instruments, ownProtocols, people, settings } from '../database/schema'
+import { STUDY_TRIALS_IN_FORCE } from '../studies/in-force'
 
 /** The gym's defaults, and the people and instruments chosen last. */
 export async function findSettings(db: Connection): Promise<Settings> {
   const [row] = await db.select().from(settings)
   if (!row) throw new Error('The settings row is missing.')
-  // What coaches see is said with who gets in.
-  const { id: _, coachesSee: _c, ...rest } = row
+  // What coaches see is said with who gets in, reminders with themselves, and a picture is asked for by itself.
+  const { id: _, coachesSee: _c, gymLogo: _l, reminders: _r, ...rest } = row
   return rest
 }
 
@@ -23,22 +24,29 @@ export const TESTERS = listOf(
 )
 
 const CHECKS = listOf(
-  sql`json_build_object('checkedOn', k.checked_on, 'points', (
+  sql`json_build_object('checkedOn', k.checked_on, 'closingForce', k.closing_force, 'points', (
     select coalesce(json_agg(json_build_object('known', o.known, 'read', o.read) order by o.place), '[]')
     from instrument_check_points o where o.check_id = k.id))`,
   sql`from instrument_checks k where k.instrument_id = i.id`,
   sql`k.checked_on desc, k.stored_at desc`,
 )
 
+const ZERO = sql`(select json_build_object('on', z.checked_on, 'read', z.read) from zero_checks z
+  where z.instrument_id = i.id order by z.stored_at desc limit 1)`
+
 /** Every instrument as JSON, with its checks, newest first, where they are wanted. */
 export const instrumentsJson = (withChecks: boolean) =>
   listOf(
     sql`json_build_object('id', i.id, 'kind', i.kind, 'name', i.name, 'graduation', i.graduation, 'jaws', i.jaws,
       'checkEveryDays', i.check_every_days, 'retired', i.retired_at is not null
-      ${withChecks ? sql`, 'checks', ${CHECKS}` : sql``})`,
+      ${withChecks ? sql`, 'checks', ${CHECKS}, 'isCorrected', i.is_corrected, 'zero', ${ZERO}` : sql``})`,
     sql`from instruments i`,
     sql`i.created_at, i.id`,
   )
+
+/** Every instrument with its checks, newest first. */
+export const listInstruments = (db: Connection): Promise<Instrument[]> =>
+  jsonOf(db, instrumentsJson(true))
 
 /** The gym's own figures as JSON, or null. */
 export const GYM_FIGURES_JSON = sql`(select g.figures from gym_figures g)`
@@ -56,10 +64,11 @@ export async function findGym(db: Connection, today: IsoDate): Promise<Gym> {
     instruments: Instrument[]
     ownProtocols: OwnProtocol[]
     figures: Gym['figures']
+    hasLogo: boolean
   }>(
     db,
     sql`select json_build_object('testers', ${TESTERS}, 'instruments', ${instrumentsJson(true)},
-      'ownProtocols', ${OWN_PROTOCOLS}, 'figures', (select json_build_object('own', g.figures, 'people', g.people,
+      'ownProtocols', ${OWN_PROTOCOLS}, 'hasLogo', (select s.gym_logo is not null from settings s), 'figures', (select json_build_object('own', g.figures, 'people', g.people,
         'checkIns', g.check_ins, 'fittedOn', g.fitted_at::date) from gym_figures g where g.figures is not null))`,
   )
   return { today, ...found, settings: await findSettings(db) }
@@ -70,7 +79,8 @@ const LATEST_PAIRS = 3000
 
 /**
  * The testers' own repeat error by site as JSON: TEM = sqrt(sum d² / 2n) of their latest duplicates, first and second
- * trial of one site by one tester in one closed check-in. The core has the same rule (measurement-error/own-errors.ts).
+ * trial of one site by one tester in one closed check-in, and of one subject in one study. The core has the same rule
+ * (measurement-error/own-errors.ts).
  * The pairs are made by grouping, never by a join of readings with readings, which costs seconds where the database
  * guesses wrongly how many there are.
  */
@@ -91,6 +101,12 @@ const OWN_ERRORS = sql`coalesce((
           order by r.position desc
           limit ${LATEST_PAIRS}) t
         group by t.tester_id, t.check_in_id, t.kind, t.site, t.standard, t.technique
+        having count(*) = 2
+        union all
+        select t.tester_id, t.site, max(t.value_canonical) filter (where t.trial = 1)
+          - max(t.value_canonical) filter (where t.trial = 2) as d
+        from ${STUDY_TRIALS_IN_FORCE} t
+        group by t.tester_id, t.study_id, t.subject, t.site
         having count(*) = 2) duplicates
       group by tester_id, site) by_site
     group by tester_id) by_tester), '{}')`

@@ -2,6 +2,7 @@ import { sql } from 'drizzle-orm'
 import {
   addDays,
   basisOf,
+  bodyMassChange,
   followedFolds,
   lookAtRecord,
   measuredOf,
@@ -10,9 +11,11 @@ import {
   rank,
   resultOf,
   sheetOf,
+  WAISTS,
   showsComposition,
   type BoardMeasure,
   type Contender,
+  type Message,
   type ErringChange,
   type IsoDate,
   type JudgedWith,
@@ -22,13 +25,13 @@ import {
 } from '#core'
 import type { CheckInWithReadings } from '#shared/contract/check-ins'
 import type { Client } from '#shared/contract/clients'
-import type { Board, Leaderboard } from '#shared/contract/leaderboards'
+import type { Board, BoardLine, Leaderboard } from '#shared/contract/leaderboards'
 import type { Untold } from '#shared/words/tell'
 import type { ClientRecord } from '#shared/contract/record'
 import { measuredJson, withHeights, type MeasuredRows } from '../check-ins/json'
 import { clientJson, withLatestHeight, type PlainClient } from '../clients/queries'
 import type { Connection } from '../database/driver'
-import { jsonOf, listOf } from '../database/json'
+import { iso, jsonOf, listOf } from '../database/json'
 import { GYM_FIGURES_JSON, instrumentsJson, listOwnErrors, TESTERS } from '../equipment/queries'
 import { notFound } from '../http/errors'
 import { weighInsJson } from '../weigh-ins/queries'
@@ -36,7 +39,7 @@ import { weighInsJson } from '../weigh-ins/queries'
 type SaidBoard = Untold<Board>
 
 const LEADERBOARD = sql`json_build_object('id', l.id, 'name', l.name, 'startsOn', l.starts_on, 'endsOn', l.ends_on,
-  'measure', l.measure, 'members', (select count(*) from leaderboard_members m where m.leaderboard_id = l.id))`
+  'measure', l.measure, 'closedAt', ${iso(sql`l.closed_at`)}, 'closedBy', l.closed_by, 'members', (select count(*) from leaderboard_members m where m.leaderboard_id = l.id))`
 
 /** Every leaderboard, the latest first. */
 export const listLeaderboards = (db: Connection): Promise<Leaderboard[]> =>
@@ -111,6 +114,10 @@ function ranBy(
   judgedWith: Pick<JudgedWith, 'weighIns'> & Pick<ClientRecord, 'gymFigures'>,
 ): (ErringChange & { kind: string }) | undefined {
   const { showPercentages: fatAndLean, weekEndsOn } = client
+  if (measure === 'bodyMass') {
+    const found = bodyMassChange(client, [checkIns[0]!, checkIns.at(-1)!], judgedWith.gymFigures)
+    return found && { ...found, kind: measure }
+  }
   const look = lookAtRecord(
     { person: client, checkIns, weekEndsOn, fatAndLean, ...judgedWith },
     { byEquation: true },
@@ -119,12 +126,14 @@ function ranBy(
   const now = checkIns.at(-1)!
   if (!since || since.since !== checkIns[0]!.measuredOn) return undefined
   const { changes } = since
+  const waist = WAISTS.find((site) => changes[site])
   const change = () => {
     if (measure === 'sum') return changes.sum
     // Where the equation adds up all folds, the two sums are one.
     if (measure === 'equationSum') return changes.equationSum ?? changes.sum
     if (measure === 'fatMass') return changes.fat
     if (measure === 'recomposition') return netSwing(changes)
+    if (measure === 'waist') return waist && changes[waist]
     const result = resultOf(client, now)
     const { fatMassKg: fatKg, leanMassKg: leanKg } = result.ok ? result.value : {}
     return fatKg === undefined || leanKg === undefined
@@ -133,12 +142,23 @@ function ranBy(
   }
   const found = change()
   if (!found) return undefined
+  return { change: found.change, sd: found.sd, kind: kindOf(measure, client, checkIns, waist) }
+}
+
+/** What makes two changes one kind: the folds of the sum, where the tape lies, or the equation. */
+function kindOf(
+  measure: BoardMeasure,
+  client: Client,
+  checkIns: readonly Measured[],
+  waist: string | undefined,
+): string {
+  if (measure === 'waist') return waist ?? ''
+  if (measure !== 'sum') return basisOf(client, checkIns.at(-1)!).equationId ?? ''
   const folds = followedFolds(checkIns.map((checkIn) => sheetOf(client, checkIn)))?.folds ?? []
-  const sumOf = folds.map(({ site }) => site).sort()
-  return {
-    ...{ change: found.change, sd: found.sd },
-    kind: measure === 'sum' ? sumOf.join(' ') : (basisOf(client, now).equationId ?? ''),
-  }
+  return folds
+    .map(({ site }) => site)
+    .sort()
+    .join(' ')
 }
 
 /** The kind that most have; only those are ranked against one another. */
@@ -148,24 +168,42 @@ function commonest(ran: readonly Ran[]): string | undefined {
   return [...counts].sort((a, b) => b[1] - a[1])[0]?.[0]
 }
 
+/** Where a member stands, or why nowhere. */
+export interface BoardRow {
+  clientId: string
+  name: string
+  hidden: boolean
+  ranked: Omit<BoardLine, 'clientId' | 'name'> | null
+  why: Message | null
+}
+
+const OTHERS = {
+  sum: say('api.otherFoldsMost'),
+  waist: say('api.otherWaistMost'),
+}
+
 /**
- * A leaderboard: ranked by change over its period, like for like only. Who hides their name has none here, and who
- * sees sums and girths only is on no leaderboard of composition at all.
+ * Ranks the members of a leaderboard by change over its period, like for like only. Who sees sums and girths only is on no
+ * leaderboard of composition at all.
+ *
+ * @returns the ranked first, in order
  */
-export async function findBoard(db: Connection, id: string): Promise<SaidBoard> {
-  const leaderboard = await leaderboardOr404(db, id)
+export async function rankMembers(db: Connection, leaderboard: Leaderboard): Promise<BoardRow[]> {
   const { measure } = leaderboard
   const { members, ...gym } = await findMembers(db, leaderboard)
   const ownErrors = await listOwnErrors(db)
-  const unranked: SaidBoard['unranked'] = []
+  const unranked: BoardRow[] = []
   const ran: Ran[] = []
+  const rowOf = ({ id, name, hiddenOnLeaderboards }: Client) => ({
+    ...{ clientId: id, name, hidden: hiddenOnLeaderboards },
+  })
   for (const { client: plain, checkIns, heights, weighIns } of members) {
     const client = withLatestHeight(plain, heights)
-    const name = client.hiddenOnLeaderboards ? say('api.somebody') : client.name
     if (showsComposition(measure) && !client.showPercentages) continue
+    const leave = (why: Message) => unranked.push({ ...rowOf(client), ranked: null, why })
     const taken = within(withHeights(checkIns, heights), leaderboard)
     if (!taken) {
-      unranked.push({ name, why: say('api.measuredTwicePeriod') })
+      leave(say('api.measuredTwicePeriod'))
       continue
     }
     const { gymFigures, ...equipment } = gym
@@ -174,29 +212,70 @@ export async function findBoard(db: Connection, id: string): Promise<SaidBoard> 
     )
     const found = ranBy(measure, client, measured, { weighIns, gymFigures })
     if (!found) {
-      unranked.push({ name, why: say('api.checkInsCannotComparedLike') })
+      leave(say('api.checkInsCannotComparedLike'))
       continue
     }
     const [from, to] = [taken[0]!.measuredOn, taken.at(-1)!.measuredOn]
     ran.push({ ...{ id: client.id, client, from, to }, ...found })
   }
   const kind = commonest(ran)
-  for (const { client } of ran.filter((r) => r.kind !== kind)) {
-    const why = measure === 'sum' ? say('api.otherFoldsMost') : say('api.anotherEquationMost')
-    unranked.push({ name: client.hiddenOnLeaderboards ? say('api.somebody') : client.name, why })
-  }
+  const why =
+    measure === 'sum' || measure === 'waist' ? OTHERS[measure] : say('api.anotherEquationMost')
+  for (const { client } of ran.filter((r) => r.kind !== kind))
+    unranked.push({ ...rowOf(client), ranked: null, why })
   const placed = rank(
     ran.filter((r) => r.kind === kind),
     measure,
   )
-  return {
-    leaderboard,
-    memberIds: members.map(({ client }) => client.id),
-    unranked,
-    lines: placed.map(({ entry: { client, from, to, change, sd }, place, tied }) => ({
-      clientId: client.hiddenOnLeaderboards ? null : client.id,
-      name: client.hiddenOnLeaderboards ? null : client.name,
-      ...{ place, tied, change, standardError: sd, from, to },
+  return [
+    ...placed.map(({ entry: { client, from, to, change, sd }, place, tie }) => ({
+      ...{ ...rowOf(client), why: null },
+      ranked: { place, tie, change, standardError: sd, from, to },
     })),
+    ...unranked,
+  ]
+}
+
+/** The result that was kept when a leaderboard was closed; who was deleted since is in none. */
+const keptRows = (db: Connection, { id, measure }: Leaderboard): Promise<BoardRow[]> =>
+  jsonOf(
+    db,
+    listOf(
+      sql`json_build_object('clientId', c.id, 'name', c.name, 'hidden', c.hidden_on_leaderboards, 'why', r.why,
+        'ranked', case when r.place is null then null else json_build_object('place', r.place, 'tie', r.tie,
+          'change', r.change, 'standardError', r.standard_error, 'from', r.from_day, 'to', r.to_day) end)`,
+      sql`from leaderboard_results r join clients c on c.id = r.client_id
+        where r.leaderboard_id = ${id} and ${showsComposition(measure) ? sql`c.show_percentages` : sql`true`}`,
+      sql`r.line`,
+    ),
+  )
+
+/** The rows of a leaderboard: as they stand, or as they were kept. */
+export const boardRows = (db: Connection, leaderboard: Leaderboard): Promise<BoardRow[]> =>
+  leaderboard.closedAt ? keptRows(db, leaderboard) : rankMembers(db, leaderboard)
+
+/** A leaderboard. Who hides their name has none here. */
+export async function findBoard(db: Connection, id: string): Promise<SaidBoard> {
+  const leaderboard = await leaderboardOr404(db, id)
+  const rows = await boardRows(db, leaderboard)
+  const { memberIds, wall } = await jsonOf<Pick<Board, 'memberIds' | 'wall'>>(
+    db,
+    sql`select json_build_object('memberIds', ${listOf(
+      sql`m.client_id`,
+      sql`from leaderboard_members m join clients x on x.id = m.client_id
+        where m.leaderboard_id = ${id} and x.archived_at is null`,
+      sql`x.name, x.id`,
+    )}, 'wall', (select json_build_object('createdAt', ${iso(sql`w.created_at`)}, 'usedAt', ${iso(sql`w.used_at`)},
+      'showsFigures', w.shows_figures) from access.wall_links w where w.leaderboard_id = ${id}))`,
+  )
+  return {
+    ...{ leaderboard, memberIds, wall },
+    unranked: rows.flatMap(({ name, hidden, why }) =>
+      why ? [{ name: hidden ? say('api.somebody') : name, why }] : [],
+    ),
+    lines: rows.flatMap(({ clientId, name, hidden, ranked }) =>
+      ranked ? [{ ...ranked, ...(hidden ? NOBODY : { clientId, name }) }] : [],
+    ),
   }
 }
+const NOBODY = { clientId: null, name: null }

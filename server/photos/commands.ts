@@ -14,7 +14,7 @@ import { photoOr404 } from './queries'
 export async function addPhoto(
   db: Database,
   clientId: string,
-  photo: NewPhoto,
+  photo: NewPhoto & { reportId?: string },
   { bytes, type }: { bytes: Uint8Array; type: string },
 ): Promise<void> {
   const picture = withoutMetadata(bytes, type as PictureType, photo)

@@ -5,6 +5,7 @@ import {
   measuredOf,
   partsOfRecord,
   planStandingNow,
+  recordBySelf,
   startOfPlan,
   type Attention,
   type ClientRecordParts,
@@ -30,7 +31,9 @@ export function partsOf(record: ClientRecord): ClientRecordParts {
 /** Judges a client's record as the client's page does; undefined where there is no check-in to judge. */
 export function sayOf(record: ClientRecord): Spoken | undefined {
   const { client: person, planInForce: plan } = record
-  const look = lookAtRecord(partsOf(record))
+  const byCoach = lookAtRecord(partsOf(record))
+  // Where nobody but the client measures, what they took is the record.
+  const look = byCoach ?? lookAtRecord(recordBySelf(record))
   if (!look) return undefined
   const headline = headlineOf(look, { spacingDays: person.cadenceDays })
   const standing =
@@ -38,7 +41,7 @@ export function sayOf(record: ClientRecord): Spoken | undefined {
   const { date } = look
   return {
     said: {
-      date,
+      ...{ date, bySelf: !byCoach },
       short: standing ? { quantity: standing.quantity, by: standing.short } : null,
       headline: {
         ...headline,

@@ -21,5 +21,16 @@ export const calendarSchema = z.object({
       moved: z.boolean(),
     }),
   ),
+  /** When clients come. */
+  appointments: z.array(
+    z.object({
+      id: idSchema,
+      clientId: idSchema,
+      name: z.string(),
+      startsAt: z.string(),
+      minutes: z.number(),
+      words: z.string(),
+    }),
+  ),
 })
 export type Calendar = z.infer<typeof calendarSchema>

@@ -74,7 +74,7 @@ const conditionShape = {
 }
 
 /** One chip of each condition, and notes. */
-const conditionsSchema = z.strictObject(conditionShape).partial()
+export const conditionsSchema = z.strictObject(conditionShape).partial()
 
 const choices = {
   protocolId: protocolIdSchema,
@@ -140,7 +140,7 @@ export const checkInSchema = z.object({
 export type CheckIn = z.infer<typeof checkInSchema>
 
 /** Units that people type, by what is measured. */
-const TYPED_UNITS = ['mm', 'cm', 'm', 'in', 'ft in', 'kg', 'lb', 'st lb'] as const
+export const TYPED_UNITS = ['mm', 'cm', 'm', 'in', 'ft in', 'kg', 'lb', 'st lb'] as const
 
 /** One reading as it is on record, in the check-in that it belongs to. */
 export const readingSchema = z.object({
@@ -159,6 +159,10 @@ export const readingSchema = z.object({
   /** Who took it and with what, as it was when it was typed. */
   testerId: z.string(),
   instrumentId: z.string().nullable(),
+  /** What a result adds to it. A browser may have kept one from before anything was corrected. */
+  correctedBy: z.number().nullable().default(null),
+  /** What sent it, by its name; null for what a hand has typed. */
+  sentBy: z.string().nullable().default(null),
 })
 export type ReadingRecord = z.infer<typeof readingSchema>
 
@@ -182,6 +186,10 @@ export const newReadingSchema = z
     /** Who took it and with what, as it was when it was typed. */
     testerId: idSchema,
     instrumentId: idSchema.nullable(),
+    /** What a result adds to it, by the newest check of its instrument. */
+    correctedBy: numberIn(say('fields.correction'), -5, 5).nullable().default(null),
+    /** What sent it, by its name; null for what a hand has typed. */
+    sentBy: requiredText(say('fields.device'), 80).nullable().default(null),
     /** Typed into a check-in that was known to be closed. */
     repair: yesOrNo(say('fields.repair')).optional(),
   })

@@ -13,6 +13,9 @@ export type Reply =
         | 'text/event-stream'
         | 'application/octet-stream'
         | 'application/x-x509-ca-cert'
+        | 'application/pdf'
+        | 'application/x-ndjson'
+        | 'text/html'
     }
 
 /**

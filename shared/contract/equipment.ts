@@ -13,9 +13,11 @@ import {
 import {
   above0,
   choice,
+  freeText,
   idSchema,
   integerBetween,
   isoDateSchema,
+  numberIn,
   pastDateSchema,
   pastInstantSchema,
   requiredText,
@@ -58,12 +60,23 @@ const checkPointSchema = z.object(
 export const instrumentCheckFormSchema = z.object({
   id: idSchema,
   checkedOn: pastDateSchema(say('fields.checked')),
+  /** Of a caliper's jaws, g/mm². */
+  closingForce: numberIn(say('fields.closingForce'), 1, 30).nullable().default(null),
   points: z.array(checkPointSchema, points).min(1, points).max(20, points),
 })
 export type InstrumentCheckForm = z.output<typeof instrumentCheckFormSchema>
 
+/** What a closed caliper, or an empty scale, reads. */
+export const zeroCheckSchema = z.object({
+  id: idSchema,
+  read: numberIn(say('fields.read'), -20, 20),
+})
+export type ZeroCheck = z.output<typeof zeroCheckSchema>
+
 const instrumentCheckSchema = z.object({
   checkedOn: isoDateSchema,
+  // A browser may have kept one from before that was asked.
+  closingForce: z.number().nullable().default(null),
   points: z.array(z.object({ known: z.number(), read: z.number() })),
 })
 
@@ -83,8 +96,12 @@ export type InstrumentForm = z.output<typeof instrumentFormSchema>
 export const instrumentSchema = instrumentFormSchema.extend({
   id: idSchema,
   name: z.string(),
+  /** Results put its readings right by its newest check. */
+  isCorrected: z.boolean().default(false),
   /** Newest first. */
   checks: z.array(instrumentCheckSchema),
+  /** The newest look at what it reads closed or empty. */
+  zero: z.object({ on: isoDateSchema, read: z.number() }).nullable().default(null),
 })
 export type Instrument = z.infer<typeof instrumentSchema>
 
@@ -109,6 +126,9 @@ export const settingsSchema = z.object({
   caliperId: idSchema.nullable(),
   tapeId: idSchema.nullable(),
   scaleId: idSchema.nullable(),
+  /** What stands on pages on paper. */
+  gymName: freeText(say('fields.gymName'), 80),
+  gymContact: freeText(say('fields.gymContact'), 200),
 })
 export type Settings = z.infer<typeof settingsSchema>
 
@@ -197,6 +217,8 @@ export const gymSchema = z.object({
   instruments: z.array(instrumentSchema),
   ownProtocols: z.array(keptProtocolSchema),
   settings: settingsSchema,
+  /** A picture stands on pages on paper. */
+  hasLogo: z.boolean(),
   /** Null while its records are too few; what a browser kept before has none. */
   figures: z
     .object({

@@ -73,6 +73,25 @@ function text(label: Words, accepted: Words, longest: number, lines: boolean) {
     .pipe(z.string().max(longest, words))
 }
 
+const EACH_HIDDEN = new RegExp(HIDDEN.source, 'gu')
+
+/** A text as it came from elsewhere, over several lines: signs that cannot be seen are left out, and nothing is refused for them. */
+export function broughtText(label: Words, longest: number) {
+  const words = errorText(label, say('fields.upCharacters', { longest }))
+  const keptSign = (sign: string) =>
+    sign === '\n' || sign === '\u200c' || sign === '\u200d' ? sign : ''
+  return z
+    .string(words)
+    .max(longest, words)
+    .transform((typed) =>
+      typed
+        .normalize('NFC')
+        .replace(LINE_ENDS, '\n')
+        .replaceAll('\t', ' ')
+        .replace(EACH_HIDDEN, keptSign),
+    )
+}
+
 const VISIBLE = /[\p{L}\p{N}\p{P}\p{S}]/u
 
 /** Text of one to so many characters, on one line; at least one of them can be seen. */

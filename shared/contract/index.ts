@@ -3,12 +3,18 @@ import { access } from './routes/access'
 import { backups } from './routes/backups'
 import { calendar } from './routes/calendar'
 import { checkIns } from './routes/check-ins'
+import { details, my, sharing, weeklyReports } from './routes/client-side'
 import { clients } from './routes/clients'
 import { gym } from './routes/equipment'
+import { exchange } from './routes/exchange'
 import { leaderboards } from './routes/leaderboards'
 import { notes } from './routes/notes'
+import { otherResults } from './routes/other-results'
 import { photos } from './routes/photos'
 import { plans } from './routes/plans'
+import { reminders } from './routes/reminders'
+import { reports } from './routes/reports'
+import { studies } from './routes/studies'
 import { today } from './routes/today'
 import { weighIns } from './routes/weigh-ins'
 
@@ -20,14 +26,23 @@ const contract = {
   today,
   calendar,
   clients,
+  details,
+  sharing,
+  weeklyReports,
+  my,
   weighIns,
   notes,
+  otherResults,
   photos,
   plans,
+  reminders,
+  reports,
   checkIns,
   gym,
+  studies,
   leaderboards,
   backups,
+  exchange,
   access,
 }
 

@@ -14,6 +14,7 @@ export const rosterQuerySchema = z.object({
   search: freeText(say('fields.search'), 80).default(''),
   state: choice(say('fields.state'), ROSTER_STATES).optional(),
   says: choice(say('fields.says'), ROSTER_SAYS).optional(),
+  tag: freeText(say('fields.tag'), 40).optional(),
   sort: choice(say('fields.sort'), ROSTER_SORTS).default('name'),
   descending: z
     .stringbool(errorText(say('fields.descending'), say('fields.trueFalse')))
@@ -28,6 +29,7 @@ export const rosterEntrySchema = z.object({
   dueOn: isoDateSchema.nullable(),
   checkIns: z.number(),
   state: z.enum(ROSTER_STATES),
+  tags: z.array(z.string()),
   /** What the record says; null before the first check-in, and until it is judged. */
   said: saidSchema.nullable(),
 })
@@ -38,5 +40,7 @@ export const rosterSchema = z.object({
   /** How many there are on all pages. */
   total: z.number(),
   page: z.number(),
+  /** Every tag that a client has, by name. */
+  tags: z.array(z.string()),
 })
 export type Roster = z.infer<typeof rosterSchema>

@@ -12,6 +12,8 @@ export const todayEntrySchema = z.object({
   state: z.enum(['first', 'coming', 'due', 'late']),
   dueOn: isoDateSchema.nullable(),
   daysPast: z.number().nullable(),
+  /** When they come today; null where no appointment says so. */
+  comesAt: z.string().nullable(),
   /** The check-in that is under way, with how many readings it has so far. */
   open: z.object({ id: z.string(), readings: z.number(), startedAt: z.string() }).nullable(),
 })
@@ -29,6 +31,8 @@ export const todayItemSchema = z.object({
   checkInId: z.string().nullable(),
   /** Days past the date of the check-in that is due. */
   daysPast: z.number().nullable(),
+  /** The newest check-in was taken with an instrument that is out of tolerance. */
+  inDoubt: z.boolean(),
   /** Of weigh-ins that came in: on how many days, and the mean of the last seven, kg. */
   report: z.object({ days: z.number(), meanKg: z.number() }).nullable(),
 })
@@ -49,6 +53,16 @@ export const todaySchema = z.object({
   week: entries,
   /** Clients of whom there is nothing to do. */
   rest: z.number(),
+  /** Instruments that are out of tolerance, or to be checked. */
+  instruments: z.array(
+    z.object({
+      ...{ id: z.string(), name: z.string(), kind: z.enum(['caliper', 'tape', 'scale']) },
+      what: z.enum(['out', 'overdue', 'soon']),
+      lastOn: isoDateSchema.nullable(),
+      /** Until the check is due, where it comes. */
+      days: z.number().nullable(),
+    }),
+  ),
   /** What backups ask for. */
   backups: backupConcernSchema,
   /** Records that are not judged yet. */

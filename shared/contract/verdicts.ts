@@ -24,6 +24,8 @@ const headlineSchema = z.object({
 /** What was said of a record at its newest check-in. */
 export const saidSchema = z.object({
   date: isoDateSchema,
+  /** By what the client measured themselves: nobody else has. */
+  bySelf: z.boolean().default(false),
   headline: headlineSchema,
   /** What the plan has and the record does not, in kg, mm or cm; where a plan says so. */
   short: z.object({ quantity: z.string(), by: z.number() }).nullable(),

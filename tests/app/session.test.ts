@@ -111,6 +111,17 @@ describe('opening', () => {
   })
 })
 
+test('a reading that is stored while the answer is on its way stays', async () => {
+  const world = opened([viewOf(A)])
+  const open = world.session.open(A)
+  await world.settled()
+  world.outbox.add(readingOp(A, 'one'))
+  await world.outbox.send(A)
+  world.asked.get(A)!.resolve(viewOf(A))
+  await open
+  expect(world.session.view.value!.checkIn.readings.map(({ id }) => id)).toEqual([idOf('one')])
+})
+
 describe('what is here', () => {
   async function open() {
     const world = opened()

@@ -25,13 +25,13 @@ test.each([
   ['mass', null, scaleId],
   ['height', null, null],
 ] as const)('a %s is stored with what it was taken with', (kind, site, instrumentId) => {
-  const stamped = stampReading(typed(kind, site), checkIn, [], made)
+  const stamped = stampReading(typed(kind, site), checkIn, [], made, [])
   expect(stamped).toEqual({
     ...{ ...typed(kind, site), ...made, checkInId: A, supersedes: null },
-    ...{ testerId: checkIn.testerId, instrumentId },
+    ...{ testerId: checkIn.testerId, instrumentId, correctedBy: null, sentBy: null },
   })
   const bare = { ...checkIn, caliperId: null, tapeId: null, scaleId: null }
-  expect(stampReading(typed(kind, site), bare, [], made).instrumentId).toBeNull()
+  expect(stampReading(typed(kind, site), bare, [], made, []).instrumentId).toBeNull()
 })
 
 test('it stands in the place of the one in force in its box, and says so of a closed check-in', () => {
@@ -43,11 +43,26 @@ test('it stands in the place of the one in force in its box, and says so of a cl
     record('other standard', { standard: 'int' }),
     record('other site', { site: 'triceps' }),
   ]
-  const again = stampReading(typed('skinfold', 'thigh'), checkIn, readings, made)
+  const again = stampReading(typed('skinfold', 'thigh'), checkIn, readings, made, [])
   expect(again.supersedes).toBe(idOf('second'))
   expect(again).not.toHaveProperty('repair')
   const closed = { ...checkIn, closedAt: made.takenAt }
-  expect(stampReading(typed('girth', 'waist'), closed, readings, made)).toMatchObject({
+  expect(stampReading(typed('girth', 'waist'), closed, readings, made, [])).toMatchObject({
     ...{ supersedes: null, repair: true },
   })
+})
+
+test('a reading of an instrument that is put right says by how much, and stays as it was read', () => {
+  const points = [10, 20].map((known) => ({ known, read: known * 1.05 }))
+  const checks = [{ checkedOn: '2026-03-01', closingForce: null, points }]
+  const other = { id: tapeId, isCorrected: true, checks: [] }
+  const with_ = (isCorrected: boolean) =>
+    stampReading(typed('skinfold', 'thigh'), checkIn, [], made, [
+      { id: caliperId, isCorrected, checks },
+      other,
+    ])
+  // Between 10.5, which is 0.5 too much, and 21, which is 1: 12 lies a seventh of the way.
+  expect(with_(true)).toMatchObject({ value: 12, correctedBy: -0.571 })
+  expect(with_(false).correctedBy).toBeNull()
+  expect(stampReading(typed('girth', 'waist'), checkIn, [], made, [other]).correctedBy).toBeNull()
 })

@@ -10,6 +10,7 @@ const root = fileURLToPath(new URL('../..', import.meta.url))
 const ALLOWED = new Set([
   ...[
     'MIT',
+    'MIT-0',
     'ISC',
     '0BSD',
     'BSD-2-Clause',
@@ -19,6 +20,7 @@ const ALLOWED = new Set([
     'CC0-1.0',
   ],
   ...['MIT OR Apache-2.0', '(MIT OR CC0-1.0)', '(BSD-3-Clause OR GPL-2.0)'],
+  ...['(MIT OR GPL-3.0-or-later)', '(MIT AND Zlib)'],
   // Fonts; the table of browsers, and the minifier of styles, which build and are not shipped.
   ...['OFL-1.1', 'CC-BY-4.0', 'MPL-2.0'],
 ])
@@ -28,6 +30,14 @@ interface Locked {
   license?: string
 }
 
+/** What a package says of itself, or the first line of its licence where it says nothing. */
+function ownWords(folder: string): string | undefined {
+  const { license } = JSON.parse(readFileSync(join(folder, 'package.json'), 'utf8')) as Locked
+  const file = join(folder, 'LICENSE')
+  if (license || !existsSync(file)) return license
+  return /^(?:The )?MIT License/i.test(readFileSync(file, 'utf8').trim()) ? 'MIT' : undefined
+}
+
 test('everything that the application is built on has a licence that lets it be given away', () => {
   const { packages } = JSON.parse(readFileSync(join(root, 'package-lock.json'), 'utf8')) as {
     packages: Record<string, Locked>
@@ -35,7 +45,7 @@ test('everything that the application is built on has a licence that lets it be 
   const found = Object.entries(packages).flatMap(([path, { dev, license }]) => {
     if (!path || dev) return []
     const own = join(root, path, 'package.json')
-    const said = license ?? (existsSync(own) ? JSON.parse(readFileSync(own, 'utf8')).license : null)
+    const said = license ?? (existsSync(own) ? ownWords(join(root, path)) : null)
     // Builds for other systems are not here, and are the same package's.
     return said === null ? [] : [[path, said as string]]
   })

@@ -31,6 +31,25 @@ describe('the command line', () => {
   const oak = (...args: string[]) =>
     spawnSync('node', ['scripts/oak.mjs', ...args], { cwd: root, encoding: 'utf8' })
 
+  test('reads what a scale sent, and what a study says', () => {
+    const sent = oak('packet', '2a9d', '00', 'B0', '36')
+    expect([sent.status, JSON.parse(sent.stdout)]).toMatchObject([0, { ok: true, massKg: 70 }])
+    for (const args of [['2a9d'], ['2a98', '00'], ['2a9d', 'x'], ['2a9c', '00']]) {
+      const refused = oak('packet', ...args)
+      expect([refused.status, refused.stdout], args.join(' ')).toEqual([2, ''])
+      expect(refused.stderr).toMatch(/Accepted: |enter at least 2 bytes. Got 1/)
+    }
+    const file = join(folder, 'study.csv')
+    const rows = ['1,triceps,Ann,12,13', '2,triceps,Ann,20,20', '3,triceps,Ann,,20']
+    writeFileSync(file, ['subject,site,tester,trial_1,trial_2', ...rows].join('\n'))
+    const study = oak('study', file)
+    expect(study.stderr).toMatch(/^Row 4, column trial_1: /)
+    const [head, ann, ...more] = study.stdout.trim().split('\r\n')
+    expect(head).toBe('site,tester,pairs,tem,tem_percent,icc,bias,loa_low,loa_high')
+    expect(ann).toMatch(/^triceps,Ann,2,0\.5,/)
+    expect([study.status, more]).toEqual([1, []])
+  }, 60_000)
+
   test('says what it can do: asked on standard output, otherwise on standard error', () => {
     const asked = oak('--help')
     expect([asked.status, asked.stderr]).toEqual([0, ''])
@@ -45,7 +64,7 @@ describe('the command line', () => {
   test.each([
     [
       ['constructor'],
-      'Verb: got "constructor". Accepted: backup, check, estimate, judge, password, plan, restore.',
+      'Verb: got "constructor". Accepted: backup, check, estimate, export, import, judge, message, packet, password, plan, restore, study.',
     ],
     [['estimate'], 'File: is missing. Accepted: a CSV file, or -.'],
     [['estimate', 'a', 'b'], 'File: got 2. Accepted: one.'],

@@ -145,6 +145,17 @@ describe('the way to the newest check-in', () => {
     expect(middle.at(-1)!.line.fat!.change).toBeCloseTo(whole - parts[4]!.line.fat!.change, 8)
   })
 
+  test('begins with none in a phase that follows another too', () => {
+    const seen = lookAtRecord(
+      { person: woman, checkIns: checkInsBy(), phaseStarts: [at(1), at(4)] },
+      { retrospect: {} },
+    )!
+    const course = seen.course('phase')
+    expect(course[0]).toMatchObject({ date: at(4), line: { fat: { change: 0, interval: [0, 0] } } })
+    const judged = seen.horizons.phase!.changes.fat!
+    expect(course.at(-1)!.line.fat!.change).toBeCloseTo(judged.change, 8)
+  })
+
   test('is not there where it was not asked for', () => {
     expect(lookAtRecord({ person: woman, checkIns: checkInsBy() })!.course('first')).toEqual([])
   })

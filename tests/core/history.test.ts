@@ -110,6 +110,12 @@ describe('what asks for a second look', () => {
     expect(kinds(now([...folds(honest), bare('height', 151)], { heightCm: 151 }))).toEqual([])
   })
 
+  test('a body mass that a scale has sent is no slip of the fingers', () => {
+    const pounds = (more: Partial<Reading>) => now([...folds(honest), bare('mass', 136.7, more)])
+    expect(kinds(pounds({ sentBy: null }))).toEqual(['unit: mass'])
+    expect(kinds(pounds({ sentBy: 'Scale' }))).toEqual([])
+  })
+
   test('digits of a height changed about are told from feet and inches', () => {
     const [finding] = findingsOf(woman, now([bare('height', 186)]), [last], setup)
     expect(finding).toMatchObject({ kind: 'transposition', sites: ['height'] })

@@ -257,12 +257,37 @@ describe('a week of mass', () => {
 describe('a board', () => {
   const entry = (id: string, change: number, sd = 0.5) => ({ id, change, sd })
   const places = (...args: Parameters<typeof rank>) =>
-    rank(...args).map(({ entry: { id }, place, tied }) => `${place}${tied ? '=' : ''} ${id}`)
+    rank(...args).map(({ entry: { id }, place, tie }) => `${place}${tie ? '=' : ''} ${id}`)
 
   test('ties all whose difference from the first is not clear', () => {
     expect(
       places([entry('a', -1), entry('b', -4), entry('c', -3.2), entry('d', 0.5)], 'fatMass'),
     ).toEqual(['1= b', '1= c', '3= a', '3= d'])
+  })
+
+  test('who shares a place is told what lies between them, and from what on it would be clear', () => {
+    const [b, c, a] = rank([entry('a', -1), entry('b', -4), entry('c', -3.2)], 'bodyMass')
+    // 2.58 standard errors of a difference of two that err by 0.5 each.
+    const clearFrom = expect.closeTo(2.58 * Math.hypot(0.5, 0.5), 9)
+    expect([b!.tie, c!.tie, a!.tie]).toEqual([
+      { count: 2, spread: expect.closeTo(0.8, 9), clearFrom },
+      { count: 2, spread: expect.closeTo(0.8, 9), clearFrom },
+      null,
+    ])
+    // Whoever shares a place lies less apart from its first than would be clear.
+    fc.assert(
+      fc.property(
+        fc.array(fc.double({ min: -9, max: 9, noNaN: true }), { maxLength: 12 }),
+        (all) => {
+          const placed = rank(
+            all.map((change, i) => entry(`${i}`, change)),
+            'waist',
+          )
+          for (const { tie } of placed)
+            if (tie) expect(tie.spread).toBeLessThanOrEqual(tie.clearFrom)
+        },
+      ),
+    )
   })
 
   test('the net swing ranks by gain', () => {

@@ -14,7 +14,7 @@ import {
   waitForText,
 } from './support/browser'
 import * as flow from './support/floor'
-import { begin, press, pressOfAccount, useFloor, violations, weighIn } from './support/floor'
+import { begin, call, press, pressOfAccount, useFloor, violations, weighIn } from './support/floor'
 import { freePort } from '../support/free-port'
 
 /*
@@ -81,23 +81,6 @@ const ask = (path: string, headers: Record<string, string> = {}) =>
     sent.once('error', reject)
     sent.end()
   })
-
-/** Calls the API in a page, as whoever is signed in there. */
-const call = (page: Page, method: string, path: string, body?: unknown) =>
-  page.evaluate(
-    async (how, where, what) => {
-      const response = await fetch(where, {
-        method: how,
-        headers: { 'content-type': 'application/json' },
-        ...(what === undefined ? {} : { body: JSON.stringify(what) }),
-      })
-      const json = response.headers.get('content-type')?.includes('json')
-      return { status: response.status, body: json ? await response.json() : undefined }
-    },
-    method,
-    path,
-    body,
-  )
 
 const onPath = (page: Page, path: string) =>
   page.waitForFunction((wanted) => location.pathname === wanted, {}, path)

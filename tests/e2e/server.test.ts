@@ -1,12 +1,16 @@
+import { spawn } from 'node:child_process'
 import { randomUUID } from 'node:crypto'
 import { readdirSync } from 'node:fs'
 import { request } from 'node:http'
 import { fileURLToPath } from 'node:url'
 import { strFromU8, unzipSync } from 'fflate'
 import { afterAll, beforeAll, describe, expect, test } from 'vitest'
-import { SEVEN_FOLDS } from '#core'
+import { isoDateOf, SEVEN_FOLDS } from '#core'
 import type { CheckIn, ReadingReceipt } from '#shared/contract/check-ins'
+import type { Reminders } from '#shared/contract/reminders'
 import { openPostgres } from '../../server/database/postgres'
+import { changeReminderSettings } from '../../server/reminders/settings'
+import { startMailServer } from '../support/mail-server'
 import { startPostgres, type PostgresServer } from '../support/postgres'
 import { addClient, readingsFor, startCheckIn, viewOf } from './support/record'
 import { TestServer } from './support/server'
@@ -19,13 +23,41 @@ let postgres: PostgresServer
 beforeAll(async () => void (postgres = await startPostgres()))
 afterAll(() => postgres?.stop())
 
+/** A process that sends reminders when it is told to. */
+function remindingProcess(env: Record<string, string>) {
+  const tsx = fileURLToPath(new URL('../../node_modules/tsx/dist/cli.mjs', import.meta.url))
+  const script = fileURLToPath(new URL('support/remind.ts', import.meta.url))
+  const root = fileURLToPath(new URL('../..', import.meta.url))
+  const child = spawn(process.execPath, [tsx, '--tsconfig', 'tsconfig.tests.json', script], {
+    ...{ cwd: root, env: { ...process.env, ...env }, stdio: ['pipe', 'pipe', 'inherit'] },
+  })
+  let text = ''
+  const said = (words: RegExp) =>
+    new Promise<string>((resolve, reject) => {
+      const look = () => {
+        const found = words.exec(text)
+        if (found) resolve(found[0])
+      }
+      child.stdout.on('data', look)
+      child.on('exit', () => reject(new Error(`ended: ${text}`)))
+      look()
+    })
+  child.stdout.on('data', (part: Buffer) => (text += part.toString()))
+  const done = said(/^\d+$/m).then(Number)
+  // Whoever waits for it is told of an end before.
+  done.catch(() => {})
+  return { ready: said(/ready/), done, go: () => void child.stdin.write('go\n') }
+}
+
 const WRITERS = 50
 const READINGS = 40
 
 describe('two processes', () => {
   let both: [TestServer, TestServer]
+  let url: string
   beforeAll(async () => {
-    const env = { DATABASE_URL: await postgres.create('oak_two') }
+    url = await postgres.create('oak_two')
+    const env = { DATABASE_URL: url }
     const first = await TestServer.create({ env })
     both = [first, await TestServer.create({ env, beside: first })]
   })
@@ -108,6 +140,40 @@ describe('two processes', () => {
       ])
       last = taken[0]!
     }
+  })
+
+  test('remind of the same things at the same moment, and each goes out once', async () => {
+    // In a record of its own, and with no server beside: what one without a mail server takes waits a minute.
+    const ownUrl = await postgres.create('oak_mails')
+    const one = await TestServer.create({ env: { DATABASE_URL: ownUrl } })
+    const due = isoDateOf(new Date())
+    const names = Array.from({ length: 30 }, (_, i) => `Mail ${i}`)
+    for (const name of names) {
+      const { id } = await addClient(one, name)
+      await one.patch(`/api/clients/${id}`, { nextDueOn: due })
+      await one.patch(`/api/clients/${id}/details`, {
+        email: `${name.replace(' ', '')}@example.org`,
+      })
+    }
+    const { settings } = await one.get<Reminders>('/api/reminders')
+    await one.remove()
+    const { db, close } = await openPostgres(ownUrl, migrations, undefined)
+    await changeReminderSettings(db, { ...settings, byMail: true, quiet: { from: 0, until: 0 } })
+    await close()
+    // Its first mail waits for another one's: no process can send them all before a second one begins.
+    const post = await startMailServer({ together: 2 })
+    const env = {
+      ...{ DATABASE_URL: ownUrl, SMTP_URL: post.url, OAK_PINCH_MAIL_FROM: 'gym@oak-pinch.example' },
+    }
+    const processes = [1, 2, 3].map(() => remindingProcess(env))
+    await Promise.all(processes.map(({ ready }) => ready))
+    for (const { go } of processes) go()
+    const taken = await Promise.all(processes.map(({ done }) => done))
+    const addressed = post.mails.map(({ to }) => (Array.isArray(to) ? '' : to!.text)).sort()
+    expect(addressed).toEqual(names.map((name) => `${name.replace(' ', '')}@example.org`).sort())
+    // Each had its share, or the test would show nothing.
+    expect(taken.filter((count) => count > 0).length, taken.join()).toBeGreaterThan(1)
+    await post.close()
   })
 
   test('a check-in that is closed by one takes nothing more from the other', async () => {

@@ -462,7 +462,10 @@ test('a board is made, names nobody who hides, and ties who is not clearly apart
   await setDate(page, '#starts', addDays(todayIs(), -63))
   for (const { name } of [clear, near, hides]) await tick(page, name)
   await press(page, 'Save')
-  await waitForText(page, 'An equals sign')
+  await waitForText(page, '2 share this place')
+  expect(await textOf(page, 'tie')).toMatch(
+    /lies between them, and less than .* may be the caliper/,
+  )
   const board = await textOf(page, 'board')
   expect(board).toMatch(/^1\s+Ada Ahead/)
   expect(board).toMatch(/2=[^=]*Bea Behind/)
@@ -519,12 +522,12 @@ test('no page has an accessibility violation or runs over the side, at either si
   await server.post(`/api/clients/${id}/weigh-ins`, {
     ...{ text: '64 64.2 63.9 64.1 63.8 64 63.7', last: todayIs(), unit: 'kg' },
   })
-  const paths = ['', '/curves', '/body-map', '/weigh-ins', '/photos'].map(
-    (p) => `/clients/${id}${p}`,
-  )
+  const paths = [
+    ...['', '/curves', '/body-map', '/weigh-ins', '/photos', '/reports', '/notes', '/share'],
+  ].map((p) => `/clients/${id}${p}`)
   for (const viewport of [DESK, PHONE]) {
     await page.setViewport(viewport)
-    for (const path of [...paths, '/clients', '/leaderboards']) {
+    for (const path of [...paths, '/clients', '/leaderboards', '/reminders']) {
       await open(path)
       expect(await flow.violations(page), path).toEqual([])
       const over = await page.evaluate(

@@ -10,6 +10,7 @@ import {
   type SampledApi,
   type Samples,
 } from './support/samples'
+import { callerOf, cookieOf } from './support/signed'
 
 /*
  * Who gets in, and what they may do: every route as nobody and as every role, held against a table that was written down
@@ -19,7 +20,7 @@ import {
 const ROUTES = routesOf()
 const PASSWORD = 'four words in a row'
 
-/** Who may call what: owner, coach, assistant, and a coach who is kept to their own clients. */
+/** Who may call what: owner, coach, assistant, a coach who is kept to their own clients, and a client by a link. */
 const MAY: Record<string, string> = {
   ...{ 'today.list': 'oc+', 'today.done': 'oc+', 'calendar.month': 'oc+', 'calendar.file': 'oc+' },
   ...{ 'clients.list': 'oc+', 'clients.add': 'oc+', 'clients.view': 'oc', 'clients.change': 'oc' },
@@ -35,14 +36,38 @@ const MAY: Record<string, string> = {
   ...{ 'checkIns.discard': 'oc', 'checkIns.close': 'oc', 'checkIns.void': 'oc' },
   ...{ 'checkIns.restore': 'oc', 'checkIns.move': 'oc' },
   ...{ 'checkIns.addReadings': 'oca', 'checkIns.caller': 'oca', 'checkIns.live': 'oca' },
+  ...{ 'details.view': 'oc', 'details.change': 'oc', 'details.keepNote': 'oc' },
+  ...{ 'details.removeNote': 'oc', 'details.keepAppointment': 'oc' },
+  ...{ 'details.cancelAppointment': 'oc', 'sharing.preview': 'oc', 'sharing.file': 'oc' },
+  ...{ 'sharing.addLink': 'oc', 'sharing.endLink': 'oc', 'sharing.open': 'noca+x' },
+  ...{ 'weeklyReports.list': 'oc', 'weeklyReports.add': 'oc', 'weeklyReports.decide': 'oc' },
+  ...{ 'weeklyReports.ask': 'oc' },
+  ...{ 'my.page': 'x', 'my.send': 'x', 'my.answer': 'x', 'my.addPhoto': 'x', 'my.photo': 'x' },
   ...{ 'gym.view': 'oca+', 'gym.change': 'oc+', 'gym.addTester': 'o', 'gym.changeTester': 'o' },
   ...{ 'gym.addInstrument': 'oc+', 'gym.changeInstrument': 'oc+', 'gym.checkInstrument': 'oc+' },
+  ...{ 'gym.zeroInstrument': 'oc+', 'gym.correctInstrument': 'o' },
   ...{ 'gym.keepProtocol': 'oc+', 'gym.removeProtocol': 'oc+' },
+  ...{ 'otherResults.add': 'oc', 'otherResults.remove': 'oc' },
+  ...{ 'studies.begin': 'oc+', 'studies.view': 'oc+' },
+  ...{ 'studies.take': 'oc+', 'studies.end': 'oc+', 'studies.certificate': 'oc+' },
+  ...{ 'studies.tester': 'oc+', 'studies.practice': 'oc+', 'studies.keepPractice': 'oc+' },
+  ...{ 'gym.logo': 'oca+', 'gym.keepLogo': 'oc+', 'gym.removeLogo': 'oc+' },
+  ...{ 'reports.client': 'oc', 'reports.sumByAge': 'oca+' },
   ...{ 'backups.view': 'o', 'backups.make': 'o', 'backups.change': 'o', 'backups.bring': 'o' },
+  ...{ 'exchange.imports': 'o', 'exchange.known': 'o', 'exchange.bring': 'o' },
+  ...{ 'exchange.sheetKeys': 'o', 'exchange.addSheetKey': 'o', 'exchange.removeSheetKey': 'o' },
+  ...{ 'exchange.sheet': 'noca+x' },
+  ...{ 'exchange.undo': 'o', 'exchange.everything': 'o', 'exchange.client': 'oc' },
   ...{ 'backups.file': 'o', 'backups.tryOut': 'o', 'backups.restore': 'o' },
   ...{ 'leaderboards.list': 'oc', 'leaderboards.add': 'oc', 'leaderboards.view': 'oc' },
-  ...{ 'leaderboards.change': 'oc', 'leaderboards.remove': 'oc' },
-  ...{ 'access.me': 'noca+', 'access.signIn': 'noca+', 'access.signOut': 'oca+' },
+  ...{ 'leaderboards.change': 'oc', 'leaderboards.remove': 'oc', 'leaderboards.close': 'oc' },
+  ...{ 'leaderboards.reopen': 'oc', 'leaderboards.hang': 'oc', 'leaderboards.takeDown': 'oc' },
+  ...{ 'leaderboards.wall': 'noca+x' },
+  ...{ 'reminders.view': 'oc+', 'reminders.change': 'o', 'reminders.said': 'oc' },
+  ...{ 'reminders.again': 'oc', 'reminders.feed': 'oc+', 'reminders.endFeed': 'oc+' },
+  ...{ 'reminders.myFeed': 'x', 'reminders.subscribed': 'noca+x', 'reminders.outbox': 'o' },
+  ...{ 'reminders.stop': 'noca+x', 'reminders.resume': 'noca+x' },
+  ...{ 'access.me': 'noca+x', 'access.signIn': 'noca+x', 'access.signOut': 'oca+x' },
   ...{ 'access.begin': 'o', 'access.changePassword': 'oca+', 'access.nameDevice': 'oca+' },
   ...{ 'access.view': 'o', 'access.change': 'o', 'access.addAccount': 'o' },
   ...{ 'access.changeAccount': 'o', 'access.removeAccount': 'o', 'access.endSession': 'o' },
@@ -50,40 +75,22 @@ const MAY: Record<string, string> = {
   ...{ 'access.coach': 'o' },
   ...{
     'access.openCheckIns': 'oca+',
-    'access.phones': 'noca+',
-    'access.health': 'noca+',
+    'access.phones': 'noca+x',
+    'access.health': 'noca+x',
     'access.letPhonesIn': 'o',
   },
-  ...{ 'access.certificate': 'noca+', 'access.offerPairing': 'oca+', 'access.pair': 'noca+' },
+  ...{ 'access.certificate': 'noca+x', 'access.offerPairing': 'oca+', 'access.pair': 'noca+x' },
 }
 /** What a route answers to somebody who may not know whom it is about. */
 const HIDDEN =
-  /^(?!leaderboards|clients\.erase|access\.(?:assign|coach)|backups|gym|access\.(?!seen))/
+  /^(?!leaderboards|my\.|reminders\.(?:change|outbox|myFeed)|clients\.erase|access\.(?:assign|coach)|backups|exchange\.(?!client)|gym|access\.(?!seen))/
 
 let api: SampledApi
 let made: Samples
 beforeAll(async () => void ({ api, made } = await startWithSamples()))
 afterAll(() => api.close())
 
-/** Calls the API as whoever has the cookie. */
-async function call(cookie: string, method: string, path: string, body?: unknown) {
-  const sent = body === undefined ? {} : { body: JSON.stringify(body) }
-  const response = await api.raw(method, path, {
-    ...{ headers: { cookie, 'content-type': 'application/json' } },
-    ...sent,
-  })
-  const json = response.headers.get('content-type')?.includes('json')
-  return {
-    ...{ status: response.status, response },
-    body: json ? await response.json() : undefined,
-  }
-}
-
-const cookieOf = (response: Response) =>
-  response.headers
-    .getSetCookie()
-    .map((set) => set.split(';')[0])
-    .join('; ')
+const call = callerOf(() => api)
 
 async function signIn(name: string, password = PASSWORD) {
   const answer = await call('', 'POST', '/api/sign-in', { name, password })
@@ -133,7 +140,19 @@ describe('every route, as every role and as nobody', () => {
     // Of whom nobody of those below is the coach.
     await account('Cleo', 'coach', await person('Cleo Coach'))
     await account('Asa', 'assistant')
+    await call(owner, 'PATCH', '/api/phones', { open: true })
   })
+  afterAll(() => call(owner, 'PATCH', '/api/phones', { open: false }))
+  /** A client of the gym who came by a link, and is nobody's whom the samples are about. */
+  async function client() {
+    const { other } = made
+    const path = `/api/clients/${other.id}/links`
+    const link = await call(owner, 'POST', path, { id: randomUUID(), days: 7 })
+    const [, key] = link.body.addresses[0].split('#')
+    const opened = await call('', 'POST', '/api/link', { key, birthYear: 1990 })
+    expect(opened.status, JSON.stringify(opened.body)).toBe(200)
+    return cookieOf(opened.response)
+  }
   beforeEach(async () => {
     cookies.n = ''
     for (const [who, name] of [
@@ -143,6 +162,7 @@ describe('every route, as every role and as nobody', () => {
     ] as const)
       cookies[who] ||= (await signIn(name)).cookie
     cookies['+'] = cookies.c!
+    cookies.x ||= await client()
   })
 
   test('is in the table', () => {
@@ -155,15 +175,16 @@ describe('every route, as every role and as nobody', () => {
       headers: { cookie, 'content-type': file?.type ?? 'application/json' },
       ...(file ? { body: file.bytes } : route.body ? { body: JSON.stringify(body) } : {}),
     })
-    const words = response.headers.get('content-type')?.includes('json')
+    const words = response.headers.get('content-type')?.startsWith('application/json')
     return { status: response.status, code: words ? codeOf(await response.json()) : undefined }
   }
   const codeOf = (answer: { problems?: { code: string }[] }) => answer.problems?.[0]?.code
 
   test.each(ROUTES)('%s', async (name, route) => {
-    for (const who of ['n', 'a', '+', 'c', 'o']) {
+    for (const who of ['n', 'x', 'a', '+', 'c', 'o']) {
       // It ends the session that the next test goes on with.
-      if (name === 'access.signOut' && who !== 'n')
+      if (name === 'access.signOut' && who === 'x') cookies.x = await client()
+      else if (name === 'access.signOut' && who !== 'n')
         cookies[who] = (await signIn({ o: 'Olive Owner', a: 'Asa' }[who] ?? 'Cleo')).cookie
       if (who === '+') await call(cookies.o!, 'PATCH', '/api/access', { coachesSee: 'own' })
       const { status, code } = await asked(cookies[who]!, route, made.samples[name]!())

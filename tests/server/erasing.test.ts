@@ -80,6 +80,12 @@ async function clubWith(folder: string) {
     `insert into client_notes (id, client_id, date, kind, words) values ($1, $2, '2026-05-04', 'other', $3)`,
     [randomUUID(), other, 'trains with erwin  Erasable on Mondays'],
   )
+  // Measured in a study, where people are written down by hand.
+  await run(
+    `insert into studies (id, tester_id, standard, sites, subjects, measured_order, begun_on)
+     select $1, id, 'us', '["thigh"]', $2, '[0, 1]', '2026-05-04' from people limit 1`,
+    [randomUUID(), JSON.stringify(['Erwin Erasable', 'Stays Starling'])],
+  )
   await writePhoto(open.db, photo!, PICTURE)
   await run(
     `insert into photos (id, client_id, view, taken_on, type, width, height) values ($1, $2, 'front', '2026-05-04', 'image/png', 1, 1)`,
@@ -101,6 +107,8 @@ test('nothing of who was deleted for good can be read in the folder any more', a
   expect(rows).toEqual([{ words: 'trains with (…) on Mondays' }])
   const { rows: reasons } = await engine.query('select reason from audit_log')
   expect(reasons).toEqual([{ reason: '(…)' }])
+  const { rows: studied } = await engine.query('select subjects from studies')
+  expect(studied).toEqual([{ subjects: ['(…)', 'Stays Starling'] }])
   // Before the stop as well: the log that held them is gone.
   expect(found(folder, WORDS)).toEqual([])
   await close()

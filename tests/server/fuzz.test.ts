@@ -145,7 +145,8 @@ async function notAsSaid(name: string, route: Route): Promise<void> {
     const response = await probe(`${name} ${method}`, route, { ...sample, body: {} }, { method })
     void response
   }
-  if (!route.body) return
+  // Who is no client is refused before anything of theirs is read.
+  if (!route.body || name.startsWith('my.')) return
   const json = JSON.stringify(sample.body)
   const typed = (type: string, body: BodyInit = json) =>
     probe(`${name} ${type}`, route, sample, { body, headers: { 'content-type': type } })

@@ -421,3 +421,20 @@ describe('what holds on', () => {
     expect((await notes('three', another)).status).toBe(409)
   })
 })
+
+test('what another method said is kept once, in the order of its days, and goes when it is taken away', async () => {
+  const { id } = await addClient('Sue Scanned')
+  const result = (on: string, fatPercent: number) => ({
+    ...{ id: randomUUID(), method: 'dxa', on, fatPercent },
+  })
+  const [late, early] = [result(today, 21), result(addDays(today, -90), 24)]
+  for (const one of [late, early, late]) await api.post(`/api/clients/${id}/other-results`, one)
+  const kept = (await recordOf(id)).otherResults
+  expect(kept.map(({ fatPercent }) => fatPercent)).toEqual([24, 21])
+  expect(kept[0]).toMatchObject({ device: '', conditions: '', fatKg: null, leanKg: null })
+  const tomorrow = await api.post(`/api/clients/${id}/other-results`, result(addDays(today, 2), 20))
+  expect(tomorrow.status).toBe(422)
+  for (let twice = 0; twice < 2; twice++)
+    expect((await api.delete(`/api/clients/${id}/other-results/${late.id}`)).status).toBe(200)
+  expect((await recordOf(id)).otherResults.map((one) => one.id)).toEqual([early.id])
+})

@@ -2,8 +2,15 @@ import { randomUUID } from 'node:crypto'
 import fc from 'fast-check'
 import { sql } from 'drizzle-orm'
 import { afterAll, beforeAll, expect, test } from 'vitest'
-import { addDays, dueState, ownErrorsOf, readingsInForce, type Reading } from '#core'
-import { readings as readingsTable } from '../../server/database/schema'
+import {
+  addDays,
+  dueState,
+  ownErrorsOf,
+  readingsInForce,
+  type Reading,
+  type StudyTrial,
+} from '#core'
+import { readings as readingsTable, studies, studyTrials } from '../../server/database/schema'
 import { stateOn } from '../../server/clients/queries'
 import { listOwnErrors } from '../../server/equipment/queries'
 import { startApi } from './support/app'
@@ -80,10 +87,24 @@ function readingsOf({ readings }: SomeCheckIn): (Reading & { testerId: string })
   return all
 }
 
+/** A reading of a study: of whom, where, by whom, on which pass; some come twice, and the later one counts. */
+const someTrial = fc.record({
+  subject: fc.nat(3),
+  site: fc.constantFrom('triceps' as const, 'waist' as const),
+  tester: fc.nat(1),
+  trial: fc.constantFrom(1 as const, 2 as const),
+  value: fc.integer({ min: 40, max: 400 }).map((n) => n / 10),
+})
+
+const someRecord = fc.record({
+  clients: fc.array(someClient, { minLength: 1, maxLength: 5 }),
+  trials: fc.array(someTrial, { maxLength: 20 }),
+})
+
 test('readings in force, what is due, and the testers’ own errors: the same by SQL as by the core', async () => {
   await fc.assert(
-    fc.asyncProperty(fc.array(someClient, { minLength: 1, maxLength: 5 }), async (clients) => {
-      await api.engine.exec('delete from clients')
+    fc.asyncProperty(someRecord, async ({ clients, trials }) => {
+      await api.engine.exec('delete from clients; delete from studies')
       const inForce: string[] = []
       const closed: Reading[][] = []
       const due: Record<string, unknown> = {}
@@ -150,7 +171,29 @@ test('readings in force, what is due, and the testers’ own errors: the same by
         ),
       ).toEqual(due)
 
-      const [bySql, byCore] = [await listOwnErrors(api.db), ownErrorsOf(closed)]
+      const [study] = await api.db
+        .insert(studies)
+        .values({
+          ...{ id: randomUUID(), testerId: people[0]!, referenceId: people[1]!, standard: 'us' },
+          ...{ sites: ['triceps', 'waist'], subjects: ['A', 'B', 'C', 'D'], order: [0, 1, 2, 3] },
+          begunOn: TODAY,
+        })
+        .returning()
+      const counted = new Map<string, StudyTrial>()
+      for (const { tester, ...trial } of trials) {
+        const testerId = people[tester]!
+        await api.db.insert(studyTrials).values({
+          ...{ id: randomUUID(), studyId: study!.id, testerId, takenOn: TODAY },
+          ...{ subject: trial.subject, site: trial.site, trial: trial.trial },
+          ...{ valueCanonical: trial.value, typedUnit: 'mm', typedText: String(trial.value) },
+        })
+        const box = `${tester} ${trial.subject} ${trial.site} ${trial.trial}`
+        counted.set(box, { ...trial, tester: testerId })
+      }
+      const [bySql, byCore] = [
+        await listOwnErrors(api.db),
+        ownErrorsOf(closed, [[...counted.values()]]),
+      ]
       expect(Object.keys(bySql).sort()).toEqual(Object.keys(byCore).sort())
       for (const [tester, sites] of Object.entries(byCore)) {
         for (const [site, own] of Object.entries(sites)) {

@@ -189,11 +189,133 @@ describe('leaderboards', () => {
       clientIds: [a, b, c],
     })
     const board = boardSchema.parse((await api.get(`/api/leaderboards/${body.id}`)).body)
-    expect(board.lines.map(({ name, tied }) => [name, tied])).toEqual([
+    expect(board.lines.map(({ name, tie }) => [name, tie?.count === 2])).toEqual([
       ['A A', true],
       ['B B', true],
     ])
     expect(board.unranked).toEqual([{ name: 'C C', why: 'different folds from most' }])
+  })
+
+  test('body mass and waist rank whoever sees no percentages too; another place for the tape does not', async () => {
+    const shapes = {
+      'Ann Less': { kg: 60, cm: 70 },
+      'Bob Same': { kg: 64, cm: 76 },
+      'Cy More': { kg: 69, cm: 79 },
+    }
+    const ids: string[] = []
+    for (const [name, { kg, cm }] of Object.entries(shapes)) {
+      const id = await addClient(name, { showPercentages: name === 'Cy More' })
+      await club.measure(api, id, 60, { waist: { site: 'waist', cm: 76 } })
+      await club.measure(api, id, 2, { massKg: kg, waist: { site: 'waist', cm } })
+      ids.push(id)
+    }
+    const elsewhere = await addClient('Di Elsewhere')
+    for (const daysAgo of [60, 2])
+      await club.measure(api, elsewhere, daysAgo, { waist: { site: 'abdomen', cm: 80 } })
+    const boardBy = async (measured: string) => {
+      const { body } = await api.add('/api/leaderboards', {
+        ...{ name: measured, startsOn: addDays(today, -60), endsOn: today, measure: measured },
+        clientIds: [...ids, elsewhere],
+      })
+      return boardSchema.parse((await api.get(`/api/leaderboards/${body.id}`)).body)
+    }
+    const waist = await boardBy('waist')
+    expect(waist.lines.map(({ name }) => name)).toEqual(['Ann Less', 'Bob Same', 'Cy More'])
+    expect(waist.lines[0]!.change).toBeLessThan(-4)
+    expect(waist.unranked).toEqual([
+      { name: 'Di Elsewhere', why: 'another place for the tape than most have' },
+    ])
+    const mass = await boardBy('bodyMass')
+    expect(mass.lines.map(({ name }) => name)).toEqual([
+      ...['Ann Less', 'Bob Same', 'Di Elsewhere', 'Cy More'],
+    ])
+    // Two who weigh the same as before share a place, and it is said why.
+    const [, bob, di] = mass.lines
+    expect([bob!.place, di!.place, bob!.tie!.count]).toEqual([2, 2, 2])
+    expect(bob!.tie!.spread).toBeLessThan(bob!.tie!.clearFrom)
+  })
+
+  test('closed, the result stays: later check-ins, changes and another name do not touch it', async () => {
+    const [first, second, gone] = [
+      await addClient('Flo First'),
+      await addClient('Sol Second'),
+      await addClient('Gil Gone'),
+    ]
+    for (const [id, share] of [
+      [first, 0.5],
+      [second, 0.9],
+      [gone, 0.7],
+    ] as const) {
+      await measure(id, 70, 1, 64)
+      await measure(id, 10, share, 63)
+    }
+    const form = {
+      ...{ name: 'Autumn', startsOn: addDays(today, -70), endsOn: today, measure: 'fatMass' },
+      clientIds: [first, second, gone],
+    }
+    const { body: group } = await api.add('/api/leaderboards', form)
+    const path = `/api/leaderboards/${group.id}`
+    const early = { ...form, endsOn: addDays(today, 1) }
+    await api.patch(path, early)
+    expect((await api.post(`${path}/close`)).body.problems[0].code).toBe('still-runs')
+    await api.patch(path, form)
+    const before = boardSchema.parse((await api.get(path)).body)
+    const closed = boardSchema.parse((await api.post(`${path}/close`)).body)
+    expect(closed.lines).toEqual(before.lines)
+    expect(closed.leaderboard.closedAt).not.toBeNull()
+    // Somebody overtakes, too late.
+    await measure(second, 1, 0.3, 58)
+    expect((await api.patch(path, { ...form, name: 'Winter' })).body.problems[0].code).toBe(
+      'closed',
+    )
+    expect((await api.get(path)).body.lines).toEqual(before.lines)
+    // Who hides their name hides it here too, and who is deleted for good is in no result.
+    await api.patch(`/api/clients/${first}`, { hiddenOnLeaderboards: true })
+    await api.post(`/api/clients/${gone}/erase`, { name: 'Gil Gone' })
+    const later = boardSchema.parse((await api.get(path)).body)
+    expect(later.lines.map(({ name }) => name)).toEqual([null, 'Sol Second'])
+    const open = boardSchema.parse((await api.delete(`${path}/close`)).body)
+    expect(open.lines.map(({ name }) => name)).toEqual(['Sol Second', null])
+  })
+
+  test('a screen on the wall shows one by first names, figures only where wanted, until it is taken down', async () => {
+    const ids = [
+      await addClient('Wanda Wall'),
+      await addClient('Hugo Hidden', { hiddenOnLeaderboards: true }),
+    ]
+    for (const id of ids) {
+      await measure(id, 40, 1, 64)
+      await measure(id, 2, 0.8, 62)
+    }
+    const { body: group } = await api.add('/api/leaderboards', {
+      ...{ name: 'On the wall', startsOn: addDays(today, -40), endsOn: today, measure: 'sum' },
+      clientIds: ids,
+    })
+    const path = `/api/leaderboards/${group.id}/wall`
+    const hang = async (showsFigures: boolean) => {
+      const { body } = await api.post(path, { showsFigures })
+      return (body.addresses[0] as string).split('#')[1]!
+    }
+    const plain = await hang(false)
+    const wall = (await api.get(`/api/walls/${plain}`)).body
+    expect(
+      wall.lines.map(({ name, change }: { name: string; change: number }) => [name, change]),
+    ).toEqual(
+      expect.arrayContaining([
+        ['Wanda W.', null],
+        [null, null],
+      ]),
+    )
+    expect(JSON.stringify(wall)).not.toMatch(new RegExp(`Wanda Wall|Hugo|${ids.join('|')}`))
+    const shown = await hang(true)
+    expect((await api.get(`/api/walls/${plain}`)).status).toBe(401)
+    expect((await api.get(`/api/walls/${shown}`)).body.lines[0].change).toBeLessThan(0)
+    const { rows } = await api.engine.query(
+      `select to_json(w)::text as it from access.wall_links w`,
+    )
+    expect(JSON.stringify(rows)).not.toContain(shown)
+    await api.delete(path)
+    expect((await api.get(`/api/walls/${shown}`)).status).toBe(401)
   })
 })
 

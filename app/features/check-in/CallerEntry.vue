@@ -2,6 +2,8 @@
 import { v4 as newId } from 'uuid'
 import { protocolOf, techniqueOf, type SiteStep } from '#core'
 import type { CallerView } from '#shared/contract/check-ins'
+import type { Gym } from '#shared/contract/equipment'
+import { gym as gymRoutes } from '~/contract'
 import { theOutbox } from './log'
 import { readingOp } from './operations'
 import { stampReading, typedReading } from './stamp'
@@ -14,7 +16,15 @@ const unit = useLengthUnit()
 const text = ref('')
 const problem = ref('')
 const field = useTemplateRef<HTMLInputElement>('field')
-onMounted(() => field.value?.focus())
+/** With their checks: where readings are put right, those that are typed here are too. */
+let instruments: Gym['instruments'] = []
+onMounted(async () => {
+  field.value?.focus()
+  instruments = await callApi(gymRoutes.view, {}).then(
+    (gym) => gym.instruments,
+    () => [],
+  )
+})
 
 function take() {
   const { site } = props.step
@@ -27,7 +37,7 @@ function take() {
     technique: techniqueOf(protocol, site),
   }
   const made = { id: newId(), takenAt: new Date().toISOString() }
-  const reading = stampReading(located, props.checkIn, props.checkIn.readings, made)
+  const reading = stampReading(located, props.checkIn, props.checkIn.readings, made, instruments)
   outbox.add(readingOp(reading))
   void outbox.send(reading.checkInId)
   text.value = ''

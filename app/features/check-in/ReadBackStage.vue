@@ -62,6 +62,10 @@ function relocation(row: SheetRow): string {
 }
 
 const massFinding = computed(() => findings.value.find(({ sites }) => sites.includes('mass')))
+/** The scale that sent it. */
+const massSentBy = computed(
+  () => readingsInForce(readings.value).find(({ kind }) => kind === 'mass')?.sentBy,
+)
 const toLookAt = computed(
   () =>
     parts.value.flatMap(({ rows }) => rows).filter((row) => relocation(row) !== '').length +
@@ -90,9 +94,11 @@ useHalfTypedReading(
   ({ site, trial }) => edit(site, trial),
 )
 
+const { typedBy, listen } = useInstrumentOfSite(text, () => editing.value)
+
 /** Takes the correction; the value before stays on record as superseded. */
 function correct() {
-  const taking = take(editing.value!, text.value)
+  const taking = take(editing.value!, text.value, typedBy())
   if (taking.ok) stop()
   else problem.value = taking.problem
 }
@@ -103,6 +109,12 @@ function stop() {
   problem.value = ''
   on.value?.focus()
 }
+
+/** A caliper or tape that types corrects the box that is open. */
+const sent = listen(() => {
+  correct()
+  return problem.value === ''
+})
 
 /** Everything that was replaced, with when it was typed. */
 const replaced = computed(() => {
@@ -215,6 +227,7 @@ const whoOf = (testerId: string | undefined) =>
         </tbody>
       </template>
     </ScrollTable>
+    <SentLine v-if="!problem && editing" :sent class="pt-3" />
     <p v-if="problem" id="correction-problem" role="alert" class="pt-3 font-bold text-clay">
       {{ problem }}
     </p>
@@ -222,6 +235,9 @@ const whoOf = (testerId: string | undefined) =>
       <strong>{{ t('checkIn.bodyMass') }}</strong>
       <template v-if="sheet?.subject.massKg !== undefined">
         <span class="figure text-[26px]">{{ formatMass(sheet.subject.massKg, massUnit) }}</span>
+        <span v-if="massSentBy" class="text-faded" data-test="sent-by">{{
+          t('devices.sentBy', { name: massSentBy })
+        }}</span>
         <span v-if="lastMass" class="text-faded">
           {{ t('checkIn.lastMass', { mass: formatMass(lastMass.massKg, massUnit) }) }}
         </span>

@@ -16,7 +16,7 @@ async function discard() {
   await submit(() => store.discard())
   if (!trouble.value) await navigateTo(`/clients/${id}`)
 }
-const { recommendation, advised, against, screeningOld, overdue } = useAdvice()
+const { recommendation, advised, against, screeningOld, overdue, outNow } = useAdvice()
 
 const begin = useTemplateRef<HTMLButtonElement>('begin')
 onMounted(() => begin.value?.focus({ preventScroll: true }))
@@ -94,6 +94,11 @@ interface Tool {
 }
 const inUse = (all: readonly Tool[], chosenId: string | null) =>
   all.filter(({ id, retired }) => !retired || id === chosenId)
+
+/** The caliper in hand, for a look at whether it reads nothing closed. */
+const caliper = computed(() =>
+  view.value!.gym.instruments.find(({ id }) => id === checkIn.value!.caliperId),
+)
 
 const otherSetup = computed(() => {
   const { anotherTester, anotherCaliper } = store.changedSetup
@@ -219,8 +224,21 @@ const otherSetup = computed(() => {
               >
                 {{ overdue(checkIn![tool.key]) }}
               </p>
+              <p
+                v-if="tool.key !== 'testerId' && outNow(checkIn![tool.key])"
+                class="font-bold text-clay"
+                data-test="out"
+              >
+                {{ outNow(checkIn![tool.key]) }}
+              </p>
             </div>
           </div>
+          <ZeroCheck
+            v-if="caliper && !checkIn!.fromPaper"
+            class="pt-2"
+            :instrument="caliper"
+            :today="checkIn!.measuredOn"
+          />
           <p v-if="otherSetup" class="pt-2 text-clay">{{ otherSetup }}</p>
           <p v-if="byOthers.length" class="pt-2" data-test="credited">
             {{ t('checkIn.creditedToAnother', { count: byOthers.length }) }}
@@ -296,7 +314,8 @@ const otherSetup = computed(() => {
         {{ t('checkIn.discardThisCheck') }}
       </button>
       <AlertLine :text="trouble" />
-      <span v-if="!consent" class="text-clay">
+      <!-- Nobody is asked today whether they agreed to a sheet of last March. -->
+      <span v-if="!consent && !checkIn!.fromPaper" class="text-clay">
         {{ t('checkIn.noConsent') }} <kbd class="key">C</kbd>
       </span>
     </div>

@@ -62,6 +62,14 @@ async function onClose() {
       <NuxtLink v-else :to="`/clients/${client!.id}`" class="button button-lead">
         {{ t('checkIn.backTo', { name: client!.name }) }}
       </NuxtLink>
+      <NuxtLink
+        v-if="checkIn!.closedAt !== null"
+        :to="`/clients/${client!.id}/share`"
+        class="button"
+        data-test="share"
+      >
+        {{ t('checkIn.share') }}
+      </NuxtLink>
       <button v-if="sheet?.missing.length" type="button" class="button" @click="emit('go')">
         {{ t('checkIn.takeWhatMissing') }}
       </button>

@@ -14,6 +14,7 @@ import {
   type TypedUnit,
   variantFor,
 } from '#core'
+import type { SentMeasurement } from '~/features/devices/useBodyDevice'
 
 const emit = defineEmits<{ done: [] }>()
 
@@ -22,6 +23,7 @@ const { view, client, checkIn, protocol, lastMass, sheet, heightCm, readings } =
 const massUnit = useMassUnit()
 const lengthUnit = useLengthUnit()
 const { say } = useVoice()
+const scale = useBodyDevice()
 
 /**
  * Height is asked for first of those who may still grow, and where the equation counts it and none is on record; of
@@ -77,10 +79,23 @@ function record(
   kind: 'mass' | 'height',
   trial: number,
   { value, unit: typedUnit, text: typedText }: Typed,
+  sentBy: string | null = null,
 ) {
-  store.record({ kind, site: null, standard: null, trial, value, typedUnit, typedText })
+  store.record({ kind, site: null, standard: null, trial, value, typedUnit, typedText, sentBy })
   text.value = ''
   problem.value = ''
+}
+
+/** What a scale put into the field: it is the scale's for as long as nobody has changed it. */
+const sent = ref<{ text: string; by: string }>()
+function onSent({ massKg, device }: SentMeasurement) {
+  part.value = 'mass'
+  // After the field of the height gave way, which empties it.
+  void nextTick(() => {
+    text.value = fixed(massIn(massKg, massUnit.value), 2)
+    sent.value = { text: text.value, by: device }
+    focus()
+  })
 }
 
 function onEnter() {
@@ -91,7 +106,7 @@ function onEnter() {
     problem.value = wordsOf(parsed.error)
     return
   }
-  record('mass', 1, parsed.value)
+  record('mass', 1, parsed.value, text.value === sent.value?.text ? sent.value.by : null)
   say(fixed(massIn(parsed.value.value, massUnit.value), 1))
   if (!finding.value) emit('done')
 }
@@ -158,7 +173,7 @@ const unlike = computed(
 
 <template>
   <form
-    class="mx-auto w-full max-w-3xl beside-dock px-4 py-6 low:py-2! sm:py-10"
+    class="mx-auto flex w-full max-w-3xl flex-col beside-dock px-4 py-6 low:py-2! sm:py-10"
     novalidate
     @submit.prevent="onEnter"
   >
@@ -179,11 +194,11 @@ const unlike = computed(
     <template v-else>
       <p class="text-faded">{{ t('checkIn.scale') }}</p>
       <h2 class="text-[44px] low:text-[30px]! sm:text-[68px]">{{ t('checkIn.weight') }}</h2>
-      <p class="text-lg">
+      <p class="text-lg" :class="{ 'max-sm:hidden': scale.device }">
         {{ t('checkIn.barefootLightClothesOrSame') }}
       </p>
     </template>
-    <div class="flex flex-wrap items-end gap-x-5 gap-y-4 pt-6">
+    <div class="flex flex-wrap items-end gap-x-5 gap-y-4 pt-6 max-sm:order-1 max-sm:pt-3">
       <label for="mass" class="sr-only">
         {{ part === 'height' ? t('checkIn.height') : t('checkIn.weightIn', { unit: massUnit }) }}
       </label>
@@ -245,11 +260,20 @@ const unlike = computed(
         </template>
       </dl>
     </div>
-    <p v-if="problem" id="mass-problem" role="alert" class="mt-4 caution">
+    <p v-if="problem" id="mass-problem" role="alert" class="mt-4 caution max-sm:order-1">
       {{ problem }}
     </p>
-    <FindingLine v-if="finding" :finding :offer :other @accept="accept" @again="field?.focus()" />
-    <div v-if="part === 'mass'" class="flex flex-wrap items-center gap-3 pt-6">
+    <ScaleDevice v-if="part === 'mass'" @sent="onSent" />
+    <FindingLine
+      v-if="finding"
+      class="max-sm:order-1"
+      :finding
+      :offer
+      :other
+      @accept="accept"
+      @again="field?.focus()"
+    />
+    <div v-if="part === 'mass'" class="flex flex-wrap items-center gap-3 pt-6 max-sm:order-1">
       <button type="button" class="button" :aria-pressed="dry" @click="dry = !dry">
         <kbd class="key mr-2">D</kbd>{{ dry ? t('checkIn.weighedDry') : t('checkIn.weighedDry2') }}
       </button>
@@ -269,14 +293,14 @@ const unlike = computed(
       </span>
       <span v-else class="text-faded">{{ t('checkIn.heightMissing') }}</span>
     </div>
-    <p v-if="part === 'mass' && unlike" class="pt-2 text-clay">
+    <p v-if="part === 'mass' && unlike" class="pt-2 text-clay max-sm:order-1">
       {{
         t(dry ? 'checkIn.dryOnlyNow' : 'checkIn.dryOnlyBefore', {
           mass: formatMass(A_DAYS_WATER_KG, massUnit, 0),
         })
       }}
     </p>
-    <div class="flex flex-wrap gap-3 pt-6">
+    <div class="flex flex-wrap gap-3 pt-6 max-sm:order-1">
       <button type="submit" class="button button-lead">
         <kbd class="key mr-2">{{ t('checkIn.enter') }}</kbd>
         {{ part === 'mass' ? t('checkIn.readSheetBack') : t('checkIn.takeEmptyScale') }}

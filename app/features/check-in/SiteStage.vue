@@ -60,7 +60,7 @@ const whichReading = computed(() => {
 /** Something is said about a reading, or the read cue runs. */
 const noticed = computed(
   () =>
-    [problem.value, finding.value, apart.value, skipped.value].some(Boolean) ||
+    [problem.value, finding.value, apart.value, skipped.value, sent.value].some(Boolean) ||
     cueState.value !== 'idle',
 )
 
@@ -80,7 +80,10 @@ function onEnter() {
   cue.stop()
   // Readings that disagree are to be measured again before the stage is left; the rest waits for the review.
   if (!step.value && !problem.value && finding.value?.kind !== 'apart') emit('done')
+  return problem.value === ''
 }
+
+const sent = act.instrument.listen(onEnter)
 
 function skip(reason: SkipReason) {
   act.skip(reason)
@@ -267,6 +270,7 @@ function backOnPad() {
           <strong>{{ t('checkIn.apart', { apart: show(apart), unit: shownUnit }) }}</strong>
           {{ t('checkIn.moreThanAllowed', { allowed }) }}
         </p>
+        <SentLine v-if="!problem" :sent class="pt-2" />
         <SkippedLine v-if="skipped" :skipped @undo="act.undo" />
         <ReadCue :state="cueState" :ring="cueChoice.ring" :seconds="delay ?? 0" />
       </div>

@@ -29,17 +29,22 @@ export function createSession(world: SessionWorld, outbox: Outbox) {
     if (next.checkIn.closedAt === null) void outbox.kept(world.keepView(next))
   }
 
+  /** Readings from the server and those that are here and not among them: readings are only ever added. */
+  function withMine(there: CheckInWithReadings['readings']): CheckInWithReadings['readings'] {
+    const known = new Set(there.map(({ id }) => id))
+    const mine = view.value?.checkIn.readings.filter(({ id }) => !known.has(id))
+    return [...there, ...(mine ?? [])]
+  }
+
   /**
-   * A state of the check-in that was heard: readings are only ever added, so none that is here goes; choices are those
-   * of the newer of the two.
+   * A state of the check-in that was heard: none of the readings that are here goes; choices are those of the newer of
+   * the two.
    */
   function merge(there: CheckInWithReadings): void {
     const here = view.value
     if (!here || here.checkIn.id !== there.id) return
-    const known = new Set(there.readings.map(({ id }) => id))
-    const mine = here.checkIn.readings.filter(({ id }) => !known.has(id))
     const newer = there.revision >= here.checkIn.revision
-    const readings = [...there.readings, ...mine]
+    const readings = withMine(there.readings)
     const checkIn = newer
       ? { ...there, readings }
       : { ...here.checkIn, readings, closedAt: there.closedAt }
@@ -80,7 +85,9 @@ export function createSession(world: SessionWorld, outbox: Outbox) {
       const there = await world.fetchView(id)
       if (mine !== epoch) return
       outbox.reachable.value = true
-      show(there)
+      // What was taken while the answer was on its way is not in it.
+      const readings = withMine(there.checkIn.readings)
+      show({ ...there, checkIn: { ...there.checkIn, readings } })
     } catch (error) {
       if (mine !== epoch) return
       if (error instanceof Refused) {

@@ -1,4 +1,5 @@
 import {
+  correctedReading,
   isSkinfold,
   readingsInForce,
   slotOf,
@@ -9,12 +10,13 @@ import {
   type Typed,
 } from '#core'
 import type { CheckIn, NewReading, ReadingRecord } from '#shared/contract/check-ins'
+import type { Instrument } from '#shared/contract/equipment'
 
 /** A reading as it was typed, before it is anybody's. */
 export type TypedReading = Pick<
   NewReading,
   'kind' | 'site' | 'standard' | 'trial' | 'value' | 'typedUnit' | 'typedText'
->
+> & { /** What sent it, where no hand has typed it. */ sentBy?: string | null }
 
 /** The same with the way in which its set takes the site. */
 export type LocatedReading = TypedReading & Pick<NewReading, 'technique'>
@@ -29,27 +31,51 @@ export function instrumentFor(
   return { skinfold: caliperId, girth: tapeId, mass: scaleId, height: null }[kind] ?? null
 }
 
+/** Instruments of the gym with their checks, as far as they put readings right. */
+type Checked = readonly Pick<Instrument, 'id' | 'isCorrected' | 'checks'>[]
+
+/**
+ * What a result adds to a reading, by the newest check of its instrument, where the gym has its readings put right.
+ *
+ * @param value mm, cm or kg
+ */
+export function correctionFor(
+  value: number,
+  instrumentId: string | null,
+  instruments: Checked,
+): number | null {
+  const instrument = instruments.find(({ id }) => id === instrumentId)
+  const points = instrument?.isCorrected ? instrument.checks[0]?.points : undefined
+  if (!points?.length) return null
+  return Number((correctedReading(points, value) - value).toFixed(3))
+}
+
 /**
  * Says of a reading who takes it now and with what, and what it stands in the place of.
  *
  * @param readings those of the check-in so far
  * @param made its id, and the instant at which it was typed
+ * @param instruments of the gym, with their checks
  */
 export function stampReading(
   reading: LocatedReading,
   checkIn: Pick<CheckIn, 'id' | 'testerId' | 'closedAt'> & Instruments,
   readings: readonly ReadingRecord[],
   made: { id: string; takenAt: string },
+  instruments: Checked,
 ): NewReading {
+  const instrumentId = instrumentFor(reading.kind, checkIn)
   const slot = slotOf(reading)
   const before = readingsInForce(readings).find((r) => slotOf(r) === slot)
   return {
     ...reading,
     ...made,
+    sentBy: reading.sentBy ?? null,
     checkInId: checkIn.id,
     supersedes: before?.id ?? null,
     testerId: checkIn.testerId,
-    instrumentId: instrumentFor(reading.kind, checkIn),
+    instrumentId,
+    correctedBy: correctionFor(reading.value, instrumentId, instruments),
     ...(checkIn.closedAt === null ? {} : { repair: true }),
   }
 }

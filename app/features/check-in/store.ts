@@ -4,6 +4,7 @@ import {
   compressionDriftsOf,
   findingsOf,
   heightOf,
+  usualMassUnlike,
   lastValues,
   massOf,
   measuredOf,
@@ -186,7 +187,9 @@ export const useCheckInStore = defineStore('check-in', () => {
   function stamp(reading: TypedReading & Partial<LocatedReading>): NewReading {
     const { site, technique = site && techniqueOf(protocol.value, site) } = reading
     const made = { id: newId(), takenAt: new Date().toISOString() }
-    return stampReading({ ...reading, technique }, checkIn.value!, readings.value, made)
+    const { instruments } = stored.value!.gym
+    const typed = { ...reading, technique }
+    return stampReading(typed, checkIn.value!, readings.value, made, instruments)
   }
 
   function put(operation: Operation): void {
@@ -236,6 +239,11 @@ export const useCheckInStore = defineStore('check-in', () => {
       .flatMap(({ suggestions }) => suggestions)
       .filter(({ site }) => site === reading.site)
   }
+
+  /** The usual mass of the client, kg, where what a scale sent is likelier somebody else's. */
+  const usualUnlike = (kg: number): number | undefined =>
+    checkIn.value &&
+    usualMassUnlike(kg, checkIn.value, stored.value!.earlier, stored.value!.weighIns)
 
   /** Takes the values that a finding suggests in place of what was typed; the typed ones stay on record. */
   function accept({ suggestions }: Pick<Finding, 'suggestions'>): void {
@@ -321,6 +329,7 @@ export const useCheckInStore = defineStore('check-in', () => {
     ...{ compressionDrifts, changedSetup, heightCm, sensitive, siteNoteOf, keepSiteNote },
     ...{ open: session.open, leave: session.leave, drop: outbox.drop },
     ...{ record, pretend, updateCheckIn, choose, accept, suggestionsFor, skip, creditToTester },
+    ...{ usualUnlike },
     ...{ close, discard, mend },
   }
 })

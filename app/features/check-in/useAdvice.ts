@@ -2,6 +2,7 @@ import {
   ageOf,
   candidateOf,
   checkOverdue,
+  isOutOfTolerance,
   isScreeningOld,
   leastAgeOf,
   recommend,
@@ -62,15 +63,27 @@ export function useAdvice() {
     return screening !== null && isScreeningOld(screening.reviewedOn, checkIn.measuredOn)
   })
 
+  const instrumentOf = (id: string | null) => view.value!.gym.instruments.find((i) => i.id === id)
+
   /** What is wrong with an instrument's check, or null. */
   function overdue(id: string | null): string | null {
-    const { gym, checkIn } = view.value!
-    const instrument = gym.instruments.find((i) => i.id === id)
+    const instrument = instrumentOf(id)
     if (!instrument) return null
     const { checks, checkEveryDays } = instrument
-    const why = checkOverdue(checks[0]?.checkedOn ?? null, checkEveryDays, checkIn.measuredOn)
+    const why = checkOverdue(
+      checks[0]?.checkedOn ?? null,
+      checkEveryDays,
+      view.value!.checkIn.measuredOn,
+    )
     return why && tell(why)
   }
 
-  return { recommendation, advised, against, screeningOld, overdue }
+  /** That an instrument is out of tolerance, or null. */
+  function outNow(id: string | null): string | null {
+    const instrument = instrumentOf(id)
+    if (!instrument || !isOutOfTolerance(instrument)) return null
+    return instrument.isCorrected ? t('checkIn.outCorrected') : t('checkIn.outOfTolerance')
+  }
+
+  return { recommendation, advised, against, screeningOld, overdue, outNow }
 }

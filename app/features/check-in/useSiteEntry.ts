@@ -158,7 +158,7 @@ export function useSiteEntry(kind: SiteKind, show: (value: number) => string) {
     if (!step.value) return
     const { site, trial } = step.value
     if (text.value.trim() === '' && before.value !== undefined) return openBox(undefined)
-    const taking = take({ site, trial }, text.value)
+    const taking = take({ site, trial }, text.value, typedBy())
     if (!taking.ok) {
       problem.value = taking.problem
       meant.value = taking.meant
@@ -169,6 +169,9 @@ export function useSiteEntry(kind: SiteKind, show: (value: number) => string) {
     skipped.value = undefined
     openBox(undefined)
   }
+
+  /* What a caliper or tape has typed stands in the field while its jaws may still move. */
+  const { typedBy, ...instrument } = useInstrumentOfSite(text, () => step.value)
 
   /** Backspace in an empty field: back to the reading taken before the open box. */
   function back() {
@@ -181,6 +184,6 @@ export function useSiteEntry(kind: SiteKind, show: (value: number) => string) {
 
   return {
     ...{ text, problem, meant, step, trials, before, apart, finding, offer, other, skipped },
-    ...{ enter, back, openBox, accept, again, undo, skip },
+    ...{ enter, back, openBox, accept, again, undo, skip, instrument },
   }
 }

@@ -10,10 +10,11 @@ export function useTakeReading() {
   const store = useCheckInStore()
   const unit = useLengthUnit()
 
-  function take({ site, trial }: SiteStep, text: string): Taken {
+  /** @param sentBy the instrument that typed it, where none of the coach's hands did */
+  function take({ site, trial }: SiteStep, text: string, sentBy: string | null = null): Taken {
     const { typed, problem } = readSite(site, text, unit.value)
     if (!typed) return { ok: false, problem: problem! }
-    const reading = typedReading({ site, trial }, typed, store.protocol.standard)
+    const reading = { ...typedReading({ site, trial }, typed, store.protocol.standard), sentBy }
     if (problem !== undefined) {
       const meant = store.suggestionsFor(reading).find((offer) => offer.trial === trial)
       return { ok: false, problem, meant }

@@ -6,6 +6,7 @@ import {
   type Look,
   type Measured,
   type RecordQuantity,
+  type ShownUnits,
 } from '#core'
 
 /** What changed between any two check-ins as the whole record has it, and beside it what the two read by themselves. */

@@ -136,6 +136,10 @@ async function erase() {
       </div>
     </form>
     <div class="space-y-6">
+      <ExportList
+        :title="t('records.outOfClient', { name: client.name })"
+        :href-of="(as) => `/api/clients/${client.id}/export/${as}`"
+      />
       <CoachChoice
         v-if="signsIn && can('clients.assign')"
         :client-id="client.id"

@@ -21,6 +21,9 @@ const pages = computed(() =>
     ['/weigh-ins', t('client.weighIns')],
     ['/photos', t('client.photos')],
     ['/plan', t('client.plan')],
+    ['/reports', t('client.reports')],
+    ['/notes', t('client.notes')],
+    ['/share', t('client.share')],
   ].map(([path, label]) => ({
     to: { path: `/clients/${props.client.id}${path}`, query: route.query },
     label: label!,

@@ -5,6 +5,7 @@ import {
   type IsoDate,
   type JudgedChange,
   type RecordQuantity,
+  type ShownUnits,
 } from '#core'
 
 /** What is followed, as change over time: each in a panel of its own, all to one scale. */

@@ -1,13 +1,16 @@
 <script setup lang="ts">
 import {
   adviceOn,
+  doubtSaid,
   paceSinceLast,
   type Headline,
   type Horizon,
   type IsoDate,
   type Look,
   type RecordQuantity,
+  type ShownUnits,
 } from '#core'
+import type { ClientRecord } from '#shared/contract/record'
 import type { PhaseBegan } from './useLook'
 
 /** What the whole record says: the headline, each horizon in one line, and what coaches usually do about it. */
@@ -17,6 +20,8 @@ const props = defineProps<{
   units: ShownUnits
   today: IsoDate
   phaseBegan: PhaseBegan
+  /** Instruments out of tolerance that the verdict stands on. */
+  doubts: ClientRecord['doubts']
   /** The horizon that the coach chose; that of the headline where none was. */
   chosen?: Horizon
 }>()
@@ -103,6 +108,10 @@ const advice = computed(() => adviceOn(props.headline))
     </ul>
     <p class="pt-2 text-faded">
       <NuxtLink to="/reference/judging" class="link">{{ t('record.whyWeSaySo') }}</NuxtLink>
+    </p>
+    <p v-for="doubt in doubts" :key="doubt.name" class="mt-3 caution" data-test="doubt">
+      {{ tell(doubtSaid(doubt.name, doubt)) }}
+      <NuxtLink to="/equipment" class="underline">{{ t('equipment.equipment') }}</NuxtLink>
     </p>
     <div class="space-y-2 pt-3" data-test="advice">
       <p v-for="(suggestion, i) in advice.next" :key="tell(suggestion.what)">

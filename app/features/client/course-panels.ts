@@ -1,6 +1,11 @@
-import { daysBetween, type CoursePoint, type RecordQuantity } from '#core'
+import {
+  daysBetween,
+  type CoursePoint,
+  type RecordQuantity,
+  quantityIn,
+  type ShownUnits,
+} from '#core'
 import { bandText, cornersText, gridOf, gridStep, type GridLine } from '../../ui/charts/panels'
-import { quantityIn, type ShownUnits } from './record-words'
 
 /** A point of a panel in percent of its box, from the left and from the top. */
 export interface PanelPoint {

@@ -1,23 +1,16 @@
 import {
   capital,
-  isOfFolds,
   isGirth,
-  lengthIn,
-  massIn,
+  quantityIn,
   Z95,
   type JudgedChange,
-  type LengthUnit,
-  type MassUnit,
   type RecordQuantity,
   type RecordVerdict,
+  type ShownUnits,
 } from '#core'
 import type { Key } from '~/words/say'
 
-/** Units that a change is shown in. */
-export interface ShownUnits {
-  mass: MassUnit
-  length: LengthUnit
-}
+export { quantityIn, unitOfQuantity } from '#core'
 
 /** How sure a change of the record is, in words. */
 const VERDICTS = {
@@ -25,18 +18,6 @@ const VERDICTS = {
   ...{ 'no-change': 'client.verdict.noChange', 'not-yet': 'client.verdict.notYet' },
 } as const satisfies Record<RecordVerdict, Key>
 export const verdictWords = (verdict: RecordVerdict) => t(VERDICTS[verdict])
-
-/** The unit that a quantity is shown in. */
-export function unitOfQuantity(quantity: RecordQuantity, { mass, length }: ShownUnits): string {
-  if (isGirth(quantity)) return length
-  return isOfFolds(quantity) ? 'mm' : mass
-}
-
-/** A value in the unit that it is shown in. */
-export function quantityIn(quantity: RecordQuantity, value: number, { mass, length }: ShownUnits) {
-  if (isGirth(quantity)) return lengthIn(value, length)
-  return isOfFolds(quantity) ? value : massIn(value, mass)
-}
 
 /** A sum of folds is shown in whole millimeters. */
 const isSumOfFolds = (quantity: RecordQuantity) => quantity === 'sum' || quantity === 'equationSum'

@@ -2,7 +2,7 @@
 import { watchDebounced } from '@vueuse/core'
 import { addDays, BOARD_MEASURES, isoDateOf } from '#core'
 import { clients } from '~/contract'
-import { measureWords } from './measures'
+import { measureName } from './measures'
 import type { LeaderboardForm } from '#shared/contract/leaderboards'
 
 /** A leaderboard's name, period, measure and members. */
@@ -81,7 +81,7 @@ async function keep() {
     </div>
     <FieldRow id="measure" :label="t('leaderboards.ranked')">
       <select id="measure" v-model="form.measure" class="field">
-        <option v-for="m in BOARD_MEASURES" :key="m" :value="m">{{ measureWords(m).name }}</option>
+        <option v-for="m in BOARD_MEASURES" :key="m" :value="m">{{ measureName(m) }}</option>
       </select>
     </FieldRow>
     <fieldset>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { isoDateOf } from '#core'
 import { v4 as newId } from 'uuid'
-import { PHOTO_VIEWS } from '#shared/contract/choices'
+import { PHOTO_VIEWS, type PhotoView } from '#shared/contract/choices'
 import type { Photo } from '#shared/contract/photos'
 import { photos } from '~/contract'
 
@@ -12,7 +12,7 @@ const emit = defineEmits<{ kept: [photos: Photo[]] }>()
 const takenOn = ref(props.takenOn ?? isoDateOf(new Date()))
 const { busy, trouble, done, submit } = useSubmit()
 
-async function keep(view: (typeof PHOTO_VIEWS)[number], source: Blob | HTMLVideoElement) {
+async function keep(view: PhotoView, source: Blob | HTMLVideoElement) {
   const all = await submit(
     async () => {
       const { blob, width, height } = await plainPicture(source)
@@ -23,41 +23,12 @@ async function keep(view: (typeof PHOTO_VIEWS)[number], source: Blob | HTMLVideo
   )
   if (all) emit('kept', all)
 }
-function onFile(view: (typeof PHOTO_VIEWS)[number], event: Event) {
-  const input = event.target as HTMLInputElement
-  const [file] = input.files ?? []
-  if (file) void keep(view, file)
-  input.value = ''
-}
-
-/* A camera of the machine itself, where the browser lets the page have one. */
-const able = ref(false)
-const filming = ref<(typeof PHOTO_VIEWS)[number]>()
 const video = useTemplateRef<HTMLVideoElement>('video')
-let stream: MediaStream | undefined
-onMounted(() => (able.value = !!navigator.mediaDevices))
-async function film(view: (typeof PHOTO_VIEWS)[number]) {
-  trouble.value = ''
-  try {
-    stream = await navigator.mediaDevices.getUserMedia({ video: { facingMode: 'environment' } })
-    filming.value = view
-    await nextTick()
-    video.value!.srcObject = stream
-    await video.value!.play()
-  } catch {
-    trouble.value = t('photos.cameraCannotHadChoosePicture')
-  }
-}
-function stop() {
-  stream?.getTracks().forEach((track) => track.stop())
-  stream = undefined
-  filming.value = undefined
-}
-async function shoot() {
-  await keep(filming.value!, video.value!)
-  stop()
-}
-onBeforeUnmount(stop)
+const { able, filming, film, stop, shoot, onFile } = useCamera(
+  video,
+  keep,
+  () => (trouble.value = t('photos.cameraCannotHadChoosePicture')),
+)
 </script>
 
 <template>
@@ -97,7 +68,7 @@ onBeforeUnmount(stop)
             type="button"
             class="button max-sm:hidden!"
             :disabled="busy"
-            @click="film(view)"
+            @click="((trouble = ''), film(view))"
           >
             {{ t('photos.take') }}
           </button>

@@ -1,41 +1,43 @@
 import {
   ACTIVITIES,
+  goalDaySaid,
+  GOALS_OF_LEVEL,
+  goalSaid,
+  attempt,
+  nutrientsOfPlan,
   GOAL_KINDS,
   PACE_UNITS,
-  dayOf,
   kgAWeek,
-  mealOf,
   paceMeans,
   RESTING_FORMS,
   dayAfterWeeks,
-  attempt,
-  type Breaks,
-  type DayWish,
-  type Goal,
-  type GoalKind,
-  type NutrientPlan,
-  type Pace,
-  type PaceUnit,
-  type Phase,
-  type SafetyFinding,
-  type StartingPoint,
-  type IsoDate,
-  type Measured,
-  type Person,
   startOf,
   startOfPlan,
   timelineOf,
   RULES_OF_FAT,
-  type Words,
 } from '#core'
 import type { Plan, PlanDefinition } from '#shared/contract/plans'
-import type { ShownUnits } from '../client/record-words'
+import type {
+  ShownUnits,
+  MealsWish,
+  Breaks,
+  Goal,
+  GoalKind,
+  NutrientPlan,
+  Pace,
+  PaceUnit,
+  Phase,
+  SafetyFinding,
+  StartingPoint,
+  IsoDate,
+  Measured,
+  Person,
+  Words,
+} from '#core'
 
-/** Goals in the coach's words; `level` marks those that speak of what a body is made of. */
 /** Those that speak of what a body is made of. */
-const OF_LEVEL = new Set<GoalKind | PaceUnit>([
-  ...(['fatPercent', 'fatMass', 'equationSum', 'gainLean', 'holdLean', 'fatPoints'] as const),
-])
+const OF_LEVEL = new Set<GoalKind | PaceUnit>([...GOALS_OF_LEVEL, 'fatPoints'])
+/** Goals and paces in the coach's words; `level` marks those. */
 const named = <T extends GoalKind | PaceUnit>(values: readonly T[], name: (value: T) => string) =>
   values.map((value) => ({ value, name: name(value), level: OF_LEVEL.has(value) }))
 export const goalKindsNamed = () => named(GOAL_KINDS, (kind) => t(`plan.goalKinds.${kind}`))
@@ -49,46 +51,10 @@ export interface PlanShown {
 }
 
 /** A goal without its day. */
-export function goalText(
-  { kind, value, girth, occasion }: Goal,
-  { units, shown }: PlanShown,
-): string {
-  if (!shown && OF_LEVEL.has(kind)) return t('plan.aGoal')
-  const mass = () => formatMass(value!, units.mass)
-  switch (kind) {
-    case 'loseMass':
-      return t('plan.loseMass', { mass: mass() })
-    case 'mass':
-      return occasion === 'weigh-in'
-        ? t('plan.atMostMass', { mass: mass() })
-        : t('plan.bodyWeightMass', { mass: mass() })
-    case 'fatPercent':
-      return t('plan.fixedFat', { fixed: fixed(value!, 1) })
-    case 'fatMass':
-      return t('plan.fatMassMass', { mass: mass() })
-    case 'girth':
-      return t('plan.girthLength', {
-        girth: nameOf(girth!),
-        length: formatLength(value!, units.length),
-      })
-    case 'sum':
-      return t('plan.sumFoldsFixedMm', { fixed: fixed(value!, 1) })
-    case 'equationSum':
-      return t('plan.equationSSumFixedMm', { fixed: fixed(value!, 1) })
-    case 'gainLean':
-      return t('plan.gainMassLean', { mass: mass() })
-    default:
-      return t('plan.holdWhatThere')
-  }
-}
+export const goalText = (goal: Goal, how: PlanShown): string => tell(goalSaid(goal, how))
 
 /** The day of a goal, in words that go on a sentence. */
-export function dayText({ date, occasion }: Goal): string {
-  if (!date) return ''
-  const on = formatDate(date, true)
-  if (occasion === 'stage') return t('plan.stage2', { on })
-  return occasion === 'weigh-in' ? t('plan.atWeigh', { on }) : t('plan.byOn', { on })
-}
+export const dayText = (goal: Goal): string => tell(goalDaySaid(goal))
 
 /** A goal with its day. */
 export const goalWithDay = (goal: Goal, how: PlanShown) =>
@@ -128,15 +94,8 @@ export const clearedText = ({ by, on }: { by: string; on: IsoDate }): string =>
   t('plan.cleared', { by, on: formatDate(on, true) })
 
 /** The nutrients of a kept plan, of the day and of a meal; undefined where none were kept. */
-export function nutrientsOf({ nutrients, intakeKcal, fatKg, leanKg }: PlanDefinition) {
-  if (!nutrients) return undefined
-  const massKg = fatKg + leanKg
-  const found = attempt(() => {
-    const day = dayOf(nutrients as DayWish, { kcal: intakeKcal, massKg, leanKg })
-    return { day, meal: mealOf(day, nutrients.meals, massKg), ...nutrients }
-  })
-  return found.ok ? found.value : undefined
-}
+export const nutrientsOf = ({ nutrients, ...plan }: PlanDefinition) =>
+  nutrientsOfPlan({ ...plan, nutrients: nutrients as MealsWish | undefined })
 
 /** A plan as far as what it asks for goes. */
 type PlanAsMade = Pick<Plan, 'startedOn' | 'definition'>

@@ -79,7 +79,7 @@ function readingsOf(checkIn: CheckIn, now: string): NewReading[] {
     ...{ typedUnit: unit, typedText: text, takenAt: now, testerId },
     standard: kind === 'skinfold' ? standardOf(site as SkinfoldId) : null,
     technique: null,
-    instrumentId: instruments[kind],
+    ...{ instrumentId: instruments[kind], correctedBy: null, sentBy: null },
   })
   const { mass, height } = fields.value
   return [

@@ -3,6 +3,7 @@ import {
   administrativeNavy,
   attempt,
   comparedWith,
+  correctionsSaid,
   equationById,
   foldSumOf,
   leadEquation,
@@ -96,6 +97,8 @@ const sentence = computed(() => {
     ? t('result.aboutFat', { fatPercent: about })
     : t('result.aboutFatError', { fatPercent: about, error: fixed(standardError, 1) })
 })
+/** Readings that were put right by the check of their instrument. */
+const corrections = computed(() => correctionsSaid(props.checkIn.readings))
 const warnings = computed(() => (result.value.ok ? result.value.value.warnings : []))
 /** Sites that were found or held otherwise than by the standard, so that nobody reads them as the standard's. */
 const ways = computed(() =>
@@ -116,6 +119,7 @@ const ways = computed(() =>
       {{ tell(equation?.name ?? sheet.protocol.name) }} ·
       {{ standardName(sheet.protocol.standard) }}
     </p>
+    <p v-if="corrections" class="text-faded" data-test="corrections">{{ tell(corrections) }}</p>
     <p v-if="ways" class="text-faded" data-test="ways">
       {{ t('result.yourOwnWayWays', { ways }) }}
     </p>

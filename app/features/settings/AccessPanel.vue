@@ -85,7 +85,7 @@ const coachesSee = computed({
   set: (to) => void take(() => callApi(routes.change, { body: { coachesSee: to } })),
 })
 const devicesOf = (count: number) =>
-  count === 0 ? t('access.notSignedIn') : t('access.devices', { count, shown: whole(count) })
+  count === 0 ? t('access.notSignedIn') : t('access.devices', counted(count))
 </script>
 
 <template>

@@ -16,14 +16,10 @@ async function take(call: () => Promise<Backups>, said: string) {
 }
 const make = () => take(() => callApi(routes.make, {}), t('backups.made'))
 
-const chooser = useTemplateRef<HTMLInputElement>('chooser')
-async function bring() {
-  const [picked] = chooser.value?.files ?? []
-  if (!picked) return
+async function bring(picked: File) {
   // A file's own type is what its name says, and a locked one has none.
   const file = new Blob([picked], { type: 'application/octet-stream' })
   await take(() => callApi(routes.bring, { file }), t('backups.brought'))
-  chooser.value!.value = ''
 }
 
 const FEW = 5
@@ -47,7 +43,6 @@ const concern = computed(() => {
   return about === 'never-tried' ? t('backups.concerns.neverTried') : ''
 })
 
-const counted = (count: number) => ({ count, shown: whole(count) })
 const asked = ref<{ backup: Backup; act: 'test' | 'restore' }>()
 const outcome = ref('')
 async function ended(holds: BackupHolds) {
@@ -103,18 +98,12 @@ async function keepPassphrase(to: string | null) {
       <button type="button" class="button button-lead" :disabled="busy" @click="make">
         {{ t('backups.make') }}
       </button>
-      <button type="button" class="button" :disabled="busy" @click="chooser?.click()">
-        {{ t('backups.bring') }}
-      </button>
-      <input
-        ref="chooser"
-        type="file"
+      <FileButton
+        :label="t('backups.bring')"
         accept=".zip,.age"
-        class="sr-only"
-        tabindex="-1"
-        :aria-label="t('backups.bring')"
-        data-test="backup-file"
-        @change="bring"
+        :disabled="busy"
+        mark="backup-file"
+        @picked="bring"
       />
     </div>
     <p role="status" :class="{ 'sr-only': !done }">{{ done }}</p>

@@ -39,6 +39,9 @@ const rows = computed(() =>
           >{{ words.lead }}</strong
         >
         {{ words.rest }}
+        <span v-if="item.inDoubt" class="text-clay" data-test="doubt">{{
+          t('today.inDoubt')
+        }}</span>
       </p>
       <span class="flex items-center gap-1">
         <NuxtLink v-if="words.to" :to="words.to" class="button">

@@ -17,8 +17,9 @@ const emit = defineEmits<{ start: [clientId: string] }>()
 const isLate = ({ open, state, daysPast }: TodayEntry) =>
   !open && state !== 'first' && (daysPast ?? 0) > LATE_AFTER_DAYS
 
-function when({ open, state, daysPast, dueOn }: TodayEntry, byDay: boolean) {
+function when({ open, state, daysPast, dueOn, comesAt }: TodayEntry, byDay: boolean) {
   if (open) return t('today.readingsSoFar', { count: open.readings })
+  if (comesAt && !byDay) return t('today.comesAt', { time: timeText(comesAt) })
   if (state === 'first')
     return dueOn ? t('today.firstOn', { day: formatDate(dueOn) }) : t('today.firstTime')
   if (byDay) return `${weekdayText(dueOn!)}, ${formatDate(dueOn!)}`

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { v4 as newId } from 'uuid'
-import type { Gym, InstrumentForm } from '#shared/contract/equipment'
+import type { Gym, InstrumentForm, Tester } from '#shared/contract/equipment'
 import { FIRST_TESTER_NAME } from '#shared/contract/choices'
 import type { ClientForm } from '#shared/contract/clients'
 import { clients, gym as routes } from '~/contract'
@@ -26,6 +26,12 @@ const CALIPERS = [
   { value: 'none', graduation: null, name: t('welcome.none'), detail: t('welcome.noneHint') },
 ] satisfies { value: CaliperKind; graduation: number | null; name: string; detail: string }[]
 const caliper = ref<CaliperKind>('spring')
+/** A hand that nobody has tested is not called practiced: a study, or the coach, says so. */
+const skill = ref<Tester['skill']>('novice')
+const SKILLS = [
+  { value: 'novice' as const, name: t('welcome.novice') },
+  { value: 'trained' as const, name: t('welcome.trained') },
+]
 const protocolId = computed(() => (caliper.value === 'none' ? 'tape-only' : 'three-fold'))
 
 // Made once: what is sent again after an answer that got lost adds nobody twice.
@@ -44,7 +50,7 @@ async function keepYou(): Promise<boolean> {
     const { id: testerId, ...tester } = testers.find((one) => one.id === settings.testerId)!
     await callApi(routes.changeTester, {
       params: { id: testerId },
-      body: { ...tester, name: coach.value.trim() },
+      body: { ...tester, name: coach.value.trim(), skill: skill.value },
     })
     const first = instruments.find(({ kind }) => kind === 'caliper')
     const chosen = CALIPERS.find(({ value }) => value === caliper.value)!
@@ -77,7 +83,7 @@ async function measure() {
 
 async function bringIn() {
   if (coach.value.trim() !== '' && !(await keepYou())) return
-  await navigateTo('/clients/new')
+  await navigateTo('/bring-in')
 }
 
 const { enter } = useMadeUp()
@@ -103,6 +109,12 @@ const { enter } = useMadeUp()
         <ChoiceRow v-model="lengthUnit" :label="t('welcome.girths')" :options="LENGTH_UNITS" />
       </div>
       <ChoiceRow v-model="caliper" :label="t('welcome.caliper')" even :options="CALIPERS" />
+      <ChoiceRow
+        v-if="caliper !== 'none'"
+        v-model="skill"
+        :label="t('welcome.skill')"
+        :options="SKILLS"
+      />
       <fieldset class="border-2 border-line bg-board px-4 pt-2 pb-4 sm:px-5">
         <legend class="figure px-1 text-[26px]">{{ t('welcome.measure') }}</legend>
         <p class="pb-3 text-faded">

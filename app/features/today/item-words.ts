@@ -89,6 +89,11 @@ export function itemWords(found: TodayItem, units: HeadlineUnits): ItemWords {
         },
         ...{ mark: '', tone: 'text-clay', ...read },
       }
+    case 'weekly-report':
+      return {
+        ...{ lead: t('today.reportCame'), rest: '', mark: '', tone: 'text-ink' },
+        ...{ action: t('today.readReport'), to: `${page}/reports` },
+      }
     case 'report':
       return {
         ...{ lead: t('today.weighInsCame'), mark: '', tone: 'text-ink' },

@@ -3,6 +3,9 @@ import type { Component } from 'vue'
 
 definePageMeta({ layout: false })
 
+/** A caliper or tape that types, while no stage has a field for it. */
+const sent = listenToInstruments()
+
 const STAGES = [
   ...(['ready', 'landmarks', 'folds', 'tape', 'scale', 'photos', 'read-back', 'result'] as const),
 ]
@@ -142,6 +145,7 @@ function goOn() {
     <CheckInRail v-if="client" :model-value="stage" :stages @update:model-value="go($event!)" />
     <main v-if="opened && checkIn && client" class="flex flex-1 flex-col">
       <h1 class="sr-only">{{ t('checkIn.checkName', { name: client.name }) }}</h1>
+      <SentLine v-if="sent?.is === 'unplaced'" :sent class="px-4 pt-3 sm:px-6" />
       <ReadyStage v-if="stage === 'ready'" @begin="goOn" />
       <component :is="later.landmarks" v-else-if="stage === 'landmarks'" @done="goOn" />
       <component

@@ -17,12 +17,13 @@ const query = computed(() => {
     search = '',
     state = '',
     says = '',
+    tag = '',
     sort = 'name',
     descending = '',
     page = '1',
   } = route.query
-  return { search, state, says, sort, descending, page } as {
-    [K in 'search' | 'state' | 'says' | 'sort' | 'descending' | 'page']: string
+  return { search, state, says, tag, sort, descending, page } as {
+    [K in 'search' | 'state' | 'says' | 'tag' | 'sort' | 'descending' | 'page']: string
   }
 })
 const filled = (wanted: Record<string, string>) =>
@@ -55,6 +56,10 @@ const state = computed({
 const says = computed({
   get: () => query.value.says,
   set: (value) => ask({ says: value }),
+})
+const tag = computed({
+  get: () => query.value.tag,
+  set: (value) => ask({ tag: value }),
 })
 const massUnit = useMassUnit()
 const lengthUnit = useLengthUnit()
@@ -101,6 +106,12 @@ const pages = computed(() => Math.max(1, Math.ceil((data.value?.total ?? 0) / RO
             <option value="tell">{{ t('clients.worthTellingThem') }}</option>
           </select>
         </FieldRow>
+        <FieldRow v-if="data?.tags.length" id="tag" :label="t('clients.tag')">
+          <select id="tag" v-model="tag" class="field w-auto!">
+            <option value="">{{ t('clients.anyTag') }}</option>
+            <option v-for="one in data.tags" :key="one" :value="one">{{ one }}</option>
+          </select>
+        </FieldRow>
       </div>
     </InTurn>
     <LoadTrouble :error />
@@ -108,7 +119,7 @@ const pages = computed(() => Math.max(1, Math.ceil((data.value?.total ?? 0) / RO
       <p role="status" :class="data.total ? 'text-faded' : 'text-lg'" data-test="count">
         <template v-if="data.total">{{ t('clients.total', { count: data.total }) }}</template>
         <template v-else>{{
-          t(search || state || says ? 'clients.noneFound' : 'clients.nobody')
+          t(search || state || says || tag ? 'clients.noneFound' : 'clients.nobody')
         }}</template>
       </p>
       <InTurn v-if="data.total">
@@ -152,6 +163,9 @@ const pages = computed(() => Math.max(1, Math.ceil((data.value?.total ?? 0) / RO
                 >
                   {{ client.name }}
                 </NuxtLink>
+                <span v-if="entry.tags.length" class="block text-sm font-normal text-faded">{{
+                  entry.tags.join(', ')
+                }}</span>
               </th>
               <td class="pr-4 whitespace-nowrap">
                 {{ entry.lastMeasuredOn ? formatDate(entry.lastMeasuredOn, true) : '–' }}

@@ -31,7 +31,7 @@ async function save(form: LeaderboardForm) {
               from: formatDate(group.startsOn, true),
               to: formatDate(group.endsOn, true),
               count: group.members,
-              name: measureWords(group.measure).name,
+              name: measureName(group.measure),
             })
           }}
         </span>

@@ -3,7 +3,7 @@ import {
   assumedIn,
   figuresWith,
   GIRTH_IDS,
-  isSkinfold,
+  unitOfSite,
   REFIT_CHECK_INS,
   REFIT_PEOPLE,
   SKINFOLD_IDS,
@@ -26,7 +26,7 @@ const parts = computed(() => {
   }))
 })
 const sites = [...SKINFOLD_IDS, ...GIRTH_IDS].map((site) => ({
-  ...{ site, name: nameOf(site), unit: isSkinfold(site) ? 'mm' : 'cm' },
+  ...{ site, name: nameOf(site), unit: unitOfSite(site) },
   ...{ trained: usualRepeatError(site, 'trained'), novice: usualRepeatError(site, 'novice') },
 }))
 </script>

@@ -31,9 +31,7 @@ const current = computed(() => (at.value === undefined ? undefined : props.rows[
 /** What is said of a row: each of its values with the name of its column. */
 const said = computed(() => {
   if (!current.value) return ''
-  const { head, cells } = current.value
-  const values = cells.flatMap((cell, i) => (cell ? [`${props.columns[i]} ${cell}`] : []))
-  return t('charts.read', { day: head, values: values.join(' · ') })
+  return rowText(current.value, props.columns)
 })
 
 const STEPS: Record<string, (from: number, last: number) => number> = {

@@ -10,6 +10,7 @@ import { type IsoDate, addDays, daysBetween, daysFrom } from '../../units/dates'
 import type { WeighIn } from '../../weigh-ins/parse'
 import { type WeekMass, weeklyAverages } from '../../weigh-ins/weeks'
 import { type Measured, type ReadCheckIn, readCheckIn, setupAt } from '../measured'
+import { type SelfGirth, selfMeasured } from '../self-measured'
 import { basisOf } from '../series'
 import { type GymFigures, figuresWith } from './figures'
 import { type Look, type RecordBasis, RecordModel, type RecordPeople } from './record'
@@ -22,6 +23,8 @@ export interface ClientRecordParts {
   /** Closed check-ins, oldest first; the newest is the one that is looked at. */
   checkIns: readonly Measured[]
   weighIns?: readonly WeighIn[]
+  /** What the client took of themselves, as `selfMeasured` gives it: learnt as another tester's, and not looked at. */
+  bySelf?: readonly Measured[]
   /** The client's own last day of a week; see `weeklyAverages`. */
   weekEndsOn?: number | null
   /** False where the client sees sums and girths only: the sum of folds is followed, and no fat and lean. */
@@ -52,6 +55,7 @@ export function phaseStartsOf({
 export interface KeptRecord {
   client: Person & { showPercentages: boolean; weekEndsOn: number | null }
   weighIns: readonly WeighIn[]
+  selfGirths: readonly SelfGirth[]
   gymFigures: GymFigures | null
   planInForce: { startedOn: IsoDate } | null
   notes: readonly { kind: string; date: IsoDate }[]
@@ -69,6 +73,7 @@ export function partsOfRecord(
   const { client: person, weighIns, gymFigures } = record
   return {
     ...{ person, checkIns, weighIns, gymFigures, weekEndsOn: person.weekEndsOn },
+    bySelf: selfMeasured(record.selfGirths),
     fatAndLean: person.showPercentages,
     phaseStarts: Object.values(phaseStartsOf(record)).flat(),
   }
@@ -114,14 +119,21 @@ export function recordDays(parts: ClientRecordParts): RecordDays | undefined {
   const followed = fatAndLean ? equationId : undefined
   const begins = new Set(phaseStarts.map((start) => nearestOf(checkIns, start)))
   const ofCheckIns = read.map((one) => visitOf(one, ageYears, begins))
-  const visits = [...weeksBetween(checkIns, weighIns, weekEndsOn, person), ...ofCheckIns].sort(
-    (a, b) => daysBetween(b.date, a.date),
-  )
+  const ofSelf = (parts.bySelf ?? []).map((one) => ({
+    ...visitOf(readCheckIn(person, one), ageYears, new Set()),
+    bySelf: true,
+  }))
+  const visits = [
+    ...weeksBetween(checkIns, weighIns, weekEndsOn, person),
+    ...ofSelf,
+    ...ofCheckIns,
+  ].sort((a, b) => daysBetween(b.date, a.date))
   return {
     ...{ visits, checkIns: ofCheckIns },
     people: {
       pairs: [...new Set(ofCheckIns.map(({ pair }) => pair))],
-      testers: [...new Set(ofCheckIns.map(({ tester }) => tester))],
+      // The coach's are the reference; what the client takes has a bias of its own.
+      testers: [...new Set([...ofCheckIns, ...ofSelf].map(({ tester }) => tester))],
     },
     basis: {
       conversion,
@@ -281,3 +293,12 @@ function middleOf({ from, missing }: WeekMass): IsoDate {
   const weighed = daysFrom(from, WEEK).flatMap((date, day) => (missing.includes(date) ? [] : day))
   return addDays(from, Math.round(mean(weighed)))
 }
+
+/**
+ * The record of what a client took of themselves, for a look at it alone: girths, and no fat and lean, of which a tape in
+ * an own hand says too little.
+ */
+export const recordBySelf = (record: KeptRecord): ClientRecordParts => ({
+  ...partsOfRecord(record, selfMeasured(record.selfGirths)),
+  ...{ bySelf: [], fatAndLean: false },
+})

@@ -121,8 +121,8 @@ function together(points: readonly CoursePoint[]): CoursePoint[] {
   return [...days].sort(([a], [b]) => daysBetween(b, a)).map(([date, line]) => ({ date, line }))
 }
 
-/** A day without folds and tape is body mass alone. */
-export const isCheckIn = ({ measured }: Visit) => measured.length > 0
+/** A day without folds and tape is body mass alone, and one by the client's own tape is none of the coach's. */
+export const isCheckIn = ({ measured, bySelf }: Visit) => measured.length > 0 && !bySelf
 
 /**
  * Follows one person's record: every day in turn, and at each check-in a look. What is computed by an equation is
@@ -151,7 +151,9 @@ export class RecordModel {
    */
   learn(visit: Visit, basis: RecordBasis, looked = true) {
     this.learnComposition(visit, basis, looked)
-    for (const line of isCheckIn(visit) ? basis.lines : []) this.learnLine(visit, line, looked)
+    // Of body mass alone there is no line.
+    for (const line of visit.measured.length ? basis.lines : [])
+      if (!visit.bySelf || isGirth(line.quantity)) this.learnLine(visit, line, looked)
     this.seen.push(visit)
   }
 
@@ -196,7 +198,7 @@ export class RecordModel {
     if (!read) return
     const tracker = this.lines.get(line.quantity) ?? this.lineTracker(line, read.raw[0]!)
     this.lines.set(line.quantity, tracker)
-    tracker.learn({ date: visit.date, rows: read, checkIn: true }, read.raw, looked)
+    tracker.learn({ date: visit.date, rows: read, checkIn: isCheckIn(visit) }, read.raw, looked)
   }
 
   /** @param first what it read first: a large girth gains more than a small one */

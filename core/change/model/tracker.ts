@@ -55,6 +55,9 @@ export interface OffLine {
   deviations: number
 }
 
+/** What a day is off itself. */
+const NONE = { mean: 0, variance: 0 }
+
 /**
  * Follows one record through the model: each day is learnt in turn, and at every check-in the three horizons can be
  * read. Begins with the first check-in or weigh-in that it is given.
@@ -188,10 +191,12 @@ export class RecordTracker<Q extends string> {
     return this.stops.slice(at).map(({ date, raw }, i) => {
       const [first, ...rest] = back[at + i]!
       const line = quantities.map(([name, quantity], q) => {
-        const { level, change } = rest[q]!
+        const { level } = rest[q]!
+        // The mark is set when its day is over: until then it is that of before.
+        const change = i === 0 ? NONE : rest[q]!.change
         const was = level.mean - change.mean
         const read = quantity.of.reduce((sum, of, part) => sum + of * raw[part]!, 0) - was
-        const variance = widen(change.variance, quantity, first!.change.mean)
+        const variance = i === 0 ? 0 : widen(change.variance, quantity, first!.change.mean)
         return [name, { read, change: change.mean, interval: interval95(change.mean, variance) }]
       })
       return { date, line: Object.fromEntries(line) as Record<Q, LineAt> }

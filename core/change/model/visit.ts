@@ -26,6 +26,8 @@ export interface Visit {
   tester: string
   /** A phase begins on this day. */
   startsPhase?: boolean
+  /** The client took it of themselves: it is learnt, and nothing is looked at on it. */
+  bySelf?: boolean
 }
 
 /** Numbers of one day for one form of the model. */

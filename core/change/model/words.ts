@@ -12,7 +12,7 @@ import {
 } from '../../say'
 import { isGirth, isSkinfold } from '../../anatomy/ids'
 import { shortNameOf } from '../../anatomy/names'
-import { formatLength, formatMass } from '../../units/format'
+import { formatLength, formatMass, lengthIn, massIn } from '../../units/format'
 import { mmSaid } from '../../units/said'
 import type { LengthUnit, MassUnit } from '../../units/parse'
 import type { IsoDate } from '../../units/dates'
@@ -41,6 +41,24 @@ export const quantityName = (quantity: RecordQuantity): Message =>
 /** True for what is read in millimetres. */
 export const isOfFolds = (quantity: RecordQuantity): boolean =>
   quantity === 'sum' || quantity === 'equationSum' || isSkinfold(quantity)
+
+/** Units that a change is shown in. */
+export interface ShownUnits {
+  mass: MassUnit
+  length: LengthUnit
+}
+
+/** The unit that a quantity is shown in. */
+export function unitOfQuantity(quantity: RecordQuantity, { mass, length }: ShownUnits): string {
+  if (isGirth(quantity)) return length
+  return isOfFolds(quantity) ? 'mm' : mass
+}
+
+/** A value (mm, cm or kg) in the unit that it is shown in. */
+export function quantityIn(quantity: RecordQuantity, value: number, { mass, length }: ShownUnits) {
+  if (isGirth(quantity)) return lengthIn(value, length)
+  return isOfFolds(quantity) ? value : massIn(value, mass)
+}
 
 const amountOf = ({ quantity, change }: NamedChange, units: HeadlineUnits): Value => {
   const size = Math.abs(change)

@@ -1,4 +1,6 @@
+import { sql } from 'drizzle-orm'
 import * as pg from 'drizzle-orm/pg-core'
+import { REMINDER_STATES } from '../../../shared/contract/choices'
 import { ROLES } from '../../../shared/access'
 import { instant, oneOf } from './columns'
 
@@ -52,6 +54,8 @@ export const sessions = access.table(
     userAgent: pg.text('user_agent'),
     /** What its owner calls it. */
     device: pg.text('device'),
+    /** The link that a client came by: it ends with it. */
+    linkId: pg.uuid('link_id'),
     ...times,
   },
   (t) => [pg.index('sessions_user').on(t.userId)],
@@ -109,3 +113,113 @@ export const auditEvents = access.table(
     pg.index('audit_events_user').on(t.userId, t.id),
   ],
 )
+
+/** Keys with which a spreadsheet reads the record as values between commas, and nothing else. */
+export const sheetKeys = access.table('sheet_keys', {
+  id: pg.uuid('id').primaryKey(),
+  /** What it is for, as its owner calls it. */
+  name: pg.text('name').notNull(),
+  /** Of the key: who reads the database could not use it. */
+  hash: pg.text('hash').notNull().unique(),
+  createdAt: instant('created_at').notNull().defaultNow(),
+  usedAt: instant('used_at'),
+})
+
+/** Links with which a client comes to their own page: the key itself is shown once, what is kept opens nothing. */
+export const shareLinks = access.table(
+  'share_links',
+  {
+    id: pg.uuid('id').primaryKey(),
+    /** Goes with the client. */
+    clientId: pg.uuid('client_id').notNull(),
+    hash: pg.text('hash').notNull().unique(),
+    createdAt: instant('created_at').notNull().defaultNow(),
+    createdBy: pg.text('created_by').notNull(),
+    expiresAt: instant('expires_at').notNull(),
+    endedAt: instant('ended_at'),
+    usedAt: instant('used_at'),
+  },
+  (t) => [pg.index('share_links_client').on(t.clientId)],
+)
+
+/**
+ * What clients were reminded of, one row a thing whoever finds it due: what makes a reminder go out once. Not part of the
+ * record, so that a restored one reminds of nothing again.
+ */
+export const reminders = access.table(
+  'reminders',
+  {
+    id: pg.uuid('id').primaryKey(),
+    /** Goes with the client. */
+    clientId: pg.uuid('client_id').notNull(),
+    kind: pg.text('kind').notNull(),
+    remindedOf: pg.text('reminded_of').notNull(),
+    dueOn: pg.date('due_on', { mode: 'string' }).notNull(),
+    state: pg.text('state', { enum: REMINDER_STATES }).notNull(),
+    madeAt: instant('made_at').notNull().defaultNow(),
+    tries: pg.integer('tries').notNull().default(0),
+    /** When it is tried, or tried again. */
+    tryAt: instant('try_at').notNull().defaultNow(),
+    /** When one process took it to send. */
+    claimedAt: instant('claimed_at'),
+    endedAt: instant('ended_at'),
+    /** What the mail server said, where it took nothing. */
+    trouble: pg.text('trouble'),
+  },
+  (t) => [
+    pg.unique('reminders_once').on(t.clientId, t.kind, t.remindedOf, t.dueOn),
+    pg
+      .index('reminders_waiting')
+      .on(t.tryAt)
+      .where(sql`state in ('waiting', 'sending')`),
+    pg.index('reminders_made').on(t.madeAt),
+    pg.check('reminders_state', oneOf(t.state, REMINDER_STATES)),
+  ],
+)
+
+/** Who wants no more reminders by mail. In the record too: a backup knows it, and none brings them back. */
+export const mailStops = access.table('mail_stops', {
+  /** Goes with the client. */
+  clientId: pg.uuid('client_id').primaryKey(),
+  stoppedAt: instant('stopped_at').notNull().defaultNow(),
+})
+
+/** Of the keys in mails with which their readers stop them, a key a mail. */
+export const mailKeys = access.table(
+  'mail_keys',
+  {
+    hash: pg.text('hash').primaryKey(),
+    /** Goes with the client. */
+    clientId: pg.uuid('client_id').notNull(),
+    madeAt: instant('made_at').notNull().defaultNow(),
+  },
+  (t) => [pg.index('mail_keys_client').on(t.clientId)],
+)
+
+/** Secret addresses of calendars: of one who works here, of whoever sits at this computer, or of a client. */
+export const calendarFeeds = access.table('calendar_feeds', {
+  /** `user`, `client` or `computer`, and whose: one each. */
+  owner: pg.text('owner').primaryKey(),
+  userId: pg.text('user_id').references(() => users.id, { onDelete: 'cascade' }),
+  /** Goes with the client. */
+  clientId: pg.uuid('client_id'),
+  hash: pg.text('hash').notNull().unique(),
+  createdAt: instant('created_at').notNull().defaultNow(),
+  usedAt: instant('used_at'),
+})
+
+/** When something that is done again and again was done last: of several processes the one that writes it does it. */
+export const jobs = access.table('jobs', {
+  name: pg.text('name').primaryKey(),
+  claimedAt: instant('claimed_at').notNull(),
+})
+
+/** Links with which a screen on the wall shows a leaderboard and nothing else. */
+export const wallLinks = access.table('wall_links', {
+  leaderboardId: pg.uuid('leaderboard_id').primaryKey(),
+  hash: pg.text('hash').notNull().unique(),
+  /** Whether how much each changed stands beside the names. */
+  showsFigures: pg.boolean('shows_figures').notNull(),
+  createdAt: instant('created_at').notNull().defaultNow(),
+  usedAt: instant('used_at'),
+})

@@ -12,6 +12,7 @@ import {
   partOf,
 } from './columns'
 import { instruments } from './equipment'
+import { importedFrom, importedWithCheckIn } from './imports'
 import { people } from './people'
 
 /*
@@ -48,12 +49,17 @@ export const checkIns = pg.pgTable(
     closedAt: instant('closed_at'),
     /** Counts the changes of its choices, so that a screen can tell an older state from a newer one. */
     revision: pg.integer('revision').notNull().default(0),
+    ...importedFrom(),
   },
   (t) => [
     pg.check('check_ins_conversion', oneOf(t.conversion, CONVERSION_WORDS)),
     pg.check('check_ins_void', sql`(${t.voidedAt} is null) = (${t.voidReason} is null)`),
     pg.index('check_ins_client').on(t.clientId, t.measuredOn),
     pg.index('check_ins_tester').on(t.testerId),
+    pg
+      .index('check_ins_import')
+      .on(t.importId)
+      .where(sql`import_id is not null`),
     // One check-in of a client is under way at a time; sheets from paper are typed in beside it.
     pg
       .uniqueIndex('check_ins_one_open')
@@ -132,9 +138,14 @@ export const readings = pg.pgTable(
       .notNull()
       .references(() => people.id),
     instrumentId: pg.uuid('instrument_id').references(() => instruments.id),
+    /** What a result adds to it, in its own unit, where its instrument was out and the gym has that put right. */
+    correctedBy: pg.doublePrecision('corrected_by'),
+    /** What sent it, by its name; null for what a hand has typed. */
+    sentBy: pg.text('sent_by'),
     takenAt: instant('taken_at').notNull(),
     storedAt: instant('stored_at').notNull().defaultNow(),
     supersedes: pg.uuid('supersedes'),
+    ...importedWithCheckIn(),
   },
   (t) => [
     pg.check('readings_kind', oneOf(t.kind, ['skinfold', 'girth', 'mass', 'height'])),

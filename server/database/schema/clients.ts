@@ -2,6 +2,7 @@ import type { ScreeningAnswers } from '#core'
 import { sql } from 'drizzle-orm'
 import * as pg from 'drizzle-orm/pg-core'
 import { instant, LANDMARK_STANDARD_WORDS, oneOf, TYPED_UNIT_WORDS, partOf } from './columns'
+import { importedFrom, importId } from './imports'
 import { people } from './people'
 
 export const clients = pg.pgTable(
@@ -27,6 +28,7 @@ export const clients = pg.pgTable(
     /** Whose client it is; null for everybody's. */
     coachId: pg.uuid('coach_id').references(() => people.id),
     archivedAt: instant('archived_at'),
+    importId: importId(),
     createdAt: instant('created_at').notNull().defaultNow(),
   },
   (t) => [
@@ -39,6 +41,10 @@ export const clients = pg.pgTable(
     ),
     pg.check('clients_name', sql`${t.name} <> ''`),
     pg.index('clients_by_name').on(t.name, t.id),
+    pg
+      .index('clients_import')
+      .on(t.importId)
+      .where(sql`import_id is not null`),
   ],
 )
 
@@ -56,8 +62,13 @@ export const heights = pg.pgTable(
     typedText: pg.text('typed_text').notNull(),
     takenOn: pg.date('taken_on', { mode: 'string' }).notNull(),
     storedAt: instant('stored_at').notNull().defaultNow(),
+    ...importedFrom(),
   },
   (t) => [
+    pg
+      .index('heights_import')
+      .on(t.importId)
+      .where(sql`import_id is not null`),
     pg.index('heights_client').on(t.clientId, t.takenOn),
     pg.check('heights_typed_unit', oneOf(t.typedUnit, TYPED_UNIT_WORDS)),
     pg.check('heights_range', sql`${t.valueCm} between 30 and 300`),

@@ -2,6 +2,7 @@ import type { OwnProtocol, Tolerance } from '#core'
 import { sql } from 'drizzle-orm'
 import { COACHES_SEE } from '../../../shared/access'
 import * as pg from 'drizzle-orm/pg-core'
+import type { ReminderSettings } from '#shared/contract/reminders'
 import { instant, LANDMARK_STANDARD_WORDS, oneOf, partOf } from './columns'
 import { people } from './people'
 
@@ -16,6 +17,8 @@ export const instruments = pg.pgTable(
     /** Of a caliper. */
     jaws: pg.text('jaws', { enum: ['spring', 'hand', 'click'] }),
     checkEveryDays: pg.integer('check_every_days').notNull().default(180),
+    /** Results put its readings right by its newest check: the owner's choice, and said wherever it counts. */
+    isCorrected: pg.boolean('is_corrected').notNull().default(false),
     retiredAt: instant('retired_at'),
     createdAt: instant('created_at').notNull().defaultNow(),
   },
@@ -34,9 +37,24 @@ export const instrumentChecks = pg.pgTable(
     id: pg.uuid('id').primaryKey(),
     instrumentId: partOf('instrument_id', () => instruments.id),
     checkedOn: pg.date('checked_on', { mode: 'string' }).notNull(),
+    /** Of a caliper's jaws, g/mm², where it was found out. */
+    closingForce: pg.doublePrecision('closing_force'),
     storedAt: instant('stored_at').notNull().defaultNow(),
   },
   (t) => [pg.index('instrument_checks_instrument').on(t.instrumentId, t.checkedOn)],
+)
+
+/** What a closed caliper or an empty scale read before a session: mm or kg. */
+export const zeroChecks = pg.pgTable(
+  'zero_checks',
+  {
+    id: pg.uuid('id').primaryKey(),
+    instrumentId: partOf('instrument_id', () => instruments.id),
+    checkedOn: pg.date('checked_on', { mode: 'string' }).notNull(),
+    read: pg.doublePrecision('read').notNull(),
+    storedAt: instant('stored_at').notNull().defaultNow(),
+  },
+  (t) => [pg.index('zero_checks_instrument').on(t.instrumentId, t.checkedOn)],
 )
 
 /** What an instrument read at one known gap, length or mass: mm, cm or kg by its kind. */
@@ -67,8 +85,15 @@ export const settings = pg.pgTable(
     caliperId: pg.uuid('caliper_id').references(() => instruments.id),
     tapeId: pg.uuid('tape_id').references(() => instruments.id),
     scaleId: pg.uuid('scale_id').references(() => instruments.id),
+    /** What stands on pages on paper. */
+    gymName: pg.text('gym_name').notNull().default(''),
+    gymContact: pg.text('gym_contact').notNull().default(''),
+    /** A picture as a data address. */
+    gymLogo: pg.text('gym_logo'),
     /** Whether a coach sees every client of the gym or their own alone. */
     coachesSee: pg.text('coaches_see', { enum: COACHES_SEE }).notNull().default('all'),
+    /** How clients are reminded; null where nothing was chosen yet. */
+    reminders: pg.jsonb('reminders').$type<ReminderSettings>(),
   },
   (t) => [
     pg.check('settings_one_row', sql`${t.id} = 1`),

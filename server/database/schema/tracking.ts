@@ -1,9 +1,12 @@
 import { sql } from 'drizzle-orm'
 import * as pg from 'drizzle-orm/pg-core'
-import type { SafetyFinding } from '#core'
+import { BOARD_MEASURES } from '../../../core/leaderboard/rank'
+import type { Message, SafetyFinding, Tie } from '#core'
 import type { PlanDefinition } from '#shared/contract/plans'
+import { weeklyReports } from './client-side'
 import { clientId } from './clients'
 import { instant, oneOf, partOf } from './columns'
+import { importedFrom, importId } from './imports'
 
 /** Body mass of a day outside a check-in; the latest row of a day is in force, and one without a mass takes it back. */
 export const weighIns = pg.pgTable(
@@ -16,11 +19,22 @@ export const weighIns = pg.pgTable(
     kg: pg.doublePrecision('kg'),
     typedUnit: pg.text('typed_unit').notNull(),
     typedText: pg.text('typed_text').notNull(),
+    /** The weekly report that it came with. */
+    reportId: pg.uuid('report_id').references(() => weeklyReports.id, { onDelete: 'cascade' }),
     storedAt: instant('stored_at').notNull().defaultNow(),
+    ...importedFrom(),
   },
   (t) => [
+    pg
+      .index('weigh_ins_report')
+      .on(t.reportId)
+      .where(sql`report_id is not null`),
     pg.index('weigh_ins_client').on(t.clientId, t.date, t.position),
     pg.index('weigh_ins_stored').on(t.storedAt),
+    pg
+      .index('weigh_ins_import')
+      .on(t.importId)
+      .where(sql`import_id is not null`),
     pg.check('weigh_ins_kg', sql`${t.kg} > 0 and ${t.kg} < 1000`),
   ],
 )
@@ -37,10 +51,15 @@ export const clientNotes = pg.pgTable(
     kind: pg.text('kind', { enum: NOTE_KINDS }).notNull(),
     words: pg.text('words').notNull(),
     removedAt: instant('removed_at'),
+    importId: importId(),
     storedAt: instant('stored_at').notNull().defaultNow(),
   },
   (t) => [
     pg.index('client_notes_client').on(t.clientId, t.date),
+    pg
+      .index('client_notes_import')
+      .on(t.importId)
+      .where(sql`import_id is not null`),
     pg.check('client_notes_kind', oneOf(t.kind, NOTE_KINDS)),
   ],
 )
@@ -60,6 +79,8 @@ export const photos = pg.pgTable(
     crown: pg.jsonb('crown').$type<{ x: number; y: number }>(),
     groundPoint: pg.jsonb('ground_point').$type<{ x: number; y: number }>(),
     storedAt: instant('stored_at').notNull().defaultNow(),
+    /** Sent with a weekly report; it is among the client's photos once that is accepted. */
+    reportId: pg.uuid('report_id').references(() => weeklyReports.id, { onDelete: 'cascade' }),
     /** Deleted, and to be had back for a moment; then it goes for good. */
     deletedAt: instant('deleted_at'),
   },
@@ -112,8 +133,6 @@ export const planClearances = pg.pgTable(
   (t) => [pg.index('plan_clearances_client').on(t.clientId, t.rule)],
 )
 
-const MEASURES = ['fatPercent', 'fatMass', 'sum', 'equationSum', 'recomposition'] as const
-
 /** A leaderboard: some clients, a period and what they are ranked by. */
 export const leaderboards = pg.pgTable(
   'leaderboards',
@@ -122,11 +141,14 @@ export const leaderboards = pg.pgTable(
     name: pg.text('name').notNull(),
     startsOn: pg.date('starts_on', { mode: 'string' }).notNull(),
     endsOn: pg.date('ends_on', { mode: 'string' }).notNull(),
-    measure: pg.text('measure', { enum: MEASURES }).notNull(),
+    measure: pg.text('measure', { enum: BOARD_MEASURES }).notNull(),
     createdAt: instant('created_at').notNull().defaultNow(),
+    /** When its result was kept, which stays as it is from then on. */
+    closedAt: instant('closed_at'),
+    closedBy: pg.text('closed_by'),
   },
   (t) => [
-    pg.check('leaderboards_measure', oneOf(t.measure, MEASURES)),
+    pg.check('leaderboards_measure', oneOf(t.measure, BOARD_MEASURES)),
     pg.check('leaderboards_period', sql`${t.startsOn} < ${t.endsOn}`),
   ],
 )
@@ -140,5 +162,32 @@ export const leaderboardMembers = pg.pgTable(
   (t) => [
     pg.primaryKey({ columns: [t.leaderboardId, t.clientId] }),
     pg.index('leaderboard_members_client').on(t.clientId),
+  ],
+)
+
+/** The result of a closed leaderboard, a line a member; nothing that is measured later changes it. */
+export const leaderboardResults = pg.pgTable(
+  'leaderboard_results',
+  {
+    leaderboardId: partOf('leaderboard_id', () => leaderboards.id),
+    clientId: clientId(),
+    /** In the order of the list. */
+    line: pg.integer('line').notNull(),
+    /** Null for who is not ranked. */
+    place: pg.integer('place'),
+    /** Why others share the place; null where nobody does. */
+    tie: pg.jsonb('tie').$type<Tie>(),
+    /** In mm, cm, kg or points of fat. */
+    change: pg.doublePrecision('change'),
+    standardError: pg.doublePrecision('standard_error'),
+    fromDay: pg.date('from_day', { mode: 'string' }),
+    toDay: pg.date('to_day', { mode: 'string' }),
+    /** Why somebody is not ranked: a message. */
+    why: pg.jsonb('why').$type<Message>(),
+  },
+  (t) => [
+    pg.primaryKey({ columns: [t.leaderboardId, t.clientId] }),
+    pg.index('leaderboard_results_client').on(t.clientId),
+    pg.check('leaderboard_results_ranked', sql`(${t.place} is null) = (${t.change} is null)`),
   ],
 )

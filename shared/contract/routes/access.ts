@@ -43,7 +43,7 @@ export const access = {
     reply: meSchema,
   }),
   signOut: route({
-    action: 'self.change',
+    action: 'self.leave',
     ...bare,
     method: 'POST',
     path: '/api/sign-out',

@@ -7,9 +7,14 @@ import {
   ownProtocolSchema,
   settingsChangeSchema,
   testerFormSchema,
+  zeroCheckSchema,
 } from '../equipment'
-import { requiredText } from '../fields'
+import { requiredText, yesOrNo } from '../fields'
+import { say } from '../../../core/index'
 import { bare, byId } from './base'
+
+/** Bytes: it is drawn a few centimetres wide. */
+const LARGEST_LOGO = 400_000
 
 export const gym = {
   view: route({ action: 'gym.see', ...bare, method: 'GET', path: '/api/gym', reply: gymSchema }),
@@ -63,6 +68,22 @@ export const gym = {
     body: instrumentCheckFormSchema,
     reply: gymSchema,
   }),
+  zeroInstrument: route({
+    action: 'gym.equip',
+    ...byId,
+    method: 'POST',
+    path: '/api/gym/instruments/:id/zero',
+    body: zeroCheckSchema,
+    reply: gymSchema,
+  }),
+  correctInstrument: route({
+    action: 'gym.govern',
+    ...byId,
+    method: 'POST',
+    path: '/api/gym/instruments/:id/correction',
+    body: z.object({ corrected: yesOrNo(say('fields.corrected')) }),
+    reply: gymSchema,
+  }),
   keepProtocol: route({
     action: 'gym.equip',
     ...bare,
@@ -77,6 +98,29 @@ export const gym = {
     method: 'DELETE',
     path: '/api/gym/own-protocols/:id',
     params: z.object({ id: requiredText('Protocol', 60) }),
+    reply: gymSchema,
+  }),
+  logo: route({
+    action: 'gym.see',
+    ...bare,
+    method: 'GET',
+    path: '/api/gym/logo',
+    reply: { type: 'image' as const },
+  }),
+  /** As the browser has drawn it anew. */
+  keepLogo: route({
+    action: 'gym.equip',
+    ...bare,
+    method: 'POST',
+    path: '/api/gym/logo',
+    file: { types: ['image/png', 'image/jpeg'], mostBytes: LARGEST_LOGO },
+    reply: gymSchema,
+  }),
+  removeLogo: route({
+    action: 'gym.equip',
+    ...bare,
+    method: 'DELETE',
+    path: '/api/gym/logo',
     reply: gymSchema,
   }),
 }

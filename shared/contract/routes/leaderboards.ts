@@ -1,10 +1,15 @@
+import { say } from '../../../core/index'
 import { z } from '../zod'
 import { route } from '../define'
+import { requiredText } from '../fields'
 import {
   boardSchema,
   leaderboardFormSchema,
   leaderboardSchema,
+  madeWallSchema,
   newLeaderboardSchema,
+  wallFormSchema,
+  wallSchema,
 } from '../leaderboards'
 import { bare, byId } from './base'
 
@@ -46,5 +51,46 @@ export const leaderboards = {
     method: 'DELETE',
     path: '/api/leaderboards/:id',
     reply: z.array(leaderboardSchema),
+  }),
+  /** Keeps the result as it stands: nothing that is measured later changes it. */
+  close: route({
+    action: 'boards.change',
+    ...byId,
+    method: 'POST',
+    path: '/api/leaderboards/:id/close',
+    reply: boardSchema,
+  }),
+  reopen: route({
+    action: 'boards.change',
+    ...byId,
+    method: 'DELETE',
+    path: '/api/leaderboards/:id/close',
+    reply: boardSchema,
+  }),
+  /** For a screen, which has a key and no session. */
+  wall: route({
+    action: 'anybody',
+    ...bare,
+    params: z.object({ key: requiredText(say('fields.key'), 100) }),
+    method: 'GET',
+    path: '/api/walls/:key',
+    reply: wallSchema,
+  }),
+  /** The link of a screen on the wall; asked for again it is another one, and the one before shows nothing. */
+  hang: route({
+    action: 'boards.change',
+    ...byId,
+    method: 'POST',
+    path: '/api/leaderboards/:id/wall',
+    body: wallFormSchema,
+    reply: madeWallSchema,
+    status: 201,
+  }),
+  takeDown: route({
+    action: 'boards.change',
+    ...byId,
+    method: 'DELETE',
+    path: '/api/leaderboards/:id/wall',
+    reply: boardSchema,
   }),
 }

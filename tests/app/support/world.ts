@@ -14,7 +14,7 @@ export function readingOp(checkInId: string, what: string, value = 12): ReadingO
     ...{ id: idOf(what), checkInId, kind: 'skinfold', site: 'thigh', standard: 'us', trial: 1 },
     technique: null,
     ...{ value, typedUnit: 'mm', typedText: String(value), takenAt: AT, supersedes: null },
-    ...{ testerId: idOf('tester'), instrumentId: null },
+    ...{ testerId: idOf('tester'), instrumentId: null, correctedBy: null, sentBy: null },
   }
   return { kind: 'reading', id: reading.id, checkInId, reading, setAside: null }
 }
@@ -66,7 +66,9 @@ export function viewOf(id: string, more: Partial<CheckIn> = {}, name = 'Ann'): C
       settings: {
         ...{ defaultProtocolId: 'seven-fold', standard: 'us', tolerance: null },
         ...{ testerId: idOf('tester'), caliperId: null, tapeId: null, scaleId: null },
+        ...{ gymName: '', gymContact: '' },
       },
+      hasLogo: false,
       ...{ testers: [], instruments: [], ownProtocols: [], figures: null },
     },
   }

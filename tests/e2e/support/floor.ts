@@ -145,3 +145,20 @@ export async function violations(page: Page): Promise<string[]> {
     return result.violations.map(({ id, nodes }) => `${id}: ${nodes.map((n) => n.html).join(' ')}`)
   })
 }
+
+/** Calls the API in a page, as whoever is signed in there. */
+export const call = (page: Page, method: string, path: string, body?: unknown) =>
+  page.evaluate(
+    async (how, where, what) => {
+      const response = await fetch(where, {
+        method: how,
+        headers: { 'content-type': 'application/json' },
+        ...(what === undefined ? {} : { body: JSON.stringify(what) }),
+      })
+      const json = response.headers.get('content-type')?.includes('json')
+      return { status: response.status, body: json ? await response.json() : undefined }
+    },
+    method,
+    path,
+    body,
+  )

@@ -22,14 +22,20 @@ export async function measure(
   api: Api,
   clientId: string,
   daysAgo: number,
-  { share = 1, massKg = 64 }: { share?: number; massKg?: number } = {},
+  {
+    share = 1,
+    massKg = 64,
+    waist,
+  }: { share?: number; massKg?: number; waist?: { site: string; cm: number } } = {},
 ): Promise<string> {
   const id = randomUUID()
   const day = addDays(isoDateOf(new Date()), -daysAgo)
   const takenAt = `${day}T08:00:00Z`
   await api.post('/api/check-ins', { id, clientId, measuredOn: day, startedAt: takenAt })
   const { body: started } = await api.get(`/api/check-ins/${id}`)
-  const { testerId, caliperId, scaleId } = started.checkIn
+  if (waist)
+    await api.patch(`/api/check-ins/${id}`, { revision: 1, extraGirths: { [waist.site]: true } })
+  const { testerId, caliperId, scaleId, tapeId } = started.checkIn
   const reading = (more: object) => ({
     ...{ id: randomUUID(), checkInId: id, trial: 1, typedUnit: 'mm', typedText: 'x', takenAt },
     ...{ supersedes: null, testerId, instrumentId: caliperId, ...more },
@@ -50,7 +56,18 @@ export async function measure(
     typedUnit: 'kg',
     instrumentId: scaleId,
   })
-  await api.post(`/api/check-ins/${id}/readings`, { readings: [...folds, mass] })
+  const girths = waist
+    ? [1, 2].map((trial) =>
+        reading({
+          ...{ kind: 'girth', site: waist.site, standard: null, value: waist.cm, trial },
+          ...{ typedUnit: 'cm', instrumentId: tapeId },
+        }),
+      )
+    : []
+  const put = await api.post(`/api/check-ins/${id}/readings`, {
+    readings: [...folds, mass, ...girths],
+  })
+  if (put.status >= 300) throw new Error(JSON.stringify(put.body))
   await api.post(`/api/check-ins/${id}/close`)
   return id
 }

@@ -16,7 +16,7 @@ export interface Sample {
   file?: { bytes: Buffer<ArrayBuffer>; type: string }
 }
 
-const PNG = Buffer.from(
+export const PNG = Buffer.from(
   'iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==',
   'base64',
 )
@@ -32,6 +32,32 @@ export const aReading = (
   ...{ supersedes: null, testerId, instrumentId: caliperId },
   ...more,
 })
+
+/** A weekly report as a phone sends it; with what is said in place of what it has. */
+export const aReport = ({ endsOn, ...more }: { endsOn: string } & Record<string, unknown>) => ({
+  ...{ id: randomUUID(), endsOn, way: 'form' },
+  weights: [{ date: endsOn, text: '62.4', unit: 'kg', otherwise: null }],
+  girths: [
+    { girth: 'waist', trial: 1, text: '74', unit: 'cm' },
+    { girth: 'waist', trial: 2, text: '29 1/4', unit: 'in' },
+  ],
+  ...{ girthsOtherwise: null, feelings: { sleep: 4 }, note: 'slept well', message: null },
+  ...more,
+})
+const LEFT_OUT_OF_REPORTS = ['way', 'girthsOtherwise', 'message']
+const omitId = ({ id: _, ...rest }: { id: string } & Record<string, string>) => rest
+
+/** One client in the lines that an import is sent in. */
+function importLines(name: string, client: object = {}) {
+  const id = randomUUID()
+  const head = {
+    ...{ id, fileName: 'old.csv', sha256: '0'.repeat(64), clients: 1 },
+    gym: { people: [], instruments: [], ownProtocols: [] },
+  }
+  const line = { into: null, client: { id: randomUUID(), name, sex: 'male', ...client } }
+  const text = `${JSON.stringify(head)}\n${JSON.stringify(line)}\n`
+  return { id, file: { bytes: Buffer.from(text), type: 'application/x-ndjson' } }
+}
 
 /** A record with one of everything, and for every route of the contract a request that is right. */
 async function makeSamples(api: Api) {
@@ -58,6 +84,18 @@ async function makeSamples(api: Api) {
     return start.id
   }
   const [checkIn, empty] = [await measured(), startOf(client.id)]
+  const madeKey = await api.add('/api/sheet-keys', { name: 'Sample sheet' })
+  const sheetKey = (madeKey.body as { key: string }).key
+  const spareKey = randomUUID()
+  await api.post('/api/sheet-keys', { id: spareKey, name: 'Spare' })
+  await api.send('/api/gym/logo', PNG, 'image/png')
+  const brought = importLines('Bea Brought')
+  await (
+    await api.raw('POST', '/api/imports', {
+      body: brought.file.bytes,
+      headers: { 'content-type': brought.file.type },
+    })
+  ).text()
   await api.post('/api/check-ins', empty)
   const caliper = instruments.find(({ kind }) => kind === 'caliper')!
   const board = () => ({
@@ -66,6 +104,12 @@ async function makeSamples(api: Api) {
   })
   const leaderboard = randomUUID()
   await api.post('/api/leaderboards', { id: leaderboard, ...board() })
+  const keyIn = ({ body }: { body: unknown }) =>
+    (body as { addresses: string[] }).addresses[0]!.split(/[/#]/).at(-1)!
+  const wallKey = keyIn(
+    await api.post(`/api/leaderboards/${leaderboard}/wall`, { showsFigures: true }),
+  )
+  const feedKey = keyIn(await api.post('/api/calendar-feed'))
   const note = () => ({ id: randomUUID(), date: today, kind: 'holiday', words: 'at the sea' })
   const kept = note()
   await api.post(`/api/clients/${client.id}/notes`, kept)
@@ -79,6 +123,31 @@ async function makeSamples(api: Api) {
     'image/png',
   )
   await api.post('/api/gym/own-protocols', ownProtocol())
+  // Kept already: what is right is kept once.
+  const round = {
+    ...{ id: randomUUID(), kind: 'dial', tries: 1, error: 0.2, bias: -0.2, late: 0.1 },
+    typed: [12.3],
+  }
+  await api.post(`/api/gym/testers/${settings.testerId}/practice`, round)
+  const zero = { id: randomUUID(), read: 0 }
+  await api.post(`/api/gym/instruments/${caliper.id}/zero`, zero)
+  const scan = {
+    ...{ id: randomUUID(), method: 'dxa', device: 'Clinic', conditions: 'fasted', on: today },
+    ...{ fatPercent: 21.4, fatKg: 13.1, leanKg: 48.2 },
+  }
+  await api.post(`/api/clients/${client.id}/other-results`, scan)
+  const study = {
+    ...{ id: randomUUID(), testerId: settings.testerId, referenceId: null, standard: 'us' },
+    ...{ sites: ['thigh'], subjects: ['One', 'Two'] },
+  }
+  await api.post('/api/studies', study)
+  const sessionNote = { id: randomUUID(), date: today, words: 'two lines\nof it' }
+  await api.post(`/api/clients/${client.id}/session-notes`, sessionNote)
+  const appointment = { id: randomUUID(), startsAt: now, minutes: 60, words: 'by the door' }
+  await api.post(`/api/clients/${client.id}/appointments`, appointment)
+  const report = () => aReport({ endsOn: today })
+  const sent = report()
+  await api.post(`/api/clients/${client.id}/weekly-reports`, sent)
 
   function ownProtocol() {
     return {
@@ -96,6 +165,11 @@ async function makeSamples(api: Api) {
   const instrument = {
     ...{ kind: 'caliper', name: 'Red', graduation: 0.5, jaws: 'spring', checkEveryDays: 90 },
     retired: false,
+  }
+  const rule = { on: true, days: 1, subject: 'Soon: {day}', text: 'Hello {name}\nsee you {day}.' }
+  const reminderSettings = {
+    ...{ byMail: false, quiet: { from: 20, until: 8 } },
+    rules: { 'check-in-due': rule, 'report-due': rule, overdue: rule },
   }
   const mine = { params: { id: client.id } }
   const check = (id = checkIn) => ({ params: { id } })
@@ -243,9 +317,51 @@ async function makeSamples(api: Api) {
     'gym.checkInstrument': () => ({
       params: { id: caliper.id },
       body: { id: randomUUID(), checkedOn: today, points: [{ known: 10, read: 10 }] },
+      optional: ['closingForce'],
     }),
+    'otherResults.add': () => ({
+      params: { id: client.id },
+      body: { ...scan, id: randomUUID() },
+      optional: ['device', 'conditions', 'fatKg', 'leanKg'],
+    }),
+    'otherResults.remove': () => ({ params: { id: client.id, part: scan.id } }),
+    'gym.zeroInstrument': () => ({
+      params: { id: caliper.id },
+      // Kept already: what it reads may be less than nothing, and the same id is kept once.
+      body: { ...zero },
+    }),
+    'gym.correctInstrument': () => ({ params: { id: caliper.id }, body: { corrected: true } }),
+    'studies.begin': () => ({ body: { ...study, id: randomUUID() } }),
+    'studies.view': () => ({ params: { id: study.id } }),
+    'studies.take': () => ({
+      params: { id: study.id },
+      body: {
+        ...{ id: randomUUID(), subject: 1, site: 'thigh', testerId: settings.testerId, trial: 1 },
+        ...{ value: 22, typedUnit: 'mm', typedText: '22' },
+      },
+    }),
+    'studies.end': () => ({ params: { id: study.id }, body: { ended: false } }),
+    'studies.certificate': () => ({ params: { id: study.id } }),
+    'studies.practice': () => ({ params: { id: settings.testerId! } }),
+    'studies.keepPractice': () => ({ params: { id: settings.testerId! }, body: { ...round } }),
+    'studies.tester': () => ({ params: { id: settings.testerId! } }),
+    'gym.logo': () => ({}),
+    'gym.keepLogo': () => ({ file: { bytes: PNG, type: 'image/png' } }),
+    'gym.removeLogo': () => ({}),
+    'reports.client': () => ({ params: { id: client.id, kind: 'client' } }),
+    'reports.sumByAge': () => ({ query: { equation: 'jackson-pollock-7', sex: 'female' } }),
     'gym.keepProtocol': () => ({ body: ownProtocol(), optional: ['wording'] }),
     'gym.removeProtocol': () => ({ params: { id: 'own-sample' } }),
+    'exchange.imports': () => ({}),
+    'exchange.known': () => ({}),
+    'exchange.bring': () => ({ file: importLines('Ina Import').file }),
+    'exchange.sheetKeys': () => ({}),
+    'exchange.addSheetKey': () => ({ body: { id: randomUUID(), name: 'My sheet' } }),
+    'exchange.removeSheetKey': () => ({ params: { id: spareKey } }),
+    'exchange.sheet': () => ({ params: { key: sheetKey, as: 'csv' } }),
+    'exchange.undo': () => ({ params: { id: brought.id } }),
+    'exchange.everything': () => ({ params: { as: 'csv' } }),
+    'exchange.client': () => ({ params: { id: client.id, as: 'json' } }),
     'backups.view': () => ({}),
     'backups.make': () => ({}),
     'backups.change': () => ({
@@ -264,6 +380,25 @@ async function makeSamples(api: Api) {
       body: { passphrase: 'correct horse battery' },
       optional: ['*'],
     }),
+    'leaderboards.close': () => ({ params: { id: leaderboard } }),
+    'leaderboards.reopen': () => ({ params: { id: leaderboard } }),
+    'leaderboards.hang': () => ({ params: { id: leaderboard }, body: { showsFigures: true } }),
+    'leaderboards.takeDown': () => ({ params: { id: leaderboard } }),
+    'leaderboards.wall': () => ({ params: { key: wallKey } }),
+    'reminders.view': () => ({}),
+    'reminders.change': () => ({ body: reminderSettings }),
+    'reminders.said': () => ({
+      ...mine,
+      body: { kind: 'check-in-due', of: 'check-in', dueOn: today },
+    }),
+    'reminders.again': () => ({ params: { id: client.id, part: randomUUID() } }),
+    'reminders.feed': () => ({}),
+    'reminders.endFeed': () => ({}),
+    'reminders.myFeed': () => ({}),
+    'reminders.subscribed': () => ({ params: { key: feedKey } }),
+    'reminders.stop': () => ({ params: { key: 'of no mail' } }),
+    'reminders.resume': () => ({ params: { key: 'of no mail' } }),
+    'reminders.outbox': () => ({}),
     'access.me': () => ({}),
     'access.signIn': () => ({ body: { name: 'Nobody', password: 'four words in a row' } }),
     'access.signOut': () => ({}),
@@ -299,6 +434,44 @@ async function makeSamples(api: Api) {
     'access.coach': () => mine,
     'access.assign': () => ({ ...mine, body: { coachId: null } }),
     'access.openCheckIns': () => ({}),
+    'details.view': () => mine,
+    'details.change': () => ({
+      ...mine,
+      body: {
+        ...{ email: 'rae@example.com', phone: '+44 20 7946 0000', goal: 'to row again' },
+        ...{ tags: ['remote'], sees: 'sums', seesClasses: false },
+        asks: { girths: ['waist'], photos: true, feelings: ['sleep'], weekday: 6 },
+      },
+      optional: ['*'],
+    }),
+    'details.keepNote': () => ({ ...mine, body: { ...sessionNote, id: randomUUID() } }),
+    'details.removeNote': () => ({ params: { id: client.id, part: sessionNote.id } }),
+    'details.keepAppointment': () => ({ ...mine, body: { ...appointment, id: randomUUID() } }),
+    'details.cancelAppointment': () => ({ params: { id: client.id, part: appointment.id } }),
+    'sharing.preview': () => mine,
+    'sharing.file': () => mine,
+    'sharing.addLink': () => ({ ...mine, body: { id: randomUUID(), days: 28 } }),
+    'sharing.endLink': () => ({ params: { id: client.id, part: randomUUID() } }),
+    'sharing.open': () => ({ body: { key: 'made-up', birthYear: 1990 }, optional: ['birthYear'] }),
+    'weeklyReports.list': () => mine,
+    'weeklyReports.add': () => ({ ...mine, body: report(), optional: LEFT_OUT_OF_REPORTS }),
+    'weeklyReports.decide': () => ({
+      params: { id: client.id, part: sent.id },
+      body: { decision: 'accept' },
+    }),
+    'weeklyReports.ask': () => ({
+      params: { id: client.id, part: sent.id },
+      body: { words: 'Was it at the navel?' },
+    }),
+    'my.page': () => ({}),
+    'my.send': () => ({ body: report(), optional: LEFT_OUT_OF_REPORTS }),
+    'my.answer': () => ({ params: { id: randomUUID() }, body: { words: 'Yes.' } }),
+    'my.addPhoto': () => ({
+      params: { id: randomUUID() },
+      query: { ...omitId(photo()), photo: randomUUID() },
+      file: { bytes: PNG, type: 'image/png' },
+    }),
+    'my.photo': () => ({ params: { id: picture.id } }),
     'leaderboards.list': () => ({}),
     'leaderboards.add': () => ({ body: { id: randomUUID(), ...board() } }),
     'leaderboards.view': () => ({ params: { id: leaderboard } }),

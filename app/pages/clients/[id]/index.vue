@@ -14,7 +14,7 @@ import { clients } from '~/contract'
 await breathe()
 
 const route = useRoute()
-const { id, view, error, refresh, measured } = await useClientRecord()
+const { id, view, error, refresh, patch, measured } = await useClientRecord()
 const { start, busy, trouble } = useStartCheckIn()
 // The server does not see this part of the address.
 const atScreening = ref(false)
@@ -163,6 +163,7 @@ const standing = computed(() => {
               :units
               :today
               :phase-began
+              :doubts="view.doubts"
               :chosen="horizon"
               @choose="chooseHorizon"
             />
@@ -202,6 +203,12 @@ const standing = computed(() => {
     <p v-else class="text-lg">
       {{ t('record.firstCheckTakesAboutTen') }}
     </p>
+    <InTurn v-if="view.selfGirths.length">
+      <SelfMeasured :view :today :alone="measured.length === 0" />
+    </InTurn>
+    <InTurn v-if="shown">
+      <OtherMethods :view :measured :today @changed="patch({ otherResults: $event })" />
+    </InTurn>
     <InTurn v-if="look && then && now">
       <BetweenDates class="pt-6" :look :units :then :now :horizon :sum-name />
     </InTurn>

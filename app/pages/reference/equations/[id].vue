@@ -55,6 +55,10 @@ const classes = computed(() =>
 const columns = computed(() =>
   chart.value?.ageless && !classes.value ? [] : (chart.value?.ages ?? []),
 )
+const chartFile = computed(() => {
+  const asked = { equation: equation.value!.id, sex: sex.value, conversion: conversion.value }
+  return `/api/sum-by-age?${new URLSearchParams(asked).toString()}`
+})
 const print = () => window.print()
 </script>
 
@@ -174,6 +178,9 @@ const print = () => window.print()
           <button v-if="chart" type="button" class="button button-lead" @click="print">
             {{ t('equations.printChart') }}
           </button>
+          <a v-if="chart" :href="chartFile" class="button inline-flex items-center" target="_blank">
+            {{ t('equations.chartPdf') }}
+          </a>
         </div>
         <template v-if="chart">
           <p class="pb-2">

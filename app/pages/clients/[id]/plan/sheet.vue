@@ -36,17 +36,10 @@ const ofDay = computed(() => (shown.value ? nutrientsOf(d.value) : undefined))
 const held = computed(() => d.value.goal.kind === 'holdLean')
 const weekly = computed(() => formatMass(paceKgOf(d.value), massUnit.value, 2))
 const PARTS = ['protein', 'carbohydrate', 'fat'] as const
-const print = () => window.print()
 </script>
 
 <template>
-  <main class="mx-auto max-w-[180mm] bg-white px-6 py-6 print:p-0" data-test="sheet">
-    <nav class="flex flex-wrap gap-3 pb-5 print:hidden">
-      <button type="button" class="button button-lead" @click="print">
-        {{ t('planSheet.printOrSaveAsFile') }}
-      </button>
-      <NuxtLink :to="`/clients/${id}/plan`" class="button">{{ t('planSheet.backPlan') }}</NuxtLink>
-    </nav>
+  <PrintSheet :back="`/clients/${id}/plan`" :back-words="t('planSheet.backPlan')">
     <LoadTrouble v-if="error || !view" :error />
     <p v-else-if="!plan" class="text-lg">{{ t('planSheet.noPlanForceThereNothing') }}</p>
     <template v-else>
@@ -118,11 +111,5 @@ const print = () => window.print()
         <p>{{ madeText(plan, versionOf(plan, plans)) }}. {{ t('planSheet.sheetCaution') }}</p>
       </footer>
     </template>
-  </main>
+  </PrintSheet>
 </template>
-
-<style>
-@page {
-  margin: 14mm;
-}
-</style>

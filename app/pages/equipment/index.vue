@@ -1,13 +1,5 @@
 <script setup lang="ts">
-import {
-  checkOverdue,
-  INSTRUMENT_UNITS,
-  judgeCheck,
-  plainText,
-  typedNumber,
-  USUAL_POINTS,
-  type InstrumentKind,
-} from '#core'
+import { INSTRUMENT_UNITS, plainText, typedNumber, type InstrumentKind } from '#core'
 import { v4 as newId } from 'uuid'
 import { JAWS } from '#shared/contract/choices'
 import type { Gym, Instrument, Tester } from '#shared/contract/equipment'
@@ -47,7 +39,6 @@ async function save(call: () => Promise<Gym>) {
 }
 function leave() {
   editing.value = undefined
-  checking.value = undefined
   person.value = undefined
 }
 
@@ -88,45 +79,8 @@ function saveInstrument() {
   )
 }
 
-/* Checks. */
-const checking = ref<{ instrument: Instrument; points: { known: string; read: string }[] }>()
-function check(instrument: Instrument) {
-  checking.value = {
-    instrument,
-    points: USUAL_POINTS[instrument.kind].map((known) => ({ known: String(known), read: '' })),
-  }
-}
-const typedPoints = computed(() =>
-  (checking.value?.points ?? [])
-    .filter(({ known, read }) => known.trim() && read.trim())
-    .map(({ known, read }) => ({ known: number(known), read: number(read) })),
-)
-const verdict = computed(() => {
-  const instrument = checking.value?.instrument
-  const points = typedPoints.value
-  if (!instrument || !points.length || points.some((p) => Number.isNaN(p.known + p.read))) return
-  return judgeCheck(instrument.kind, points, instrument.graduation)
-})
-function saveCheck() {
-  const { id } = checking.value!.instrument
-  return save(() =>
-    callApi(routes.checkInstrument, {
-      params: { id },
-      body: { id: newId(), checkedOn: gym.value.today, points: typedPoints.value },
-    }),
-  )
-}
-
-const overdue = (instrument: Instrument) =>
-  checkOverdue(instrument.checks[0]?.checkedOn ?? null, instrument.checkEveryDays, gym.value.today)
-function lastCheck({ checks, kind, graduation }: Instrument): string {
-  const [last] = checks
-  if (!last) return ''
-  return t('equipment.lastCheck', {
-    day: formatDate(last.checkedOn, true),
-    words: judgeCheck(kind, last.points, graduation).words,
-  })
-}
+/** The instrument whose check is typed. */
+const checking = ref<Instrument>()
 
 /* People. */
 const person = ref<{ id?: string; name: string; skill: Tester['skill']; retired: boolean }>()
@@ -147,10 +101,6 @@ const asked = computed(() => {
       action: t('equipment.keep'),
       keep: saveInstrument,
     }
-  }
-  if (checking.value) {
-    const title = t('equipment.checkName', { name: checking.value.instrument.name })
-    return { title, action: t('equipment.keepCheckToday'), keep: saveCheck }
   }
   return (
     person.value && {
@@ -177,43 +127,15 @@ const asked = computed(() => {
             @add="edit(kind.id)"
           />
           <ul>
-            <li
+            <InstrumentLine
               v-for="instrument in gym.instruments.filter((i) => i.kind === kind.id)"
               :key="instrument.id"
-              class="flex flex-wrap items-center gap-x-4 gap-y-2 border-b border-line py-2"
-            >
-              <div class="min-w-52 flex-1">
-                <p class="text-lg font-bold" :class="{ 'line-through': instrument.retired }">
-                  {{ instrument.name }}
-                </p>
-                <p class="text-faded">
-                  <template v-if="instrument.graduation">
-                    {{
-                      t('equipment.readsGraduationId', {
-                        graduation: instrument.graduation,
-                        id: INSTRUMENT_UNITS[kind.id],
-                      })
-                    }}
-                  </template>
-                  <template v-if="instrument.jaws">
-                    {{
-                      t('equipment.jawsJaws', { jaws: t(`equipment.jawKinds.${instrument.jaws}`) })
-                    }}
-                  </template>
-                  <template v-if="instrument.retired"> {{ t('equipment.putAway') }}</template>
-                </p>
-                <p v-if="lastCheck(instrument)">{{ lastCheck(instrument) }}</p>
-                <p v-if="!instrument.retired && overdue(instrument)" class="font-bold text-clay">
-                  {{ tell(overdue(instrument)) }}
-                </p>
-              </div>
-              <NamedButton :of="instrument.name" @click="check(instrument)">{{
-                t('equipment.check')
-              }}</NamedButton>
-              <NamedButton :of="instrument.name" @click="edit(kind.id, instrument)">{{
-                t('equipment.edit')
-              }}</NamedButton>
-            </li>
+              :instrument
+              :today="gym.today"
+              @check="checking = instrument"
+              @edit="edit(kind.id, instrument)"
+              @changed="data = $event"
+            />
           </ul>
         </section>
       </InTurn>
@@ -222,25 +144,36 @@ const asked = computed(() => {
           <ListHead
             :name="t('equipment.testers')"
             :to="t('equipment.tester')"
-            @add="person = { name: '', skill: 'trained', retired: false }"
+            @add="person = { name: '', skill: 'novice', retired: false }"
           />
           <ul>
             <li
               v-for="coach in gym.testers"
               :key="coach.id"
-              class="flex items-center gap-4 border-b border-line py-2"
+              class="flex flex-wrap items-center gap-x-4 gap-y-2 border-b border-line py-2"
             >
               <p class="flex-1 text-lg">
                 <strong :class="{ 'line-through': coach.retired }">{{ coach.name }}</strong>
-                <span class="text-faded">
-                  {{ t('equipment.skillHand', { skill: coach.skill }) }}</span
-                >
+                <span class="pl-2 text-faded">{{ t(`equipment.${coach.skill}`) }}</span>
               </p>
+              <NuxtLink :to="`/equipment/testers/${coach.id}`" class="button">
+                {{ t('equipment.howSteady') }}<span class="sr-only">{{ ` ${coach.name}` }}</span>
+              </NuxtLink>
               <NamedButton :of="coach.name" @click="person = { ...coach }">{{
                 t('equipment.edit')
               }}</NamedButton>
             </li>
           </ul>
+          <p class="pt-3">
+            <NuxtLink to="/equipment/practice" class="button max-w-full whitespace-normal">{{
+              t('equipment.practice')
+            }}</NuxtLink>
+          </p>
+          <p class="pt-3">
+            <NuxtLink to="/equipment/devices" class="button max-w-full whitespace-normal">{{
+              t('equipment.devices')
+            }}</NuxtLink>
+          </p>
           <p class="pt-2 text-faded">
             {{ t('equipment.testerSOwnDuplicatesTake') }}
           </p>
@@ -284,59 +217,6 @@ const asked = computed(() => {
         />
         <TickBox v-model="editing.retired">{{ t('equipment.putAwayNoLongerUsed') }}</TickBox>
       </template>
-      <template v-else-if="checking">
-        <p>
-          {{
-            {
-              caliper: t('equipment.setJawsKnownGapsGauge'),
-              tape: t('equipment.layTapeAlongSteelRule'),
-              scale: t('equipment.putKnownWeightsScale'),
-            }[checking.instrument.kind]
-          }}
-        </p>
-        <table class="w-full text-left">
-          <thead class="text-faded">
-            <tr>
-              <th scope="col" class="font-normal">
-                {{ t('equipment.knownKind', { kind: INSTRUMENT_UNITS[checking.instrument.kind] }) }}
-              </th>
-              <th scope="col" class="font-normal">{{ t('equipment.reads') }}</th>
-            </tr>
-          </thead>
-          <tbody>
-            <tr v-for="(point, i) in checking.points" :key="i">
-              <td class="py-1 pr-3">
-                <input
-                  v-model="point.known"
-                  class="field"
-                  inputmode="decimal"
-                  autocomplete="off"
-                  :aria-label="t('equipment.knownPointI', { i: i + 1 })"
-                />
-              </td>
-              <td class="py-1">
-                <input
-                  :id="`read-${i}`"
-                  v-model="point.read"
-                  :data-first="i === 0 ? '' : undefined"
-                  class="field"
-                  inputmode="decimal"
-                  autocomplete="off"
-                  :aria-label="t('equipment.readsPointI', { i: i + 1 })"
-                />
-              </td>
-            </tr>
-          </tbody>
-        </table>
-        <p
-          v-if="verdict"
-          role="status"
-          class="font-bold"
-          :class="verdict.passed ? 'text-leaf' : 'text-clay'"
-        >
-          {{ verdict.passed ? '✓' : '✗' }} {{ tell(verdict.words) }}
-        </p>
-      </template>
       <template v-else-if="person">
         <TextField
           id="coach-name"
@@ -348,5 +228,11 @@ const asked = computed(() => {
         <TickBox v-model="person.retired">{{ t('equipment.noLongerMeasuresHere') }}</TickBox>
       </template>
     </AskForm>
+    <CheckForm
+      :instrument="checking"
+      :today="gym?.today ?? ''"
+      @close="checking = undefined"
+      @kept="((data = $event), (checking = undefined))"
+    />
   </main>
 </template>

@@ -1,0 +1,8 @@
+import { reminders } from '#shared/contract/routes/reminders'
+import { defineApi } from '../../http/define-api'
+import { setMailStopByKey } from '../../reminders/stops'
+
+export default defineApi(reminders.resume, async ({ db, params: { key } }) => {
+  await setMailStopByKey(db, key, false)
+  return { stopped: false }
+})

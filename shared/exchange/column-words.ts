@@ -1,0 +1,56 @@
+import { say, type Message, type Words } from '../../core/index'
+import type { Naming } from './sheets-out'
+
+/** What sheets for people call their columns, and themselves. */
+const WORDS: Readonly<Record<string, Message>> = {
+  client: say('exchange.client'),
+  sex: say('exchange.sex'),
+  birth_date: say('exchange.birthDate'),
+  birth_year: say('exchange.birthYear'),
+  week_ends_on: say('exchange.weekEndsOn'),
+  percentages: say('exchange.percentages'),
+  cadence_days: say('exchange.cadenceDays'),
+  date: say('exchange.date'),
+  height_cm: say('exchange.heightCm'),
+  mass_kg: say('exchange.massKg'),
+  equation: say('exchange.equation'),
+  sum_mm: say('exchange.sumMm'),
+  fat_percent: say('exchange.fatPercent'),
+  fat_mass_kg: say('exchange.fatMassKg'),
+  lean_mass_kg: say('exchange.leanMassKg'),
+  conversion: say('exchange.conversion'),
+  standard: say('exchange.landmarkStandard'),
+  protocol: say('exchange.protocol'),
+  tester: say('exchange.tester'),
+  tester_skill: say('exchange.testerSkill'),
+  caliper: say('exchange.caliper'),
+  caliper_graduation_mm: say('exchange.caliperGraduation'),
+  tape: say('exchange.tape'),
+  tape_graduation_cm: say('exchange.tapeGraduation'),
+  event: say('exchange.event'),
+  notes: say('exchange.notes'),
+  kind: say('exchange.kind'),
+  site: say('exchange.site'),
+  technique: say('exchange.technique'),
+  trial: say('exchange.trial'),
+  value: say('exchange.value'),
+  unit: say('exchange.unit'),
+  instrument: say('exchange.instrument'),
+  taken_at: say('exchange.takenAt'),
+  next_due: say('exchange.nextDue'),
+  archived: say('exchange.archived'),
+  first: say('exchange.firstDay'),
+  last: say('exchange.lastDay'),
+  fold: say('exchange.fold'),
+  girth: say('exchange.girth'),
+  yes: say('exchange.yes'),
+  check_ins: say('exchange.checkIns'),
+  readings: say('exchange.readings'),
+  clients: say('exchange.clients'),
+}
+
+/** The names of columns as somebody tells them. */
+export const namingBy = (told: (words: Words) => string): Naming => ({
+  told,
+  nameOfColumn: (name) => told(WORDS[name] ?? name),
+})

@@ -1,0 +1,17 @@
+/**
+ * `tsx remind.ts`: opens the record at DATABASE_URL, says `ready`, and at a line on its input sends the reminders that are
+ * due, as a server does by the clock. Then it says how many it took.
+ */
+import { once } from 'node:events'
+import { fileURLToPath } from 'node:url'
+import { openPostgres } from '../../../server/database/postgres'
+import { sendReminders } from '../../../server/reminders/send'
+import '../../support/words'
+
+const migrations = fileURLToPath(new URL('../../../server/database/migrations', import.meta.url))
+const { db, close } = await openPostgres(process.env.DATABASE_URL!, migrations, undefined)
+console.log('ready')
+await once(process.stdin, 'data')
+console.log(await sendReminders(db, new Date()))
+await close()
+process.exit(0)

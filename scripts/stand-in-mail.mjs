@@ -12,7 +12,12 @@ import { SMTPServer } from 'smtp-server'
 export async function startStandIn(folder) {
   mkdirSync(folder, { recursive: true })
   const server = new SMTPServer({
-    ...{ authOptional: true, disabledCommands: ['STARTTLS', 'AUTH'], logger: false },
+    ...{
+      authOptional: true,
+      disabledCommands: ['STARTTLS', 'AUTH'],
+      logger: false,
+      disableReverseLookup: true,
+    },
     onData(stream, _, done) {
       simpleParser(stream).then(({ from, to, subject, text }) => {
         const mail = {

@@ -146,7 +146,7 @@ describe('the catalogue', () => {
     }
     expect(faults).toEqual([])
     // It reads every source there is.
-  }, 30_000)
+  })
 
   test('is made of messages that compile, whose forms have the same values, and that stand alone', () => {
     const faults: string[] = []

@@ -1,5 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, test, vi } from 'vitest'
+import { PATIENCE } from '../support/patience'
 import { createOutbox } from '../../app/features/check-in/outbox'
 import type { Operation } from '../../app/features/check-in/operations'
 import {
@@ -112,7 +113,7 @@ describe('what is put into the outbox', () => {
     await outbox.send(A)
     expect([...outbox.inWriting]).toEqual([idOf('one')])
     written()
-    await vi.waitFor(() => expect(outbox.inWriting.size).toBe(0))
+    await vi.waitFor(() => expect(outbox.inWriting.size).toBe(0), PATIENCE)
     expect(outbox.waitingOf(A)).toHaveLength(1)
   })
 

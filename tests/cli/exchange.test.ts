@@ -34,7 +34,7 @@ Ann Example,F,4/18/2024,139,28,n/a,fine
 Bo Sample,M,3/15/2024,180,34,14.5*,
 Average,,,153,30,18,`
 
-test('a sheet goes in, is known again, and comes out', { timeout: 120_000 }, () => {
+test('a sheet goes in, is known again, and comes out', () => {
   const path = file('clients.csv', SHEET)
   const args = [path, '--json', '--locale', 'en-US']
   const dry = JSON.parse(oak('import', ...args, '--dry-run').out)
@@ -68,7 +68,7 @@ test('a sheet goes in, is known again, and comes out', { timeout: 120_000 }, () 
   expect(oak('export', join(folder, 'out.doc')).said).toContain('.long.csv')
 })
 
-test('what is no record is refused in words', { timeout: 60_000 }, () => {
+test('what is no record is refused in words', () => {
   const refused = (name: string, text: string | Uint8Array) => {
     const { code, said } = oak('import', file(name, text))
     expect(code).toBe(2)

@@ -24,7 +24,7 @@ beforeAll(() => {
   mkdirSync(packed, { recursive: true })
   run('tar', 'xzf', 'oak-pinch-core-0.1.0.tgz', '-C', packed, '--strip-components=1')
   writeFileSync(join(project, 'package.json'), '{ "type": "module" }')
-}, 120_000)
+})
 afterAll(() => rmSync(project, { recursive: true, force: true }))
 
 test('names just what it imports, at the versions of the application', () => {
@@ -72,4 +72,4 @@ test('ten lines estimate, judge and plan, and their types are known', () => {
   expect(said.sum.verdict).toBe('clear')
   // 2 kg at 0.3 kg a week.
   expect(said.weeks).toBeCloseTo(2 / 0.3, 0)
-}, 120_000)
+})

@@ -76,7 +76,7 @@ describe('oak judge', () => {
     expect(parts[0]! + parts[1]!).toBeCloseTo(Number(of('first', 'body_mass').change), 3)
     expect(last[0]!.headline_rule).toBe('phase-clear')
     expect(last[0]!.headline).toMatch(/^Fat down \d\.\d kg, lean .* since Jan 7, 2030\.$/)
-  }, 60_000)
+  })
 
   test('weigh-ins say more of the mass', () => {
     const widthOf = (rows: Row[]) => {
@@ -87,7 +87,7 @@ describe('oak judge', () => {
     }
     const weighed = [1, 2, 3].map((week) => weighIn(week, 70 - 0.45 * week))
     expect(widthOf([CUT[0]!, ...weighed, CUT[1]!])).toBeLessThan(0.85 * widthOf(CUT.slice(0, 2)))
-  }, 60_000)
+  })
 
   test('an event begins a phase after its own row', () => {
     const rows = CUT.map((row, i) => ({ ...row, event: i === 1 ? 'mark' : '' }))
@@ -97,7 +97,7 @@ describe('oak judge', () => {
     expect(since.map((row) => row.since)).toEqual([
       ...[CUT[0]!.date, CUT[0]!.date, CUT[1]!.date, CUT[1]!.date],
     ])
-  }, 60_000)
+  })
 
   test('semicolons, decimal commas, a byte-order mark and any line end give the same', () => {
     const plain = judge(csv(CUT)).stdout
@@ -106,7 +106,7 @@ describe('oak judge', () => {
         Object.entries(row).map(([id, value]) => [id, String(value).replace('.', ',')]),
       )
     expect(judge(`\uFEFF${csv(CUT.map(comma), ';', '\r')}`).stdout).toBe(plain)
-  }, 60_000)
+  })
 
   test('three trials are settled by the landmark standard', () => {
     const apart = (school: string) =>
@@ -124,7 +124,7 @@ describe('oak judge', () => {
     // The agreeing pair is 20.5 and the median 21: the sum falls by half a millimetre more.
     const [us, int] = [sum(apart('us')), sum(apart('int'))]
     expect(us.at(-1)!).toBeLessThan(int.at(-1)! - 0.3)
-  }, 60_000)
+  })
 
   test('what cannot be is named by row and column, and the other rows are judged', () => {
     const done = judge(
@@ -153,13 +153,13 @@ describe('oak judge', () => {
     ])
     expect(lines[2]).toContain('enter 2 to 70. Got 400.')
     expect([...new Set(done.rows.map(({ date }) => date))]).toEqual([CUT[0]!.date, CUT[2]!.date])
-  }, 60_000)
+  })
 
   test('without a column that every row needs nothing is judged', () => {
     const done = judge('client,sex\nAnn,female\n')
     expect([done.status, done.stdout]).toEqual([2, ''])
     expect(done.stderr).toContain('Column date: enter a header row that names it.')
-  }, 60_000)
+  })
 })
 
 /* A woman of seven uneven folds, invented for testing; the second round is read half a millimetre apart. */
@@ -193,7 +193,7 @@ describe('oak check', () => {
       line('swap', 'suprailiac thigh', 1, 26, 16),
       line('swap', 'suprailiac thigh', 1, 16, 26),
     ])
-  }, 60_000)
+  })
 
   test('pounds for kilograms are a body mass to look at, in a weigh-in too', () => {
     const done = oak('check', csv([uneven(0), weighIn(2, 62.4, 1), weighIn(4, 136.7, 1)]))
@@ -203,7 +203,7 @@ describe('oak check', () => {
         ...{ trial: '', typed: '136.7', suggested: '62.006', second_suggestion: '' },
       },
     ])
-  }, 60_000)
+  })
 
   test('a ten left out, an odd trial and a site measured twice are told apart', () => {
     const slips = { abdominal_mm_2: 10, subscapular_mm_1: 33, subscapular_mm_2: 33.5 }
@@ -212,7 +212,7 @@ describe('oak check', () => {
     const rows = done.rows.map((row) => [row.finding, row.site, row.trial, row.suggested])
     expect(rows).toContainEqual(['ten', 'abdominal', '2', '20'])
     expect(rows).toContainEqual(['repeated-site', 'thigh', '1', ''])
-  }, 60_000)
+  })
 
   test('a value that cannot be is a finding there and no refusal', () => {
     const done = oak('check', csv([uneven(0), uneven(4, { chest_mm_1: 0.9 })]))
@@ -220,5 +220,5 @@ describe('oak check', () => {
     expect(done.rows).toMatchObject([
       { finding: 'decimal', site: 'chest', trial: '1', typed: '0.9', suggested: '9' },
     ])
-  }, 60_000)
+  })
 })

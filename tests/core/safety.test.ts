@@ -304,7 +304,7 @@ test('over a grid of bodies and goals nothing that can hurt is allowed, and what
   expect(refused).toBeGreaterThan(1000)
   // Who is too light or too lean to lose is offered to hold, or the way up.
   expect(offered).toBe(refused)
-}, 60_000)
+})
 
 test('a goal that makes no sense is named', () => {
   const start = body('male', 80, 20)

@@ -5,6 +5,7 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { fileURLToPath, pathToFileURL } from 'node:url'
 import { afterEach, beforeEach, describe, expect, test, vi } from 'vitest'
+import { PATIENCE } from '../support/patience'
 import type { Backups } from '#shared/contract/backups'
 import type { Roster } from '#shared/contract/roster'
 import { enter, PHONE, textOf, visit, waitForText } from './support/browser'
@@ -136,18 +137,21 @@ onlyInFolder(() =>
       let said = ''
       for (const stream of [started.stdout!, started.stderr!])
         stream.on('data', (chunk) => (said += chunk))
-      await vi.waitUntil(() => said.includes('Oak Pinch: '), { timeout: 60_000 })
+      await vi.waitUntil(() => said.includes('Oak Pinch: '), { timeout: PATIENCE })
 
       const id = await flow.secondCheckIn(server, 'Finn Fullproof')
       await page.goto(`${server.url}/check-in/${id}`)
       await flow.begin(page)
       await enter(page, NOW[0]!)
-      await vi.waitUntil(async () => (await flow.viewOf(server, id)).checkIn.readings.length === 1)
+      await vi.waitUntil(
+        async () => (await flow.viewOf(server, id)).checkIn.readings.length === 1,
+        PATIENCE,
+      )
       mkdirSync(flag)
       for (const value of NOW.slice(1, 4)) await enter(page, value)
       await waitForText(page, 'Make room on the disk of')
       // Started again by itself, it says what is wrong; what is on the disk is safe.
-      await vi.waitUntil(() => said.includes('starting again'), { timeout: 60_000 })
+      await vi.waitUntil(() => said.includes('starting again'), { timeout: PATIENCE })
       await waitForText(page, 'kept here')
       const refused = await fetch(`${server.url}/api/check-ins/${id}`).catch(() => undefined)
       expect(refused?.status ?? 503).toBe(503)
@@ -156,7 +160,7 @@ onlyInFolder(() =>
       await vi.waitUntil(
         async () =>
           (await flow.viewOf(server, id).catch(() => undefined))?.checkIn?.readings?.length === 6,
-        { timeout: 60_000, interval: 500 },
+        { timeout: PATIENCE, interval: 500 },
       )
       const { readings } = (await flow.viewOf(server, id)).checkIn
       expect(readings.map(({ value }) => value)).toEqual(NOW.slice(0, 6))

@@ -1,5 +1,6 @@
 import type { Page } from 'puppeteer-core'
 import { beforeEach, describe, expect, test, vi } from 'vitest'
+import { PATIENCE } from '../support/patience'
 import { addDays, isoDateOf } from '#core'
 import type { CheckInView } from '#shared/contract/check-ins'
 import type { Roster } from '#shared/contract/roster'
@@ -146,7 +147,7 @@ describe('a seven-fold check-in by keyboard alone', () => {
       const found = (await storedIn(id)).filter((r) => r.site === 'midaxillary')
       expect(found.map((r) => r.value)).toEqual([4, 9, 8.5, 8])
       return found
-    }, 20_000)
+    }, PATIENCE)
     expect(values[2]!.supersedes).toBe(values[1]!.id)
   })
 

@@ -159,7 +159,7 @@ test('she opens it by her year of birth; what she typed outlives a reload and th
   )
   expect(waits?.body ?? []).toEqual([])
   await phone.setOfflineMode(false)
-  await phone.waitForSelector('[data-test="sent"]', { timeout: 20_000 })
+  await phone.waitForSelector('[data-test="sent"]')
   // A browser logs every call that finds no network by itself.
   expect(phone.faults.filter((fault) => !/ERR_INTERNET_DISCONNECTED/.test(fault))).toEqual([])
   await phone.close()

@@ -3,6 +3,7 @@ import { existsSync, readdirSync, readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { randomLcg, randomUniform } from 'd3-random'
 import { afterAll, beforeAll, expect, test, vi } from 'vitest'
+import { PATIENCE } from '../support/patience'
 import { addDays, energyPlan, isoDateOf, SEVEN_FOLDS, startOf } from '#core'
 import type { Backups } from '#shared/contract/backups'
 import type { CheckInView, ReadingReceipt } from '#shared/contract/check-ins'
@@ -133,7 +134,7 @@ test(
       })
       await new Promise((wait) => setTimeout(wait, 100 + random() * 1500))
       // Of every kind something was acknowledged before the first kill, however busy the machine.
-      if (round === 0) await vi.waitUntil(ofEveryKind, { timeout: 60_000 })
+      if (round === 0) await vi.waitUntil(ofEveryKind, { timeout: PATIENCE })
       dead = true
       await server.kill()
       await Promise.all(work)

@@ -8,6 +8,7 @@ import { writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 import type { ElementHandle, Page } from 'puppeteer-core'
 import { beforeEach, describe, expect, test, vi } from 'vitest'
+import { PATIENCE } from '../support/patience'
 import { addDays } from '#core'
 import type { Photo } from '#shared/contract/photos'
 import type { Board } from '#shared/contract/leaderboards'
@@ -57,7 +58,7 @@ describe('the ledger', () => {
       page.$$eval('[data-test="ledger"] thead button[aria-pressed="true"]', (heads) =>
         heads.map((head) => head.textContent!.replace(/\s+/g, ' ').trim()),
       )
-    await vi.waitFor(async () => expect((await marked())[0]).toMatch(/then$/), 20_000)
+    await vi.waitFor(async () => expect((await marked())[0]).toMatch(/then$/), PATIENCE)
     expect((await marked())[1]).toMatch(/now$/)
     expect(await textOf(page, 'fat-verdict')).toBe('▼ clear')
     const dates = await page.$$('[data-test="ledger"] thead button')
@@ -159,7 +160,7 @@ describe('the ledger', () => {
         // The sum, body mass, fat %, fat and lean stand over the sites.
         expect(texts[5]).toBe(((chest[0]! + chest[1]!) / 2).toFixed(1))
         expect(drawn).toBeLessThan(34)
-      }, 20_000)
+      }, PATIENCE)
     }
   })
 
@@ -265,7 +266,7 @@ describe('curves', () => {
         if (/: lean \d+\.\d \(\d+\.\d to \d+\.\d\) kg/.test(await bodyText())) return
       }
       throw new Error('No point says what it is.')
-    }, 20_000)
+    }, PATIENCE)
   })
 
   test('the slope of a stretch comes from the worker, and notes stand on the axis', async () => {

@@ -19,7 +19,7 @@ import { Recorder } from './support/disk'
 const IMAGES = Number(process.env.OAK_PINCH_IMAGES ?? 24)
 const scratch = mkdtempSync(join(tmpdir(), 'oak-pinch-power-'))
 
-beforeAll(ensureTemplate, 120_000)
+beforeAll(ensureTemplate)
 afterAll(() => rmSync(scratch, { recursive: true, force: true }))
 
 const TEXT = 'a line that stands for what somebody typed '.repeat(20)
@@ -130,7 +130,7 @@ describe('a cut of the power', () => {
     }
     const lost = await cuts(disk, 6, from)
     expect(lost.length).toBeGreaterThanOrEqual(4)
-  }, 120_000)
+  })
 })
 
 describe('a disk that fails', () => {
@@ -172,6 +172,5 @@ describe('a disk that fails', () => {
       const there = await look(folder)
       expect(acknowledged.filter((id) => !there.has(id))).toEqual([])
     },
-    60_000,
   )
 })

@@ -13,7 +13,7 @@ test('what the usual figures leave out of the intervals of the mass, the gym’s
   expect(by.leastMass).toBeGreaterThan(88)
   expect(by.falseLean).toBeLessThanOrEqual(6 + 7.5)
   expect(by.weeksSlow).toBeLessThanOrEqual(24)
-}, 60_000)
+})
 
 test('where the errors are as usual, a refit costs no power and makes no false alarm', () => {
   const own = refit(gymIn(WORLDS.ideal, PEOPLE, 500))
@@ -23,4 +23,4 @@ test('where the errors are as usual, a refit costs no power and makes no false a
   expect(by.weeksHalf).toBeLessThanOrEqual(9)
   expect(by.weeksQuarter).toBeLessThanOrEqual(16)
   expect(by.leastFat).toBeGreaterThan(92)
-}, 60_000)
+})

@@ -55,5 +55,5 @@ describe.each(Object.keys(WORLDS) as WorldName[])('in the world “%s”', (name
         least - slack(id, least),
       )
     }
-  }, 120_000)
+  })
 })

@@ -52,7 +52,7 @@ beforeAll(async () => {
   await ensureGym(open.db)
   await seedDemo(open.db, (id, bytes) => writePhoto(open.db, id, bytes))
   await backUpTo(open.db, archive)
-}, 120_000)
+})
 afterAll(() => open.close())
 
 /** The tables of a data folder, and its pictures. */
@@ -102,7 +102,7 @@ describe('a backup', () => {
       [randomUUID(), client!.id],
     )
     await again.close()
-  }, 60_000)
+  })
 
   test('is read without us: a zip with JSON, whose manifest is true', () => {
     const files = unzipSync(readFileSync(archive))
@@ -136,7 +136,7 @@ describe('a backup', () => {
       restoring,
     )
     expect(fs.existsSync(join(scratch, 'try'))).toBe(false)
-  }, 60_000)
+  })
 
   test('of an earlier version is restored by its own tables and brought to this one', async () => {
     const old = firstMigrations(migrations, 12)!
@@ -154,7 +154,7 @@ describe('a backup', () => {
     const { rows } = await now.engine.query('select name, week_ends_on from clients')
     expect(rows).toEqual([{ name: 'Olga Older', week_ends_on: null }])
     await now.close()
-  }, 60_000)
+  })
 })
 
 /** What the JSON files of an archive hold, as far as a test changes it. */
@@ -169,7 +169,7 @@ describe('what is no whole backup', () => {
   beforeAll(async () => {
     await restore(archive, folder)
     before = await contentOf(folder)
-  }, 60_000)
+  })
 
   /** The archive with one of its files changed. */
   function changed(change: (files: Record<string, Uint8Array>) => void): Buffer {
@@ -227,17 +227,13 @@ describe('what is no whole backup', () => {
         }),
       /newer version/,
     ],
-  ])(
-    '%s is refused in words, and the record stays as it was',
-    async (_, bytes, words) => {
-      const file = join(scratch, 'bad.zip')
-      writeFileSync(file, bytes())
-      expect(await refusalOf(restore(file, folder))).toMatch(words)
-      expect(readdirSync(folder).sort()).toEqual([PARTS.database, 'photos', PARTS.lock].sort())
-      expect(await contentOf(folder)).toEqual(before)
-    },
-    60_000,
-  )
+  ])('%s is refused in words, and the record stays as it was', async (_, bytes, words) => {
+    const file = join(scratch, 'bad.zip')
+    writeFileSync(file, bytes())
+    expect(await refusalOf(restore(file, folder))).toMatch(words)
+    expect(readdirSync(folder).sort()).toEqual([PARTS.database, 'photos', PARTS.lock].sort())
+    expect(await contentOf(folder)).toEqual(before)
+  })
 })
 
 test('record.json is as its published schema says, and the schema as the tables are', async () => {
@@ -323,7 +319,7 @@ test('clients who were deleted since are not brought back', async () => {
   expect(await erasedIn(then.db)).toEqual(erased)
   await then.close()
   process.env.OAK_PINCH_DATA = club
-}, 60_000)
+})
 
 describe('the backups of a folder', () => {
   test('are made whole, copied to the second folder, and said to have failed where that is gone', async () => {

@@ -19,7 +19,7 @@ import { ensureTemplate, fromTemplate } from '../support/template'
 import { migrations } from './support/global'
 
 const scratch = mkdtempSync(join(tmpdir(), 'oak-pinch-erasing-'))
-beforeAll(ensureTemplate, 120_000)
+beforeAll(ensureTemplate)
 afterAll(() => rmSync(scratch, { recursive: true, force: true }))
 
 /** Which of the words stand in any file of a folder, with the file. */
@@ -114,14 +114,14 @@ test('nothing of who was deleted for good can be read in the folder any more', a
   await close()
   expect(found(folder, WORDS)).toEqual([])
   expect(readdirSync(join(folder, 'photos'))).toEqual([])
-}, 60_000)
+})
 
 test('without that it could be: the words are in the folder before', async () => {
   const folder = join(scratch, 'before')
   const { close } = await clubWith(folder)
   await close()
   expect(new Set(found(folder, WORDS).map((line) => line.split(': ')[1]))).toEqual(new Set(WORDS))
-}, 60_000)
+})
 
 test('a stop in the midst of it is finished by the next start', async () => {
   const folder = join(scratch, 'stopped')
@@ -136,7 +136,7 @@ test('a stop in the midst of it is finished by the next start', async () => {
   await next.close()
   expect(found(folder, WORDS)).toEqual([])
   expect(readdirSync(join(folder, 'photos'))).toEqual([])
-}, 60_000)
+})
 
 /** A database that stops when it is asked for something after the transaction. */
 function brokenAfterDeletion(db: Database): Database {
@@ -163,4 +163,4 @@ test('what a restore has put aside goes with it', async () => {
   await eraseClient(db, client, 'Erwin Erasable')
   await close()
   expect(existsSync(aside)).toBe(false)
-}, 60_000)
+})

@@ -98,14 +98,14 @@ beforeAll(async () => {
   for (const ending of ['.csv', '.long.csv', '.xlsx', '.json', '.fhir.json'] as const)
     files.set(ending, await bytesOf(await writeRecord(demo.db, ending, { voice, at })))
   await demo.close()
-}, 60_000)
+})
 
 describe.each(['.json', '.fhir.json', '.long.csv', '.csv', '.xlsx'] as const)('%s', (ending) => {
   let api: Api
   beforeAll(async () => {
     api = await startApi()
     await bring(api.db, files.get(ending)!)
-  }, 60_000)
+  })
   afterAll(() => api.close())
 
   test('gives the same headlines in an empty record', async () => {

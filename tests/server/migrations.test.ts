@@ -101,7 +101,6 @@ test.each([2, 4, 7])(
     }
   },
   // Every migration since is run, in a database that starts from nothing.
-  120_000,
 )
 
 test('goals for a sum, and the narrow waist of weekly sheets at home, stay what they were', async () => {

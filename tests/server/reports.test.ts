@@ -17,7 +17,7 @@ let api: Awaited<ReturnType<typeof startApi>>
 beforeAll(async () => {
   api = await startApi()
   await seedDemo(api.db, async () => {})
-}, 60_000)
+})
 afterAll(() => api.close())
 
 async function idOf(name: string): Promise<string> {
@@ -55,7 +55,7 @@ test('the client’s page has the change as the record judges it, its picture an
   expect(text).toContain('Next: measure again on')
   expect(text).toContain('Lock Nine Rowing Club')
   expect(text).toContain('The boathouse at lock nine')
-}, 30_000)
+})
 
 test('who sees no percentages has none on the page, and neither fat nor lean', async () => {
   const { entries } = rosterSchema.parse((await api.get('/api/clients?size=100')).body)
@@ -69,7 +69,7 @@ test('who sees no percentages has none on the page, and neither fat nor lean', a
     expect(text).toContain('Sum of folds')
   }
   expect(seen).toBeGreaterThan(0)
-}, 60_000)
+})
 
 test('the coach’s page has every reading, the equation with its source, and the working', async () => {
   const text = await page('Tilda', 'coach')
@@ -81,7 +81,7 @@ test('the coach’s page has every reading, the equation with its source, and th
   expect(text).toMatch(/Source: .*Jackson/)
   expect(text).toMatch(/Working .*Step/)
   expect(text).toContain('They are no diagnosis')
-}, 30_000)
+})
 
 test('the log sheet has the sites in the order of the set with what they read, and boxes', async () => {
   const text = await page('Tilda', 'log')
@@ -114,7 +114,7 @@ test('the plan is on one sheet; without one the sheet says so', async () => {
     if (!plan) expect(text).toContain('There is no current plan to print')
     else expect(text).toContain(`${Math.round(plan.intakeKcal).toLocaleString('en-US')} kcal a day`)
   }
-}, 30_000)
+})
 
 test('the chart by sum and age is what the equation gives', async () => {
   for (const sex of ['female', 'male'] satisfies Sex[]) {
@@ -126,7 +126,7 @@ test('the chart by sum and age is what the equation gives', async () => {
     // Ages from 20 by fives.
     expect(row[4]).toBe(fatPercent.toFixed(1))
   }
-}, 30_000)
+})
 
 test('every page comes in both sizes, tagged, with a title', async () => {
   for (const size of PAPER_SIZES)
@@ -136,7 +136,7 @@ test('every page comes in both sizes, tagged, with a title', async () => {
       expect(about).toMatch(/Title: +Tilda Marrowby/)
       expect(about).toMatch(size === 'a4' ? /Page size: +595/ : /Page size: +612 x 792/)
     }
-}, 60_000)
+})
 
 test('a logo is kept as a picture, stands on the page, and goes; what is none is refused', async () => {
   const plain = await pdfOf('Tilda', 'log')
@@ -150,4 +150,4 @@ test('a logo is kept as a picture, stands on the page, and goes; what is none is
   expect(wrong.status).toBe(422)
   expect((await api.raw('DELETE', '/api/gym/logo')).status).toBe(200)
   expect((await api.raw('GET', '/api/gym/logo')).status).toBe(404)
-}, 30_000)
+})

@@ -32,7 +32,7 @@ beforeAll(async () => {
       startedAt: new Date().toISOString(),
     })
   }
-}, 60_000)
+})
 afterAll(() => api.close())
 
 const words = (search: string) => search.trim().toLowerCase().split(/\s+/)

@@ -23,7 +23,7 @@ let api: Awaited<ReturnType<typeof startApi>>
 beforeAll(async () => {
   api = await startApi()
   await seedDemo(api.db, async () => {})
-}, 60_000)
+})
 afterAll(() => api.close())
 
 const ask = async () => todaySchema.parse((await api.get('/api/today')).body)
@@ -312,4 +312,4 @@ test('with hundreds of clients it is as short, and what is not judged yet is sai
     open || comesAt ? [] : (daysPast ?? []),
   )
   expect(late).toEqual([...late].sort((a, b) => b - a))
-}, 60_000)
+})

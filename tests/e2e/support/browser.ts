@@ -1,6 +1,7 @@
 import type { Browser, BrowserContext, Page } from 'puppeteer-core'
 import { openChromium, setCookies } from '../../../scripts/chromium.mjs'
 import { FILLER, PSEUDO_LOCALE } from '../../../scripts/pseudo-locale'
+import { PATIENCE } from '../../support/patience'
 import { cutOff } from './cut-off'
 
 /** The language of the pages; `npm run test:long-words` has every flow in the made-up one. */
@@ -30,6 +31,7 @@ export async function openPage(
   viewport = DESK,
 ): Promise<Page & { faults: string[] }> {
   const page = Object.assign(await browser.newPage(), { faults: [] as string[] })
+  page.setDefaultTimeout(PATIENCE)
   await page.setViewport(viewport)
   // What the flows read is what the shipped words are.
   if (IN_LONG_WORDS) await page.evaluateOnNewDocument(readWithoutFiller, FILLER)

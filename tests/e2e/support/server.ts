@@ -4,6 +4,7 @@ import { mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { fileURLToPath } from 'node:url'
+import { PATIENCE } from '../../support/patience'
 import { freePort } from '../../support/free-port'
 import { databaseOn } from '../../support/postgres'
 
@@ -89,7 +90,7 @@ export class TestServer {
     let said = ''
     this.process.stderr!.on('data', (chunk) => (said += chunk))
     this.process.stdout!.on('data', (chunk) => (said += chunk))
-    for (let tries = 0; tries < 300; tries++) {
+    for (const until = Date.now() + PATIENCE; Date.now() < until;) {
       const answered = await fetch(`${this.url}/api/health`).then(
         (r) => r.ok || anyAnswer,
         () => false,

@@ -56,7 +56,11 @@ function remindingProcess(env: Record<string, string>) {
   const done = said(/^\d+$/m).then(Number)
   // Whoever waits for it is told of an end before.
   done.catch(() => {})
-  return { ready: said(/ready/), done, go: (now: Date) => void child.stdin.write(`${now.toISOString()}\n`) }
+  return {
+    ready: said(/ready/),
+    done,
+    go: (now: Date) => void child.stdin.write(`${now.toISOString()}\n`),
+  }
 }
 
 const WRITERS = 50

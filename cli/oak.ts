@@ -4,6 +4,7 @@
  */
 import { isMainThread } from 'node:worker_threads'
 import { wordsOfError } from '../shared/words/tell'
+import { equations } from './equations'
 import { estimate, estimateBlocks } from './estimate'
 import { backup, password, restore } from './archive-verbs'
 import { exportVerb, importVerb } from './exchange-verbs'
@@ -16,7 +17,17 @@ import { UsageError, type Verb } from './verb'
 import { voice } from './voice'
 
 const VERBS: Record<string, Verb> = {
-  ...{ backup, check, estimate, export: exportVerb, import: importVerb, judge, message, packet },
+  ...{
+    backup,
+    check,
+    equations,
+    estimate,
+    export: exportVerb,
+    import: importVerb,
+    judge,
+    message,
+    packet,
+  },
   ...{ password, plan, restore, study },
 }
 

@@ -5,6 +5,7 @@ import { estimate } from './estimate'
 import { type EquationResult, estimateEvery, servedValues } from './every'
 import { type Person, ageOf } from './person'
 import { type Step, working } from './working'
+import { isOfGroup } from '../equations/populations'
 import { equationById } from '../equations/registry'
 import type {
   Conversion,
@@ -125,14 +126,17 @@ export function resultOf(
   return byEquation(person, record, equationId, estimate)
 }
 
-/** Every equation that the readings of a check-in allow, the protocol's own first. */
+/**
+ * Every equation that the readings of a check-in allow, the protocol's own first; those made on a group only where the
+ * person is of it, or where the protocol is read by them.
+ */
 export function everyResultOf(person: Person, record: CheckInRecord): EquationResult[] {
   const { protocol, subject, measured } = sheetOf(person, record)
   const results = estimateEvery(subject, measured, { conversion: record.conversion })
   const lead = leadEquation(protocol, person.sex)
   return [
     ...results.filter(({ equation }) => equation.id === lead),
-    ...results.filter(({ equation }) => equation.id !== lead),
+    ...results.filter(({ equation }) => equation.id !== lead && isOfGroup(equation, subject)),
   ]
 }
 

@@ -12,6 +12,7 @@ import { countsAge, isRows } from '../equations/age'
 import { group, meanAbdomen } from '../equations/basis'
 import { checkedConversion, fatPercentError, fatPercentOf } from '../equations/conversions'
 import { equationById, variantFor } from '../equations/registry'
+import { PUBERTY_STAGES } from '../equations/types'
 import type {
   AgeRow,
   Conversion,
@@ -124,6 +125,18 @@ function checkedAge(ageYears: unknown, equation: Equation, variant: Variant, war
   return years
 }
 
+function checkedPuberty(puberty: unknown, equation: Equation, { needs }: Variant) {
+  const known = PUBERTY_STAGES.find((stage) => stage === puberty)
+  if (known || (puberty === undefined && !needs.includes('puberty'))) return known
+  throw inputError(
+    'puberty',
+    puberty === undefined ? 'missing' : 'unknown',
+    say('methods.pubertyFor', { equation: equation.name }),
+    puberty,
+    say('methods.pubertyStages'),
+  )
+}
+
 interface SiteCheck {
   label: Words
   low: number
@@ -219,6 +232,7 @@ export function prepare(
     heightCm: checkedBody('heightCm', subject.heightCm, variant),
     massKg: checkedBody('massKg', subject.massKg, variant),
     values: checked,
+    puberty: checkedPuberty(subject.puberty, equation, variant),
     sum: variant.folds.reduce((total, fold) => total + checked[fold]!, 0),
     groupTerm,
   }

@@ -7,4 +7,4 @@ export function isRows(terms: Term[] | AgeRow[]): terms is AgeRow[] {
 
 /** Whether an equation counts age, so that it cannot do without. */
 export const countsAge = ({ terms }: Pick<Variant, 'terms'>): boolean =>
-  isRows(terms) || terms.some(({ of }) => of === age)
+  isRows(terms) || terms.some(({ of }) => of === age || of.of?.includes(age))

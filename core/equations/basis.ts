@@ -1,7 +1,7 @@
-import { num, say, lower } from '../say'
+import { type Words, num, say, lower } from '../say'
 import type { KnownGirth, KnownFold } from '../anatomy/ids'
 import { nameOf, namesOf } from '../anatomy/names'
-import type { Basis, Inputs, Term, Variant } from './types'
+import type { Basis, Inputs, Puberty, Term, Variant } from './types'
 import { inputError } from '../errors'
 import { CM_PER_INCH, KG_PER_POUND } from '../units/constants'
 import { bmiOf } from '../units/bmi'
@@ -42,6 +42,57 @@ export const heightPerIliac: Basis = {
   value: (x) => x.heightCm / x.values.iliac!,
 }
 
+/** Several things multiplied with one another. */
+export function product(...of: Basis[]): Basis {
+  const [first, ...rest] = of
+  return {
+    label: rest.reduce<Words>(
+      (all, { label }) => say('methods.product', { all, label }),
+      first!.label,
+    ),
+    value: (x) => of.reduce((total, basis) => total * basis.value(x), 1),
+    of,
+  }
+}
+
+export const female: Basis = {
+  label: say('methods.female'),
+  value: (x) => (x.sex === 'female' ? 1 : 0),
+}
+export const perBmi: Basis = { label: say('methods.oneOverBmi'), value: (x) => 1 / bmi.value(x) }
+export const perKg: Basis = { label: say('methods.oneOverMassKg'), value: (x) => 1 / x.massKg }
+export const perPound: Basis = {
+  label: say('methods.oneOverMassLb'),
+  value: (x) => 1 / massLb.value(x),
+}
+/** Hip (cm) over height (m) to the power of 1.5. */
+export const hipPerHeight: Basis = {
+  label: say('methods.hipOverHeight'),
+  value: (x) => x.values.hip! / (x.heightCm / 100) ** 1.5,
+}
+
+const STAGE_LABELS: Record<Puberty, Words> = {
+  before: say('methods.beforePuberty'),
+  in: say('methods.inPuberty'),
+  after: say('methods.afterPuberty'),
+}
+
+/** One in a stage of puberty, else none. */
+export const inStage = (stage: Puberty): Basis => ({
+  label: STAGE_LABELS[stage],
+  value: (x) => (x.puberty === stage ? 1 : 0),
+})
+
+/** Where a form has two pieces, by its sum: one up to this many mm, else none; and the other way about. */
+export const sumUpTo = (mm: number): Basis => ({
+  label: say('methods.sumUpTo', { mm }),
+  value: (x) => (x.sum <= mm ? 1 : 0),
+})
+export const sumOver = (mm: number): Basis => ({
+  label: say('methods.sumOver', { mm }),
+  value: (x) => (x.sum > mm ? 1 : 0),
+})
+
 /** One fold, mm. */
 export function foldOf(site: KnownFold): Basis {
   return { label: lower(nameOf(site)), value: (x) => x.values[site]! }
@@ -51,6 +102,13 @@ export function foldOf(site: KnownFold): Basis {
 export function girthOf(girth: KnownGirth): Basis {
   return { label: lower(nameOf(girth)), value: (x) => x.values[girth]! }
 }
+
+/** One fold (mm) or girth (cm) over body mass, kg. */
+export const foldPerMass = (site: KnownFold): Basis => product(foldOf(site), perKg)
+export const girthPerMass = (girth: KnownGirth): Basis => product(girthOf(girth), perKg)
+
+/** One girth, inches, over body mass, lb. */
+export const inchesPerPound = (girth: KnownGirth): Basis => product(girthInches(girth), perPound)
 
 /** One girth, inches. */
 export function girthInches(girth: KnownGirth): Basis {

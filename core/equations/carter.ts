@@ -3,7 +3,7 @@ import type { KnownFold } from '../anatomy/ids'
 import { constant, FOLDS_ALONE, sum, term } from './basis'
 import type { Equation, Variant } from './types'
 
-const CARTER_SIX: KnownFold[] = [
+export const CARTER_SIX: KnownFold[] = [
   'triceps',
   'subscapular',
   'supraspinale',

@@ -23,6 +23,7 @@ export const deurenbergFamily: Equation[] = [
     id: 'deurenberg-bmi',
     name: say('methods.deurenbergBmi'),
     family: say('methods.deurenberg'),
+    contextOnly: true,
     notes: [say('methods.contextOnlyHeightMassAlone')],
     variants: [deurenberg('male'), deurenberg('female')],
   },

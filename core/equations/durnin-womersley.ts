@@ -5,7 +5,7 @@ import type { AgeRow, Equation, Variant } from './types'
 
 /* Coefficients are from memory of the cited paper. */
 
-const FOLDS: KnownFold[] = ['biceps', 'triceps', 'subscapular', 'iliac_crest']
+export const DURNIN_FOLDS: KnownFold[] = ['biceps', 'triceps', 'subscapular', 'iliac_crest']
 
 /** BD = c - m log10(S) for one age group. The rows jump at their edges and are never interpolated. */
 function row(from: number, to: number, c: number, m: number): AgeRow {
@@ -15,7 +15,7 @@ function row(from: number, to: number, c: number, m: number): AgeRow {
 const shared = {
   citation: 'Durnin JVGA, Womersley J. Br J Nutr 1974;32:77-97',
   grade: 'A',
-  folds: FOLDS,
+  folds: DURNIN_FOLDS,
   ...FOLDS_ALONE,
   gives: 'density',
 } satisfies Partial<Variant>

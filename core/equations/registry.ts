@@ -1,20 +1,43 @@
 import { say, listed } from '../say'
 import type { Sex } from '../anatomy/ids'
+import { adiposityIndex } from './adiposity-index'
 import { armyFamily } from './army'
+import { ballFamily } from './ball'
+import { boileauFamily } from './boileau'
+import { brookFamily } from './brook'
 import { carterFamily } from './carter'
 import { deurenbergFamily } from './deurenberg'
+import { deurenbergYouth } from './deurenberg-youth'
+import { durninRahaman } from './durnin-rahaman'
 import { durninWomersley } from './durnin-womersley'
 import { evansFamily } from './evans'
 import { faulkner } from './faulkner'
+import { forsythSinningFamily } from './forsyth-sinning'
+import { gallagherFamily } from './gallagher'
+import { gomezAmbrosiFamily } from './gomez-ambrosi'
+import { guedesFamily } from './guedes'
 import { jacksonPollock } from './jackson-pollock'
+import { katchMcArdle } from './katch-mcardle'
+import { leanFamily } from './lean'
+import { lohmanFamily } from './lohman'
 import { navy } from './navy'
 import { nineSiteRatio } from './nine-site-ratio'
+import { petersonFamily } from './peterson'
+import { petroskiFamily } from './petroski'
+import { reillyFamily } from './reilly'
 import { relativeFatMassFamily } from './relative-fat-mass'
 import { slaughterFamily } from './slaughter'
 import { sloanFamily } from './sloan'
+import { stewartHannan } from './stewart-hannan'
+import { thorlandFamily } from './thorland'
 import { tranWeltman } from './tran-weltman'
 import type { Equation, Variant } from './types'
+import { visserFamily } from './visser'
+import { wilmoreBehnke } from './wilmore-behnke'
 import { withers } from './withers'
+import { withersSix } from './withers-6'
+import { ymcaFamily } from './ymca'
+import { yuhaszFamily } from './yuhasz'
 import { inputError } from '../errors'
 
 /** Every equation there is. Screens, docs, the recommender, the batch command and the tests read this list. */
@@ -33,6 +56,29 @@ export const EQUATIONS: readonly Equation[] = [
   ...tranWeltman,
   ...relativeFatMassFamily,
   ...deurenbergFamily,
+  ...ballFamily,
+  ...petersonFamily,
+  ...withersSix,
+  ...petroskiFamily,
+  ...guedesFamily,
+  ...wilmoreBehnke,
+  ...katchMcArdle,
+  ...yuhaszFamily,
+  ...durninRahaman,
+  ...leanFamily,
+  ...ymcaFamily,
+  ...forsythSinningFamily,
+  ...stewartHannan,
+  ...thorlandFamily,
+  ...lohmanFamily,
+  ...reillyFamily,
+  ...visserFamily,
+  ...boileauFamily,
+  ...deurenbergYouth,
+  ...brookFamily,
+  ...gallagherFamily,
+  ...gomezAmbrosiFamily,
+  ...adiposityIndex,
 ]
 
 const byId = new Map(EQUATIONS.map((equation) => [equation.id, equation]))

@@ -26,7 +26,8 @@ export const relativeFatMassFamily: Equation[] = [
     id: 'relative-fat-mass',
     name: say('methods.relativeFatMass'),
     family: say('methods.relativeFatMass'),
-    notes: [say('methods.waistTopHipCrestStandard')],
+    contextOnly: true,
+    notes: [say('methods.contextOnlyWaistHeight'), say('methods.waistTopHipCrestStandard')],
     variants: [relativeFatMass('male', 64), relativeFatMass('female', 76)],
   },
 ]

@@ -1,6 +1,10 @@
 import type { Message, Words } from '../say'
 import type { KnownFold, KnownGirth, LandmarkStandard, Sex, SiteId } from '../anatomy/ids'
 
+/** Before, in and after puberty. */
+export const PUBERTY_STAGES = ['before', 'in', 'after'] as const
+export type Puberty = (typeof PUBERTY_STAGES)[number]
+
 /** The person an equation is applied to. */
 export interface Subject {
   sex: Sex
@@ -11,6 +15,8 @@ export interface Subject {
   ageYears?: number
   heightCm?: number
   massKg?: number
+  /** As a guardian or a clinician says it; no coach judges it by looking. */
+  puberty?: Puberty
 }
 
 /** Final values by fold or girth id: mm for folds, cm for girths. */
@@ -26,6 +32,8 @@ export interface Inputs {
   values: Values
   /** Sum of the equation's own folds, mm. */
   sum: number
+  /** Undefined where no term reads it. */
+  puberty: Puberty | undefined
   /** Whether the coach has set the equation's population term for this client. */
   groupTerm: boolean
 }
@@ -35,6 +43,8 @@ export interface Basis {
   /** As it stands in a formula: `S²`, `log10(abdomen − neck)`. */
   label: Words
   value(inputs: Inputs): number
+  /** What it is the product of, where it is one. */
+  of?: readonly Basis[]
 }
 
 export interface Term {
@@ -56,11 +66,15 @@ export interface AgeRow {
 /** How well the coefficients are known to stand in the source. See docs/how-it-computes.md. */
 export type Grade = 'A' | 'B' | 'C' | 'common practice'
 
-/** The published standard error of estimate, in the quantity the source states it in; null where it states none. */
+/**
+ * The published standard error of estimate, in the quantity the source states it in; null where it states none, or where
+ * we do not know it, which a note says.
+ */
 export type StandardError = { of: 'density' | 'fatPercent'; value: number } | null
 
 /** People whom an equation was made on and who are not adults at large. */
-export type SpecialPopulation = 'athletes' | 'youth' | 'obesity'
+export type SpecialPopulation =
+  'athletes' | 'young-athletes' | 'wrestlers' | 'soccer' | 'youth' | 'older' | 'obesity'
 
 /** One published form for one sex. */
 export interface Variant {
@@ -77,7 +91,7 @@ export interface Variant {
   girths: KnownGirth[]
   /** Girths that are used when they are there, and what is said when they are not. */
   optionalGirths?: { girth: KnownGirth; without: Message }[]
-  needs: ('heightCm' | 'massKg')[]
+  needs: ('heightCm' | 'massKg' | 'puberty')[]
   gives: Gives
   terms: Term[] | AgeRow[]
   standardError: StandardError
@@ -94,6 +108,8 @@ export interface Equation {
   /** The standard whose sites it wants; absent for equations without folds. */
   standard?: LandmarkStandard
   variants: Variant[]
+  /** Too rough for a level of one person: shown beside what was measured, and in no range of results. */
+  contextOnly?: true
   /** What a coach should know before trusting it. */
   notes: Message[]
 }

@@ -11,8 +11,15 @@ import { type LocatedValue, serves } from '../anatomy/landmark-standards'
 import { LANDMARKS, landmarkOf } from '../anatomy/landmarks'
 import { estimate } from '../composition/estimate'
 import { estimateEvery } from '../composition/every'
+import { isOfGroup } from '../equations/populations'
 import { equationById } from '../equations/registry'
-import type { Equation, Estimate, Subject, Values } from '../equations/types'
+import {
+  PUBERTY_STAGES,
+  type Equation,
+  type Estimate,
+  type Subject,
+  type Values,
+} from '../equations/types'
 import { InputError, inputError } from '../errors'
 import { type RowReader, numberOf, rowReader } from './rows'
 
@@ -73,7 +80,12 @@ function subjectOf(row: RowReader): Subject {
   if (ageYears === undefined) {
     throw inputError('age_years', 'missing', 'age_years', '', say('files.n0120Years'))
   }
-  return { sex, ageYears, heightCm: row.number('height_cm'), massKg: row.number('mass_kg') }
+  const body = { heightCm: row.number('height_cm'), massKg: row.number('mass_kg') }
+  const puberty = row.text('puberty')
+  if (!puberty) return { sex, ageYears, ...body }
+  const stage = PUBERTY_STAGES.find((known) => known === puberty)
+  if (stage) return { sex, ageYears, ...body, puberty: stage }
+  throw inputError('puberty', 'unknown', 'puberty', puberty, say('methods.pubertyStages'))
 }
 
 function resultRow(id: string, result: Estimate): BatchResult {
@@ -156,7 +168,9 @@ function byName(
 }
 
 function byInputs(id: string, subject: Subject, measured: LocatedValue[]): BatchResult[] {
-  const results = estimateEvery(subject, measured)
+  const results = estimateEvery(subject, measured).filter(({ equation }) =>
+    isOfGroup(equation, subject),
+  )
   const rows = results.flatMap((result): BatchResult[] => {
     if (result.ok) return [resultRow(id, result.estimate)]
     // An equation that is not meant for this person is not among those that the inputs allow.

@@ -5,7 +5,7 @@ import { join } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import Papa from 'papaparse'
 import { afterAll, describe, expect, test } from 'vitest'
-import { BATCH_COLUMNS } from '#core'
+import { BATCH_COLUMNS, EQUATIONS } from '#core'
 import { woman } from '../support/woman-row'
 
 const root = fileURLToPath(new URL('../..', import.meta.url))
@@ -50,6 +50,57 @@ describe('the command line', () => {
     expect([study.status, more]).toEqual([1, []])
   })
 
+  test('lists every equation with what it wants, as the registry has it', () => {
+    const { status, stderr, stdout } = oak('equations', '--json')
+    expect([status, stderr]).toEqual([0, ''])
+    const forms = JSON.parse(stdout) as { id: string; sex: string; inputs: { id: string }[] }[]
+    expect(forms.map(({ id, sex }) => `${id} ${sex}`)).toEqual(
+      EQUATIONS.flatMap(({ id, variants }) => variants.map(({ sex }) => `${id} ${sex}`)),
+    )
+    const boy = forms.find(({ id, sex }) => id === 'slaughter-2' && sex === 'male')
+    expect(boy).toMatchObject({
+      ...{ ages: { from: 8, to: 17 }, madeOn: 'youth', output: { of: 'fat', unit: '%' } },
+      inputs: [
+        { id: 'triceps', unit: 'mm', standard: 'us' },
+        { id: 'subscapular', unit: 'mm', standard: 'us' },
+        { id: 'puberty', unit: null, accepted: ['before', 'in', 'after'] },
+      ],
+      error: { value: 3.8, unit: 'points of fat %' },
+    })
+    const refused = oak('equations', 'all')
+    expect([refused.status, refused.stdout]).toEqual([2, ''])
+  })
+
+  test('works out each form from a row of what it wants, and the others not', () => {
+    const header =
+      'id,equation,sex,age_years,height_cm,mass_kg,puberty,standard,triceps_mm,subscapular_mm'
+    const rows = [
+      'a,slaughter-2,male,13,150,45,in,,11,9',
+      'b,slaughter-2,male,13,150,45,,,11,9',
+      'c,slaughter-2,male,13,150,45,soon,,11,9',
+      'd,boileau-2 deurenberg-bmi-youth,male,12,150,45,,,11,9',
+    ]
+    const file = join(folder, 'youth.csv')
+    writeFileSync(file, [header, ...rows].join('\n'))
+    const lines = oak('estimate', file).stdout.trim().split('\r\n').slice(1)
+    // 1.21 x 20 - 0.008 x 400 - 3.4; 1.35 x 20 - 0.012 x 400 - 4.4; 1.51 x 20 - 0.7 x 12 - 3.6 + 1.4.
+    expect(
+      lines.map((line) => line.split(',')).map((cells) => [cells[0], Number(cells[5])]),
+    ).toEqual([
+      ...[
+        ['a', expect.closeTo(17.6, 9)],
+        ['b', 0],
+        ['c', 0],
+      ],
+      ...[
+        ['d', expect.closeTo(17.8, 9)],
+        ['d', expect.closeTo(19.6, 9)],
+      ],
+    ])
+    expect(lines[1]).toMatch(/stage of puberty/)
+    expect(lines[2]).toMatch(/before, in or after/)
+  })
+
   test('says what it can do: asked on standard output, otherwise on standard error', () => {
     const asked = oak('--help')
     expect([asked.status, asked.stderr]).toEqual([0, ''])
@@ -64,7 +115,7 @@ describe('the command line', () => {
   test.each([
     [
       ['constructor'],
-      'Verb: got "constructor". Accepted: backup, check, estimate, export, import, judge, message, packet, password, plan, restore, study.',
+      'Verb: got "constructor". Accepted: backup, check, equations, estimate, export, import, judge, message, packet, password, plan, restore, study.',
     ],
     [['estimate'], 'File: is missing. Accepted: a CSV file, or -.'],
     [['estimate', 'a', 'b'], 'File: got 2. Accepted: one.'],

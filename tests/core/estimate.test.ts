@@ -102,8 +102,10 @@ describe('properties over every equation', () => {
     fc.integer({ min: ages?.youngest ?? 18, max: Math.min(ages?.oldest ?? 80, 100) })
   const masses = fc.double({ min: 45, max: 150, noNaN: true })
   const heights = fc.double({ min: 145, max: 205, noNaN: true })
-  /** More of these is more fat; a thicker neck is less, by the tape methods' own design. */
-  const grows = (site: SiteId) => site !== 'neck'
+  /** More is more fat; but a thicker neck is less by the tape methods' own design, and one fold as its source prints it. */
+  const falls: Record<string, SiteId> = { 'forsyth-sinning-4': 'midaxillary' }
+  const growing = (id: string, sites: SiteId[]) =>
+    sites.filter((site) => site !== 'neck' && site !== falls[id])
 
   const measured = cases.filter(({ variant }) => [...variant.folds, ...variant.girths].length > 0)
 
@@ -116,10 +118,10 @@ describe('properties over every equation', () => {
         fc.property(
           fc.record(Object.fromEntries(sites.map((site) => [site, plausibleValue(site)]))),
           fc.record({ ageYears: agesOf(variant), massKg: masses, heightCm: heights }),
-          fc.constantFrom(...sites.filter(grows)),
+          fc.constantFrom(...growing(equation.id, sites)),
           fc.double({ min: 0, max: 5, noNaN: true }),
           (values, person, site, more) => {
-            const subject: Subject = { sex: variant.sex, ...person }
+            const subject: Subject = { sex: variant.sex, ...person, puberty: 'after' }
             const fat = (v: Values) => attempt(() => estimate(equation.id, subject, v).fatPercent)
             const [before, after] = [fat(values), fat({ ...values, [site]: values[site]! + more })]
             if (!before.ok || !after.ok) return
@@ -177,7 +179,7 @@ describe('properties over every equation', () => {
         ).toBeDefined()
       }
     }
-    expect(new Set(EQUATIONS.map((e) => e.id)).size).toBe(24)
+    expect(new Set(EQUATIONS.map((e) => e.id)).size).toBe(55)
   })
 })
 
@@ -200,7 +202,9 @@ test('from seven folds every equation that they allow is computed, in the right 
   const ids = (values: LocatedValue[]) => estimateEvery(man, values).map((r) => r.equation.id)
   expect(ids(measured)).toEqual([
     ...['7', '3', '3-upper', '4-direct', '3-direct'].map((name) => `jackson-pollock-${name}`),
-    ...['evans-7', 'evans-3', 'sloan-2'],
+    ...['evans-7', 'evans-3', 'sloan-2', 'ball-7', 'guedes-3', 'wilmore-behnke-folds'],
+    ...['katch-mcardle-3', 'forsyth-sinning-4', 'forsyth-sinning-2', 'thorland-3'],
+    ...['lohman-wrestlers', 'boileau-2'],
   ])
   const foreign = measured.map((m) => ({ ...m, standard: 'int' as const }))
   expect(ids(foreign)).toEqual([])
@@ -210,7 +214,9 @@ test('from seven folds every equation that they allow is computed, in the right 
     { site: 'subscapular', standard: 'us', value: 12 },
     { site: 'iliac_crest', standard: 'int', value: 14 },
   ]
-  expect(ids(mixed)).toEqual(['durnin-womersley-4'])
+  expect(ids(mixed)).toEqual(
+    ['womersley-4', 'rahaman-4', 'rahaman-youth'].map((name) => `durnin-${name}`).concat('brook-4'),
+  )
 })
 
 test('what one millimetre does to the result', () => {

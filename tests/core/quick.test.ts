@@ -161,8 +161,12 @@ describe('whom an equation was made on', () => {
     for (const { variants } of EQUATIONS) {
       for (const { population, madeOn } of variants) {
         const who = tell(population)
-        expect(/athletes|swimmers/i.test(who), who).toBe(madeOn === 'athletes')
-        expect(/boys|girls/.test(who), who).toBe(madeOn === 'youth')
+        expect(/athletes|swimmers/i.test(who), who).toBe(/athletes/.test(madeOn ?? ''))
+        expect(/boys|girls/.test(who), who).toBe(madeOn === 'youth' || madeOn === 'young-athletes')
+        expect(/wrestlers|soccer/.test(who), who).toBe(
+          madeOn === 'wrestlers' || madeOn === 'soccer',
+        )
+        expect(/of 60 to/.test(who), who).toBe(madeOn === 'older')
         expect(/obesity/.test(who), who).toBe(madeOn === 'obesity')
       }
     }

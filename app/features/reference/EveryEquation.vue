@@ -1,11 +1,13 @@
 <script setup lang="ts">
 import type { EquationResult } from '#core'
 
-/** Fat % by every equation that the readings allow, the first one chosen, with the spread between them. */
+/** Fat % by every equation that the readings allow, the first one chosen, with the spread between them; those that are too rough for a level are in no spread. */
 const props = defineProps<{ results: EquationResult[] }>()
 
 const spread = computed(() => {
-  const fat = props.results.flatMap((r) => (r.ok ? [r.estimate.fatPercent] : []))
+  const fat = props.results.flatMap((r) =>
+    r.ok && !r.equation.contextOnly ? [r.estimate.fatPercent] : [],
+  )
   return fat.length > 1 ? Math.max(...fat) - Math.min(...fat) : undefined
 })
 </script>
@@ -24,6 +26,9 @@ const spread = computed(() => {
             :to="`/reference/equations/${r.equation.id}`"
             class="underline decoration-line underline-offset-4"
             >{{ tell(r.equation.name) }}</NuxtLink
+          >
+          <span v-if="r.equation.contextOnly" class="text-faded">
+            · {{ t('reference.contextOnly') }}</span
           >
           <span v-if="!r.ok" class="block text-faded">{{ wordsOf(r.error) }}</span>
           <template v-else>

@@ -21,6 +21,7 @@ export const ROOMS = [
   'data-quality',
   'measurement-error',
   'composition',
+  'profile',
   'weigh-ins',
   'weekly-report',
   'change',

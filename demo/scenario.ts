@@ -23,6 +23,9 @@ import {
   type Sex,
   type SkinfoldId,
   type BoardMeasure,
+  kindOfSite,
+  type BoneId,
+  type SiteId,
 } from '../core/index'
 import type { CheckIn, ReadingRecord } from '../shared/contract/check-ins'
 import type { SiteNote } from '../shared/contract/clients'
@@ -125,7 +128,7 @@ interface Person {
   /** Error-free body mass at the first check-in, kg. */
   massKg: number
   massUnit?: 'lb'
-  protocol?: 'three-fold' | 'eight-fold-int' | 'home-weekly'
+  protocol?: 'three-fold' | 'eight-fold-int' | 'full-profile' | 'home-weekly'
   /** A set of the coach's own, in place of a named one. */
   ownProtocol?: OwnProtocol
   /** Only the year of birth is on record. */
@@ -152,6 +155,8 @@ interface Person {
   hidePercentages?: boolean
   /** Girths of the last check-in, cm, with what they were at the first: neck, waist, hip, relaxed arm, mid-thigh, calf. */
   girths?: { site: GirthId; from: number; to: number }[]
+  /** Breadths and lengths, cm: those of a grown person stay as they are. */
+  bones?: Partial<Record<BoneId, number>>
   /** Weighs in most mornings of so many weeks up to the last check-in. */
   weighInWeeks?: number
   /** The last day of the client's own week, 0 for Monday. */
@@ -559,9 +564,52 @@ const FORMER: Person[] = [
   former('Flora Denham', 'female', 44, [168, 69], [[12, 15, 22, 17, 26, 21, 30], 0.94, -1.5]),
 ]
 
+const stays = (site: GirthId, cm: number) => ({ site, from: cm, to: cm })
+
+/** Measured whole: about forty measures by the international standard, three times in a winter. */
+const PROFILED: Person[] = [
+  {
+    // Rows, and has built muscle on less fat: the somatotype has moved.
+    name: 'Perrin Oakshott',
+    sex: 'male',
+    age: 24,
+    height: [191, 'cm', '191'],
+    // Triceps, subscapular, biceps, iliac crest, supraspinale, abdominal, front thigh, medial calf.
+    folds: [11, 12, 5.5, 16, 10.5, 18, 14.5, 9],
+    massKg: 87.6,
+    protocol: 'full-profile',
+    daysAgo: every(84, 3, 18),
+    cadenceDays: 84,
+    foldsTo: 0.66,
+    massBy: 1.4,
+    screening: { answers: { flags: [], training: 'athlete', build: 'usual' }, daysAgo: 190 },
+    girths: [
+      ...[stays('head', 58), stays('neck', 39), { site: 'upper_arm_relaxed', from: 33, to: 34.4 }],
+      ...[{ site: 'upper_arm_flexed', from: 35, to: 37.2 }, stays('forearm', 29.2)],
+      ...[stays('wrist', 17.8), { site: 'chest_girth', from: 101, to: 104 }],
+      ...[
+        { site: 'waist', from: 83.5, to: 80.5 },
+        { site: 'hip', from: 100, to: 98.5 },
+      ],
+      ...[stays('thigh_girth', 60), { site: 'mid_thigh_girth', from: 56, to: 57.2 }],
+      ...[{ site: 'calf_girth', from: 38.2, to: 39 }, stays('ankle', 23.4)],
+    ] as Person['girths'],
+    bones: {
+      ...{ sitting_height: 98.5, arm_span: 196, upper_arm_length: 35.8, forearm_length: 27.2 },
+      ...{ hand_length: 20.4, hip_point_height: 107, trochanter_height: 100, thigh_length: 48.6 },
+      ...{ knee_height: 51.4, tibia_length: 41.2, foot_length: 28.6, biacromial: 42.4 },
+      ...{ biiliocristal: 29.8, chest_breadth: 31, chest_depth: 20.4, humerus: 7.5 },
+      ...{ wrist_breadth: 6, femur: 10.2 },
+    },
+  },
+]
+
 /** The sites that a person's folds are of. */
 const sitesOfFolds = ({ protocol, ownProtocol: own, sex }: Person): readonly SkinfoldId[] =>
-  own?.folds ?? (protocol === 'eight-fold-int' ? protocolById(protocol).folds[sex] : SEVEN_FOLDS)
+  own?.folds ??
+  (protocol === 'eight-fold-int' || protocol === 'full-profile'
+    ? protocolById(protocol).folds[sex]
+    : SEVEN_FOLDS)
 
 const CALIPER_STEP_MM = 0.5
 const SCALE_STEP_KG = 0.1
@@ -585,7 +633,8 @@ export function scenario(today: string): Scenario {
   const normal = randomNormal.source(randomLcg(SEED))(0, 1)
   const id = (...parts: (string | number)[]) => uuidFrom(parts.join('/'), NAMESPACE)
 
-  const clients = [...PEOPLE, ...FORMER].map((person, index): DemoClient => ({
+  const everybody = [...PEOPLE, ...FORMER, ...PROFILED]
+  const clients = everybody.map((person, index): DemoClient => ({
     id: id(person.name),
     name: person.name,
     sex: person.sex,
@@ -617,7 +666,7 @@ export function scenario(today: string): Scenario {
     siteNotes: person.siteNotes ?? [],
     archivedOn: FORMER.includes(person) ? addDays(today, 7 - lastOf(person)) : null,
   }))
-  const of = (person: Person) => clients[[...PEOPLE, ...FORMER].indexOf(person)]!.id
+  const of = (person: Person) => clients[everybody.indexOf(person)]!.id
 
   const checkInsOf = (person: Person) => {
     const client = clients.find((one) => one.id === of(person))!
@@ -647,7 +696,7 @@ export function scenario(today: string): Scenario {
       return [{ clientId: of(person), date, kg }]
     })
   })
-  const checkIns = [...checkInsOfMembers, ...FORMER.flatMap(checkInsOf)]
+  const checkIns = [...checkInsOfMembers, ...[...FORMER, ...PROFILED].flatMap(checkInsOf)]
   const events = PEOPLE.flatMap((person) =>
     (person.events ?? []).map(({ daysAgo, ...event }) => ({
       ...event,
@@ -766,13 +815,18 @@ export function scenario(today: string): Scenario {
       if (!step || (underWay && readings.length === person.underWay)) break
       takeFold(step.site, step.trial)
     }
-    for (const { site, from, to } of underWay ? [] : (person.girths ?? [])) {
-      const girth =
-        from + (to - from) * progress + normal() * RELOCATION_SHARE * usualRepeatError(site)
+    const around = (person.girths ?? []).map(({ site, from, to }) => ({
+      ...{ site: site as SiteId, cm: from + (to - from) * progress },
+    }))
+    const bones = protocol.bones[person.sex].map((site) => ({
+      ...{ site: site as SiteId, cm: person.bones?.[site] ?? 0 },
+    }))
+    for (const { site, cm } of underWay ? [] : [...around, ...bones]) {
+      const girth = cm + normal() * RELOCATION_SHARE * usualRepeatError(site)
       for (const trial of Array.from({ length: protocol.girthTrials.count }, (_, i) => i + 1)) {
         const value = toStep(girth + normal() * usualRepeatError(site), TAPE_STEP_CM)
         add({
-          kind: 'girth',
+          kind: kindOfSite(site),
           site,
           standard: null,
           technique: techniqueOf(protocol, site),
@@ -806,7 +860,11 @@ export function scenario(today: string): Scenario {
       conversion: 'siri',
       measuredOn,
       startedAt,
-      closedAt: underWay ? null : new Date(Date.parse(startedAt) + 900_000).toISOString(),
+      closedAt: underWay
+        ? null
+        : new Date(
+            Date.parse(startedAt) + Math.max(900_000, 20_000 * (readings.length + 2)),
+          ).toISOString(),
       readings,
       byOther: person.byTurns === true && visit % 2 === 1,
       skipped: [],

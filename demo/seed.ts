@@ -138,7 +138,13 @@ export async function seedDemo(
           .values(own.map((note) => ({ id: randomUUID(), clientId, ...note })))
       }
     }
-    const instrumentOf = { skinfold: caliperId, girth: tapeId, mass: scaleId, height: null }
+    const instrumentOf = {
+      ...{ breadth: null, length: null },
+      skinfold: caliperId,
+      girth: tapeId,
+      mass: scaleId,
+      height: null,
+    }
     for (const { readings: taken, startedAt, closedAt, ...rest } of club.checkIns) {
       const { skipped: _, extraGirths, conditions, byOther, ...checkIn } = rest
       const by = byOther ? otherId : testerId

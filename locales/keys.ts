@@ -27,6 +27,7 @@ import type plan from './en-US/plan.json'
 import type planSheet from './en-US/planSheet.json'
 import type planner from './en-US/planner.json'
 import type practice from './en-US/practice.json'
+import type profile from './en-US/profile.json'
 import type quick from './en-US/quick.json'
 import type ranges from './en-US/ranges.json'
 import type records from './en-US/records.json'
@@ -72,6 +73,7 @@ type Catalogue = typeof access &
   typeof planSheet &
   typeof planner &
   typeof practice &
+  typeof profile &
   typeof quick &
   typeof ranges &
   typeof record &

@@ -203,7 +203,9 @@ const retire = (id: string) => take(() => callApi(routes.removeProtocol, { param
                 <strong class="text-lg">{{ set.name }}</strong>
                 <span class="block text-faded">
                   {{
-                    [...set.folds, ...set.girths].map((site) => siteNameIn(set, site)).join(', ')
+                    [...set.folds, ...set.girths, ...(set.bones ?? [])]
+                      .map((site) => siteNameIn(set, site))
+                      .join(', ')
                   }}
                 </span>
               </p>

@@ -108,6 +108,8 @@ const GIRTHS: readonly GirthLandmark[] = [
   ),
   girth('forearm', say('anatomy.largestGirthBelowElbow'), say('anatomy.armHangingLoosePalmUp')),
   girth('wrist', say('anatomy.justBelowBonyKnobsWrist'), say('anatomy.handRelaxedPalmUp')),
+  girth('head', say('anatomy.headWhere'), say('anatomy.headHow')),
+  girth('ankle', say('anatomy.ankleWhere'), say('anatomy.ankleHow')),
 ]
 
 const byId = new Map(GIRTHS.map((g) => [g.id, g]))

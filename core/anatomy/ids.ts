@@ -1,4 +1,4 @@
-/** Ids of skinfold sites and girths: one spelling in the core, the API, the database and in files. */
+/** Ids of skinfold sites, girths, breadths and lengths: one spelling in the core, the API, the database and in files. */
 
 export type Sex = 'male' | 'female'
 
@@ -48,6 +48,8 @@ export const GIRTH_IDS = [
   'upper_arm_flexed',
   'forearm',
   'wrist',
+  'head',
+  'ankle',
 ] as const
 
 export type KnownGirth = (typeof GIRTH_IDS)[number]
@@ -57,9 +59,45 @@ export type GirthId = KnownGirth | OwnGirth
 export const WAISTS = ['waist', 'waist_midway', 'abdomen', 'iliac'] as const satisfies KnownGirth[]
 export type Waist = (typeof WAISTS)[number]
 
-export type KnownSite = KnownFold | KnownGirth
+/** Across bones, by the jaws of a bone caliper; the depth of the chest from front to back. */
+export const BREADTH_IDS = [
+  'biacromial',
+  'biiliocristal',
+  'chest_breadth',
+  'chest_depth',
+  'humerus',
+  'wrist_breadth',
+  'femur',
+] as const
+export type BreadthId = (typeof BREADTH_IDS)[number]
+
+/** Along bones, by an anthropometer or a segmometer; of a foot, and from finger to finger. */
+export const LENGTH_IDS = [
+  'sitting_height',
+  'arm_span',
+  'upper_arm_length',
+  'forearm_length',
+  'hand_length',
+  'hip_point_height',
+  'trochanter_height',
+  'thigh_length',
+  'knee_height',
+  'tibia_length',
+  'foot_length',
+] as const
+export type LengthId = (typeof LENGTH_IDS)[number]
+
+/** A breadth or a length: between points of bone, where neither fat nor muscle is in the way. */
+export type BoneId = BreadthId | LengthId
+export const BONE_IDS = [...LENGTH_IDS, ...BREADTH_IDS] as const satisfies BoneId[]
+
+export type KnownSite = KnownFold | KnownGirth | BoneId
 export type OwnSite = OwnFold | OwnGirth
-export type SiteId = SkinfoldId | GirthId
+export type SiteId = SkinfoldId | GirthId | BoneId
+
+/** What a site's reading is a reading of. */
+export const SITE_KINDS = ['skinfold', 'girth', 'breadth', 'length'] as const
+export type SiteKind = (typeof SITE_KINDS)[number]
 
 /**
  * The standards that land a site: American sports-medicine textbooks (us), international anthropometry (int),
@@ -89,6 +127,25 @@ export function isSkinfold(id: string): id is SkinfoldId {
 export function isGirth(id: string): id is GirthId {
   return girths.has(id) || (id.startsWith('own_girth_') && isOwnSite(id))
 }
+
+const breadths: ReadonlySet<string> = new Set(BREADTH_IDS)
+const lengths: ReadonlySet<string> = new Set(LENGTH_IDS)
+
+/** True for the id of a breadth. */
+export const isBreadth = (id: string): id is BreadthId => breadths.has(id)
+
+/** True for the id of a length. */
+export const isLength = (id: string): id is LengthId => lengths.has(id)
+
+/** True for the id of a breadth or a length. */
+export const isBone = (id: string): id is BoneId => isBreadth(id) || isLength(id)
+
+/** True for the id of anything that is measured at a place of the body. */
+export const isSite = (id: string): id is SiteId => isSkinfold(id) || isGirth(id) || isBone(id)
+
+/** What a site's reading is a reading of. */
+export const kindOfSite = (site: SiteId): SiteKind =>
+  isSkinfold(site) ? 'skinfold' : isBreadth(site) ? 'breadth' : isLength(site) ? 'length' : 'girth'
 
 /**
  * The id of a site of a coach's own.

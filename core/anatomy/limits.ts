@@ -1,4 +1,5 @@
 import {
+  type BoneId,
   type KnownFold,
   type KnownGirth,
   type KnownSite,
@@ -50,6 +51,30 @@ const girths: Record<KnownGirth, Limits> = {
   upper_arm_flexed: girthLimits(15, 21, 52, 78),
   forearm: girthLimits(14, 19, 37, 50),
   wrist: girthLimits(10, 13, 22, 28),
+  head: girthLimits(40, 50, 63, 70),
+  ankle: girthLimits(14, 18, 30, 45),
+}
+
+/** Breadths and lengths of bones, cm. Judgement about children to the tallest adults; no source. */
+const bones: Record<BoneId, Limits> = {
+  biacromial: girthLimits(20, 30, 46, 55),
+  biiliocristal: girthLimits(15, 22, 36, 48),
+  chest_breadth: girthLimits(15, 21, 36, 48),
+  chest_depth: girthLimits(9, 13, 26, 40),
+  humerus: girthLimits(3.5, 5, 8.5, 11),
+  wrist_breadth: girthLimits(3, 4, 7, 9),
+  femur: girthLimits(5, 7.5, 12, 15),
+  sitting_height: girthLimits(45, 70, 108, 120),
+  arm_span: girthLimits(80, 140, 220, 260),
+  upper_arm_length: girthLimits(15, 25, 42, 50),
+  forearm_length: girthLimits(12, 19, 33, 40),
+  hand_length: girthLimits(9, 15, 24, 30),
+  hip_point_height: girthLimits(45, 75, 120, 140),
+  trochanter_height: girthLimits(40, 70, 115, 135),
+  thigh_length: girthLimits(20, 32, 58, 70),
+  knee_height: girthLimits(22, 36, 62, 75),
+  tibia_length: girthLimits(18, 28, 50, 62),
+  foot_length: girthLimits(12, 20, 33, 40),
 }
 
 /** A site of a coach's own may lie anywhere: as wide as any fold or girth. Judgement, no source. */
@@ -61,6 +86,7 @@ type Measurement = SiteId | 'height' | 'mass'
 const all: Record<KnownSite | 'height' | 'mass', Limits> = {
   ...skinfolds,
   ...girths,
+  ...bones,
   height: HEIGHT_LIMITS,
   mass: MASS_LIMITS,
 }
@@ -71,7 +97,7 @@ export const unitOfSite = (site: SiteId) => (isSkinfold(site) ? 'mm' : 'cm')
 /** Widest opening (mm) that a skinfold caliper reads; no fold can be larger. Common practice, no source. */
 export const WIDEST_CALIPER_MM = 100
 
-/** The plausibility limits of a fold (mm), girth (cm), `height` (cm) or `mass` (kg). */
+/** The plausibility limits of a fold (mm), girth, breadth or length (cm), `height` (cm) or `mass` (kg). */
 export function limitsOf(id: Measurement): Limits {
   const known: Partial<Record<Measurement, Limits>> = all
   return known[id] ?? (isSkinfold(id) ? OWN_FOLD : OWN_GIRTH)

@@ -1,5 +1,5 @@
 import { type Message, say } from '../say'
-import { type SiteId, type SkinfoldId, isSkinfold } from '../anatomy/ids'
+import { type SiteId, type SkinfoldId, isSkinfold, isGirth } from '../anatomy/ids'
 import { isSamePlace } from '../anatomy/landmark-standards'
 import {
   type CheckInRecord,
@@ -82,7 +82,7 @@ export function readDifferences(person: Person, then: Measured, now: Measured): 
     sum: folds.length < 2 ? undefined : sumOf(folds, before.sheet, after.sheet),
     equationFolds: comparison ? variantFor(equationById(lead!), person.sex).folds : [],
     massKg: from === undefined || to === undefined ? undefined : to - from,
-    ...{ folds, girths: shared.filter(({ site }) => !isSkinfold(site)) },
+    ...{ folds, girths: shared.filter(({ site }) => isGirth(site)) },
   }
 }
 

@@ -47,6 +47,7 @@ export function selfMeasured(girths: readonly SelfGirth[]): Measured[] {
           name: SELF_TESTER,
           standard: 'int',
           folds: [],
+          bones: [],
           girths: sites,
         },
       },

@@ -1,6 +1,6 @@
 import { type Message, say } from '../say'
 import { variantFor } from './registry'
-import type { Equation, SpecialPopulation, Subject } from './types'
+import type { Equation, SpecialPopulation, Subject, Variant } from './types'
 import { bmiOf } from '../units/bmi'
 
 const ADULT_YEARS = 18
@@ -62,6 +62,9 @@ export function otherPopulation(
 
 /** Made on so few of all people that one of these equations says nothing of anybody else. */
 const GROUPS = new Set<unknown>(['young-athletes', 'wrestlers', 'soccer', 'youth', 'older'])
+
+/** Whether a form was made on a group that most people are not of. */
+export const isMadeOnGroup = ({ madeOn }: Variant): boolean => GROUPS.has(madeOn)
 
 /**
  * Whether an equation is offered unasked: one made on a group only to who is known to be of it. Asked for by name it is

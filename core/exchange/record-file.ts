@@ -1,5 +1,12 @@
 import { say } from '../say'
-import { GIRTH_IDS, SKINFOLD_IDS, type Sex, type SiteId, isSkinfold } from '../anatomy/ids'
+import {
+  GIRTH_IDS,
+  SKINFOLD_IDS,
+  type Sex,
+  type SiteId,
+  isSkinfold,
+  BONE_IDS,
+} from '../anatomy/ids'
 import { type MeasurementSetup, USUAL_SETUP } from '../measurement-error/site-error'
 import type { Location } from '../anatomy/landmark-standards'
 import { limitsOf } from '../anatomy/limits'
@@ -64,7 +71,7 @@ const trialColumns = (site: SiteId, unit: 'mm' | 'cm'): SiteColumns => ({
 })
 const SITES: readonly SiteColumns[] = [
   ...SKINFOLD_IDS.map((site) => trialColumns(site, 'mm')),
-  ...GIRTH_IDS.map((site) => trialColumns(site, 'cm')),
+  ...[...GIRTH_IDS, ...BONE_IDS].map((site) => trialColumns(site, 'cm')),
 ]
 
 /** A site's value with the scheme that it was settled by. */

@@ -1,4 +1,4 @@
-import { type SiteId, isGirth, isSkinfold } from '../anatomy/ids'
+import { isSite, type SiteId } from '../anatomy/ids'
 import { limitsOf } from '../anatomy/limits'
 import { inputError } from '../errors'
 import { type StudyResult, type StudyRow, studyResults } from '../measurement-error/study'
@@ -22,7 +22,7 @@ function needed(row: RowReader, column: 'subject' | 'site' | 'tester'): string {
 
 /** What can be read at a site; of a site that is nobody's but the file's, any length. */
 function limitsAt(site: string): readonly [number, number] {
-  if (!isSkinfold(site as SiteId) && !isGirth(site as SiteId)) return [0, LARGEST]
+  if (!isSite(site)) return [0, LARGEST]
   const { hardLow, hardHigh } = limitsOf(site as SiteId)
   return [hardLow, hardHigh]
 }

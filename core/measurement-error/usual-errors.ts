@@ -1,4 +1,5 @@
 import {
+  type BoneId,
   type KnownFold,
   type KnownGirth,
   type KnownSite,
@@ -51,6 +52,30 @@ const GIRTHS: Record<KnownGirth, BySkill> = {
   upper_arm_flexed: tem(0.3, 0.7),
   forearm: tem(0.2, 0.5),
   wrist: tem(0.15, 0.3),
+  head: tem(0.2, 0.5),
+  ankle: tem(0.2, 0.5),
+}
+
+/** In cm, as of bones with little on them; where both ends have to be found, more. */
+const BONES: Record<BoneId, BySkill> = {
+  biacromial: tem(0.3, 0.7),
+  biiliocristal: tem(0.3, 0.7),
+  chest_breadth: tem(0.4, 0.8),
+  chest_depth: tem(0.4, 0.8),
+  humerus: tem(0.06, 0.15),
+  wrist_breadth: tem(0.06, 0.15),
+  femur: tem(0.07, 0.2),
+  sitting_height: tem(0.4, 0.9),
+  arm_span: tem(0.7, 1.5),
+  upper_arm_length: tem(0.25, 0.6),
+  forearm_length: tem(0.25, 0.6),
+  hand_length: tem(0.2, 0.5),
+  hip_point_height: tem(0.4, 0.9),
+  trochanter_height: tem(0.5, 1.2),
+  thigh_length: tem(0.4, 1),
+  knee_height: tem(0.3, 0.7),
+  tibia_length: tem(0.3, 0.7),
+  foot_length: tem(0.15, 0.3),
 }
 
 /** A site of a coach's own is taken to be as hard as the hardest ones. */
@@ -62,6 +87,7 @@ type Measurement = SiteId | 'height' | 'mass'
 const ALL: Record<KnownSite | 'height' | 'mass', BySkill> = {
   ...SKINFOLDS,
   ...GIRTHS,
+  ...BONES,
   height: tem(0.3, 0.7),
   mass: tem(0.1, 0.2),
 }
@@ -73,7 +99,7 @@ export const RELOCATION_SHARE = 0.75
  * The usual repeat error of one trial at one mark (technical error of measurement). Judgement, no source; replaced by
  * the tester's own once known.
  *
- * @returns mm for folds, cm for girths and height, kg for mass
+ * @returns mm for folds, cm for girths, bones and height, kg for mass
  */
 export function usualRepeatError(id: Measurement, skill: Skill = 'trained'): number {
   const known: Partial<Record<Measurement, BySkill>> = ALL

@@ -241,7 +241,13 @@ export const NORM_TABLES: readonly NormTable[] = [
     of: 'waist',
     unit: 'cm',
     girths: ['waist_midway', 'iliac'],
-    bands: ofAdults(bySex(banded(WAIST_RISK, [94, 102]), banded(WAIST_RISK, [80, 88]))),
+    // Printed as over 94 cm and so on: 94.0 itself is still low.
+    bands: ofAdults(
+      bySex(
+        banded(WAIST_RISK, [justOver(94), justOver(102)]),
+        banded(WAIST_RISK, [justOver(80), justOver(88)]),
+      ),
+    ),
   },
   {
     id: 'waist-over-40-in',
@@ -277,9 +283,12 @@ export const NORM_TABLES: readonly NormTable[] = [
     of: 'waist',
     unit: 'cm',
     girths: ['waist'],
-    // Men are very high over 120 cm: 120.0 itself is still high.
+    // Very high is over 120 cm for men and over 110 for women: those values themselves are still high.
     bands: ofAdults(
-      bySex(banded(ACSM_WAIST, [80, 100, justOver(120)]), banded(ACSM_WAIST, [70, 90, 110])),
+      bySex(
+        banded(ACSM_WAIST, [80, 100, justOver(120)]),
+        banded(ACSM_WAIST, [70, 90, justOver(110)]),
+      ),
     ),
   },
   {

@@ -28,7 +28,7 @@ export const TRAINING_TARGETS: readonly TrainingTargets[] = [
     ...{ carbohydratePerKg: [3, 5], source: COMMON_PRACTICE },
   },
   {
-    ...{ id: 'endurance', name: say('nutrition.endurance'), proteinPerKg: [1.2, 1.7] },
+    ...{ id: 'endurance', name: say('nutrition.endurance'), proteinPerKg: [1.2, 2] },
     carbohydratePerKg: [5, 10],
     source:
       'Academy of Nutrition and Dietetics, Dietitians of Canada, American College of Sports Medicine, Med Sci Sports Exerc 2016;48:543-568 (from memory)',

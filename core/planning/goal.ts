@@ -49,6 +49,8 @@ export interface StartingPoint {
   /** Every fold of the set, and the part of them that the equation adds up. */
   sum?: FoldSum
   equationSum?: FoldSum
+  /** What a kilogram of fat is on those sums by the equation in force, mm; a rule of thumb where it is not known. */
+  mmPerKg?: { sum?: number; equationSum?: number }
   girthsCm?: Partial<Record<GirthId, number>>
 }
 
@@ -126,7 +128,8 @@ function wantedFat({ kind, value, girth }: Goal, start: StartingPoint): number {
     case 'sum':
     case 'equationSum': {
       const sum = start[kind]
-      return sum ? fatKg + (value! - sum.mm) / sumPerKgOfFat(sum.folds.length) : fatKg
+      if (!sum) return fatKg
+      return fatKg + (value! - sum.mm) / (start.mmPerKg?.[kind] ?? sumPerKgOfFat(sum.folds.length))
     }
     case 'girth':
       return now === undefined ? fatKg : fatKg + (value! - now) / GIRTH_CM_A_KG

@@ -1,6 +1,8 @@
 import { say } from '../say'
-import type { GirthId, LandmarkStandard, Sex, SiteId, SkinfoldId } from '../anatomy/ids'
+import type { BoneId, GirthId, LandmarkStandard, Sex, SiteId, SkinfoldId } from '../anatomy/ids'
+import { isMadeOnGroup } from '../equations/populations'
 import { EQUATIONS, variantFor } from '../equations/registry'
+import type { Equation } from '../equations/types'
 import { both, INT_RULES, US_RULES } from './registry'
 import type { TrialScheme } from './trial-scheme'
 import type { Protocol } from './types'
@@ -14,6 +16,8 @@ export interface OwnProtocol {
   standard: LandmarkStandard
   folds: SkinfoldId[]
   girths: GirthId[]
+  /** Breadths and lengths; absent in sets that were kept before there were any. */
+  bones?: BoneId[]
   foldTrials: TrialScheme
   girthTrials: TrialScheme
   /** Seconds from the closing of the jaws to the reading; null for a caliper that is read at its click. */
@@ -27,8 +31,11 @@ export interface OwnProtocol {
  * @param own as `readOwnProtocol` gives it
  */
 export function ownProtocol(own: OwnProtocol): Protocol {
-  const { standard, folds, girths, readingDelaySeconds: delay, ...rest } = own
+  const { standard, folds, girths, bones = [], readingDelaySeconds: delay, ...rest } = own
   const sites = new Set<string>([...folds, ...girths])
+  // What is only context, or made on a few, leads where nothing else does.
+  const rank = ({ contextOnly, variants }: Equation, sex: Sex) =>
+    Number(!!contextOnly) + 2 * Number(isMadeOnGroup(variants.find((v) => v.sex === sex)!))
   const fed = (sex: Sex) =>
     EQUATIONS.filter((equation) => {
       if (equation.standard !== undefined && equation.standard !== standard) return false
@@ -36,13 +43,16 @@ export function ownProtocol(own: OwnProtocol): Protocol {
       const variant = variantFor(equation, sex)
       const wanted = [...variant.folds, ...variant.girths]
       return wanted.length > 0 && wanted.every((site) => sites.has(site))
-    }).map((equation) => equation.id)
+    })
+      .sort((a, b) => rank(a, sex) - rank(b, sex))
+      .map((equation) => equation.id)
   return {
     ...rest,
     when: say('protocols.coachsOwnSet'),
     standard,
     folds: both(folds),
     girths: both(girths),
+    bones: both(bones),
     wants: ['height', 'mass'],
     readingDelaySeconds: delay === null ? null : [delay, delay],
     equations: { male: fed('male'), female: fed('female') },
@@ -66,10 +76,16 @@ export type OwnCopy = Omit<OwnProtocol, 'id' | 'name'> & Pick<Protocol, 'name'>
  * @param sex whose sites are taken where they differ
  */
 export function ownCopyOf(protocol: Protocol, sex: Sex): OwnCopy {
-  const { name, standard, folds, girths, foldTrials, girthTrials, wording } = protocol
+  const { name, standard, folds, girths, bones, foldTrials, girthTrials, wording } = protocol
   const delay = protocol.readingDelaySeconds?.[1] ?? null
   return {
-    ...{ name, standard, folds: [...folds[sex]], girths: [...girths[sex]], foldTrials },
-    ...{ girthTrials, readingDelaySeconds: delay, wording: { ...wording } },
+    ...{ name, standard, folds: [...folds[sex]], girths: [...girths[sex]] },
+    ...{
+      bones: [...bones[sex]],
+      foldTrials,
+      girthTrials,
+      readingDelaySeconds: delay,
+      wording: { ...wording },
+    },
   }
 }

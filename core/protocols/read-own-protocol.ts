@@ -1,8 +1,11 @@
 import { type Message, say, listed, lower, type Words } from '../say'
 import { z } from 'zod'
 import {
+  BONE_IDS,
+  type BoneId,
   GIRTH_IDS,
   type GirthId,
+  isBone,
   isGirth,
   isOwnSite,
   isSkinfold,
@@ -84,6 +87,7 @@ const wordingSchema = z.object(
 const id = says(say('protocols.id'), say('protocols.ownLowerCaseLettersFigures'))
 const folds = says(say('protocols.folds'), say('protocols.listSites'))
 const girths = says(say('protocols.girths'), say('protocols.listGirths'))
+const bones = says(say('protocols.bones'), say('protocols.listBones'))
 const ownSchema = z.object(
   {
     id: z.string(id).regex(/^own-[a-z0-9-]{1,40}$/, id),
@@ -100,6 +104,12 @@ const ownSchema = z.object(
       z.custom<GirthId>((site) => typeof site === 'string' && isGirth(site), girths),
       girths,
     ),
+    bones: z
+      .array(
+        z.custom<BoneId>((site) => typeof site === 'string' && isBone(site), bones),
+        bones,
+      )
+      .optional(),
     foldTrials: scheme(say('protocols.folds'), 'mm'),
     girthTrials: scheme(say('protocols.girths'), 'cm'),
     readingDelaySeconds: z.number(delay).min(1, delay).max(10, delay).nullable(),
@@ -115,7 +125,7 @@ const ownSchema = z.object(
 )
 
 /** More than a sheet has room for, and no set of any school. */
-const MOST_SITES = SKINFOLD_IDS.length + GIRTH_IDS.length
+const MOST_SITES = SKINFOLD_IDS.length + GIRTH_IDS.length + BONE_IDS.length
 
 /**
  * A set as it was kept before a set had its own trials: so many rounds of folds, one more where they are apart.
@@ -173,8 +183,8 @@ export function readOwnProtocol(own: unknown): OwnProtocol {
     const input = path.join('.') || 'protocol'
     throw inputError(input, got === undefined ? 'missing' : 'impossible', label, got, accepted)
   }
-  const { standard, folds, girths } = parsed.data
-  const sites: SiteId[] = [...folds, ...girths]
+  const { standard, folds, girths, bones = [] } = parsed.data
+  const sites: SiteId[] = [...folds, ...girths, ...bones]
   if (sites.length === 0) {
     throw inputError(
       'folds',
@@ -192,7 +202,7 @@ export function readOwnProtocol(own: unknown): OwnProtocol {
       say('protocols.mostSites', { mostSites: MOST_SITES }),
     )
   }
-  for (const [input, of] of Object.entries({ folds, girths })) {
+  for (const [input, of] of Object.entries({ folds, girths, bones })) {
     const twice = of.find((site, i, all: readonly string[]) => all.indexOf(site) !== i)
     if (twice)
       throw refused(

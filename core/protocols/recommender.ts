@@ -71,6 +71,9 @@ const COMMON_PRACTICE = 20
 const FEWER_SITES = 2
 const FAR_OVER_YEARS = 10
 
+/** From which skin and fat lie differently under the jaws, years. Common practice, no source. */
+const OLDER_YEARS = 60
+
 /** Under it a guardian consents and no deficit is planned, years. */
 export const ADULT = 18
 
@@ -149,6 +152,8 @@ function exclusion(protocol: Protocol, client: Candidate): Message | undefined {
     return say('protocols.equationStartsYears', { youngest: ages.youngest })
   if (isMinor(client) && protocol.id !== 'youth') return say('protocols.under18OnlyEquationYouth')
   if (protocol.id === 'youth' && !isMinor(client)) return say('protocols.n817Years')
+  if (protocol.id === 'full-profile' && !['athlete', 'physique'].includes(client.training))
+    return say('protocols.fullProfileForAthletes')
   if (protocol.id === 'very-overweight' && client.build !== 'very overweight') {
     return say('protocols.equationsComePeopleObesityOver')
   }
@@ -222,6 +227,9 @@ export function recommend(client: Candidate): Recommendation {
   }
   if (client.flags.includes('illness or medicines')) {
     cautions.push(say('protocols.measuringMayGoDietPace'))
+  }
+  if (client.ageYears !== undefined && client.ageYears >= OLDER_YEARS) {
+    cautions.push(say('protocols.olderClient'))
   }
   if (client.build === 'very lean') {
     cautions.push(

@@ -1,5 +1,13 @@
 import { say } from '../say'
-import type { LandmarkStandard, Sex, SiteId, SkinfoldId, GirthId } from '../anatomy/ids'
+import {
+  type BoneId,
+  type LandmarkStandard,
+  type Sex,
+  type SiteId,
+  type SkinfoldId,
+  type GirthId,
+  BONE_IDS,
+} from '../anatomy/ids'
 import { standardWithin } from '../anatomy/landmark-standards'
 import { SEVEN_FOLDS } from '../equations/jackson-pollock'
 import { NINE_FOLDS } from '../equations/nine-site-ratio'
@@ -17,6 +25,7 @@ export const US_RULES = {
   girthTrials: { ...TWO_OF_THREE, tolerance: { kind: 'cm', value: 0.5 }, value: 'closest two' },
   readingDelaySeconds: [1, 2],
   wording: {},
+  bones: both<BoneId[]>([]),
 } satisfies Partial<Protocol>
 
 export const INT_RULES = {
@@ -29,6 +38,7 @@ export const INT_RULES = {
   girthTrials: { ...TWO_OF_THREE, tolerance: { kind: 'percent', value: 1 }, value: 'median' },
   readingDelaySeconds: [2, 2],
   wording: {},
+  bones: both<BoneId[]>([]),
 } satisfies Partial<Protocol>
 
 const NO_FOLDS = both<SkinfoldId[]>([])
@@ -41,6 +51,22 @@ const JP_FED = [
   'evans-7',
   'evans-3',
 ]
+
+/** The eight folds of international anthropometry, in its order. */
+const EIGHT_INT: SkinfoldId[] = [
+  'triceps',
+  'subscapular',
+  'biceps',
+  'iliac_crest',
+  'supraspinale',
+  'abdominal',
+  'front_thigh',
+  'medial_calf',
+]
+const EIGHT_FED = {
+  male: ['withers-7', 'carter-6', 'faulkner-4'],
+  female: ['withers-4', 'carter-6'],
+}
 
 /** The named sets. A check-in is also computed by every other equation that its sites allow. */
 export const PROTOCOLS: readonly Protocol[] = [
@@ -96,19 +122,42 @@ export const PROTOCOLS: readonly Protocol[] = [
     id: 'eight-fold-int',
     name: say('protocols.eightFoldsInternational'),
     when: say('protocols.athletesInternationalSitesSumFollow'),
-    folds: both<SkinfoldId[]>([
-      'triceps',
-      'subscapular',
-      'biceps',
-      'iliac_crest',
-      'supraspinale',
-      'abdominal',
-      'front_thigh',
-      'medial_calf',
-    ]),
+    folds: both<SkinfoldId[]>(EIGHT_INT),
     girths: NO_GIRTHS,
     wants: ['mass'],
-    equations: { male: ['withers-7', 'carter-6', 'faulkner-4'], female: ['withers-4', 'carter-6'] },
+    equations: EIGHT_FED,
+  },
+  {
+    ...INT_RULES,
+    id: 'restricted-profile',
+    name: say('protocols.restrictedProfile'),
+    when: say('protocols.restrictedProfileWhen'),
+    folds: both<SkinfoldId[]>(EIGHT_INT),
+    girths: both<GirthId[]>([
+      'upper_arm_relaxed',
+      'upper_arm_flexed',
+      'waist',
+      'hip',
+      'calf_girth',
+    ]),
+    bones: both<BoneId[]>(['humerus', 'femur']),
+    wants: ['height', 'mass'],
+    equations: EIGHT_FED,
+  },
+  {
+    ...INT_RULES,
+    id: 'full-profile',
+    name: say('protocols.fullProfile'),
+    when: say('protocols.fullProfileWhen'),
+    folds: both<SkinfoldId[]>(EIGHT_INT),
+    girths: both<GirthId[]>([
+      ...(['head', 'neck', 'upper_arm_relaxed', 'upper_arm_flexed', 'forearm', 'wrist'] as const),
+      ...(['chest_girth', 'waist', 'hip', 'thigh_girth', 'mid_thigh_girth'] as const),
+      ...(['calf_girth', 'ankle'] as const),
+    ]),
+    bones: both<BoneId[]>([...BONE_IDS]),
+    wants: ['height', 'mass'],
+    equations: EIGHT_FED,
   },
   {
     ...US_RULES,
@@ -191,9 +240,9 @@ export function protocolById(id: string, own: readonly Protocol[] = []): Protoco
 
 /** Every site of a protocol for one sex, folds first, in the order in which they are taken. */
 export const sitesOf = (
-  { folds, girths }: Pick<Protocol, 'folds' | 'girths'>,
+  { folds, girths, bones }: Pick<Protocol, 'folds' | 'girths' | 'bones'>,
   sex: Sex,
-): SiteId[] => [...folds[sex], ...girths[sex]]
+): SiteId[] => [...folds[sex], ...girths[sex], ...bones[sex]]
 
 /** The standard that a fold of a protocol is located by. */
 export function standardOfSite(protocol: Protocol, site: SkinfoldId): LandmarkStandard {

@@ -1,5 +1,5 @@
 import type { Message, Words } from '../say'
-import type { GirthId, LandmarkStandard, Sex, SiteId, SkinfoldId } from '../anatomy/ids'
+import type { BoneId, GirthId, LandmarkStandard, Sex, SiteId, SkinfoldId } from '../anatomy/ids'
 import type { TrialScheme } from './trial-scheme'
 import type { SiteWording } from './wording'
 
@@ -13,11 +13,13 @@ export interface Protocol {
   standard: LandmarkStandard
   folds: Record<Sex, SkinfoldId[]>
   girths: Record<Sex, GirthId[]>
+  /** Breadths and lengths, in the order in which they are taken. */
+  bones: Record<Sex, BoneId[]>
   /** Height and body mass, where an equation or index of the set wants them. */
   wants: ('height' | 'mass')[]
   /** How folds are taken and what their trials give. */
   foldTrials: TrialScheme
-  /** The same of girths. */
+  /** The same of girths, breadths and lengths. */
   girthTrials: TrialScheme
   /** Seconds from the closing of the jaws to the reading; null for a caliper that is read at its click. */
   readingDelaySeconds: [number, number] | null

@@ -1,5 +1,6 @@
 import { type Message, say, type Words, sentences } from '../say'
-import { type LandmarkStandard, type SiteId, isSkinfold } from '../anatomy/ids'
+import { boneLandmark } from '../anatomy/bones'
+import { type LandmarkStandard, type SiteId, isBone, isSkinfold } from '../anatomy/ids'
 import { girthLandmark } from '../anatomy/girths'
 import { type Location, standardWithin } from '../anatomy/landmark-standards'
 import { landmarkOf, techniquesOf } from '../anatomy/landmarks'
@@ -58,8 +59,8 @@ export function siteGuide(set: Worded, site: SiteId, sex: 'male' | 'female'): Si
   const name = siteNameIn(set, site)
   const own = set.wording[site]
   if (!isSkinfold(site)) {
-    const girth = girthLandmark(site)
-    return { name, where: own?.landmark ?? girth?.where ?? '', how: girth?.how ?? OWN_GIRTH }
+    const taken = isBone(site) ? boneLandmark(site) : girthLandmark(site)
+    return { name, where: own?.landmark ?? taken?.where ?? '', how: taken?.how ?? OWN_GIRTH }
   }
   const standard = standardWithin(site, set.standard)!
   const fold = landmarkOf(site, standard)

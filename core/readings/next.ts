@@ -1,4 +1,4 @@
-import type { GirthId, Sex, SiteId, SkinfoldId } from '../anatomy/ids'
+import type { BoneId, GirthId, Sex, SiteId, SkinfoldId } from '../anatomy/ids'
 import type { TrialScheme } from '../protocols/trial-scheme'
 import type { Protocol } from '../protocols/types'
 import { type Reading, readingsInForce } from './reading'
@@ -76,4 +76,14 @@ export function nextGirth(
   skipped: ReadonlySet<string> = NOBODY,
 ): SiteStep<GirthId> | undefined {
   return nextIn(protocol.girths[sex], protocol.girthTrials, protocol, readings, skipped)
+}
+
+/** What breadth or length to take next, by the same rule. */
+export function nextBone(
+  protocol: Protocol,
+  sex: Sex,
+  readings: readonly Reading[],
+  skipped: ReadonlySet<string> = NOBODY,
+): SiteStep<BoneId> | undefined {
+  return nextIn(protocol.bones[sex], protocol.girthTrials, protocol, readings, skipped)
 }

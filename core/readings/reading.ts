@@ -1,17 +1,21 @@
-import type { LandmarkStandard, SiteId } from '../anatomy/ids'
+import { SITE_KINDS, type LandmarkStandard, type SiteId } from '../anatomy/ids'
+
+/** What a reading may be a reading of. */
+export const READING_KINDS = [...SITE_KINDS, 'mass', 'height'] as const
+export type ReadingKind = (typeof READING_KINDS)[number]
 
 /** One number called out and typed: the truth that everything else is computed from. */
 export interface Reading {
   id: string
-  kind: 'skinfold' | 'girth' | 'mass' | 'height'
-  /** Fold or girth id; null for mass and height. */
+  kind: ReadingKind
+  /** What of the body was measured; null for mass and height. */
   site: SiteId | null
   standard: LandmarkStandard | null
   /** How it was found or held, where that was not the standard's own way (`techniqueOf`). */
   technique?: string | null
   /** Which round it belongs to, from 1; 0 for a first reading that is thrown away. */
   trial: number
-  /** mm for folds, cm for girths and height, kg for mass. */
+  /** mm for folds, cm for girths, breadths, lengths and height, kg for mass. */
   value: number
   /** ISO 8601 instant. */
   takenAt: string

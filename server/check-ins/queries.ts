@@ -114,7 +114,7 @@ export async function findCallerView(db: Connection, id: string): Promise<Caller
     db,
     sql`select json_build_object('client', ${clientJson(checkIn.clientId)}, 'siteNotes', ${siteNotesJson(checkIn.clientId)})`,
   )
-  const readings = checkIn.readings.filter(({ kind }) => kind === 'skinfold' || kind === 'girth')
+  const readings = checkIn.readings.filter(({ site }) => site !== null)
   const { name, sex } = client
   return { checkIn: { ...checkIn, readings }, client: { name, sex }, siteNotes }
 }

@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto'
 import { eq, inArray, sql } from 'drizzle-orm'
-import { bornFrom, type Birth, type IsoDate, say, dayValue } from '#core'
+import { bornFrom, type Birth, type IsoDate, say, dayValue, isMinor, leastAgeOf } from '#core'
 import type { Client, ClientChange, NewClient, Screening, SiteNote } from '#shared/contract/clients'
 import { audit, type FieldChange } from '../audit/log'
 import type { Connection, Database } from '../database/driver'
@@ -20,7 +20,11 @@ export async function addClient(
   coachId: string | null = null,
 ): Promise<Client> {
   const { height, ...given } = client
-  const row = { ...given, coachId, birthYear: birthYearBeside(given.birthDate, given.birthYear) }
+  const birthYear = birthYearBeside(given.birthDate, given.birthYear)
+  // A child is shown no percentage, unless a clinician says so and the coach puts that in.
+  const leastAgeYears = leastAgeOf({ birthDate: given.birthDate, birthYear }, today)
+  const showPercentages = !isMinor({ leastAgeYears })
+  const row = { ...given, coachId, birthYear, showPercentages }
   await db.transaction(async (tx) => {
     const added = await tx.insert(clients).values(row).onConflictDoNothing().returning()
     if (added.length > 0) return height && addHeight(tx, row.id, height, today)

@@ -10,6 +10,9 @@ import {
   type ConditionId,
   say,
   refusal,
+  isBreadth,
+  isLength,
+  READING_KINDS,
 } from '../../core/index'
 import { clientSchema, siteNoteSchema, screeningSchema } from './clients'
 import {
@@ -145,7 +148,7 @@ export const TYPED_UNITS = ['mm', 'cm', 'm', 'in', 'ft in', 'kg', 'lb', 'st lb']
 /** One reading as it is on record, in the check-in that it belongs to. */
 export const readingSchema = z.object({
   id: z.string(),
-  kind: choice(say('fields.kind'), ['skinfold', 'girth', 'mass', 'height']),
+  kind: choice(say('fields.kind'), READING_KINDS),
   site: siteIdSchema.nullable(),
   standard: choice(say('fields.landmarkStandard'), LANDMARK_STANDARDS).nullable(),
   // A browser may have kept one from before there were techniques.
@@ -171,7 +174,7 @@ export const newReadingSchema = z
   .object({
     id: idSchema,
     checkInId: idSchema,
-    kind: choice(say('fields.kind'), ['skinfold', 'girth', 'mass', 'height']),
+    kind: choice(say('fields.kind'), READING_KINDS),
     site: siteIdSchema.nullable(),
     standard: choice(say('fields.landmarkStandard'), LANDMARK_STANDARDS).nullable(),
     /** How the site was found or held, where that was not the standard's own way. */
@@ -199,6 +202,8 @@ export const newReadingSchema = z
     const fits = {
       skinfold: site !== null && isSkinfold(site) && standard !== null,
       girth: site !== null && isGirth(site) && standard === null,
+      breadth: site !== null && isBreadth(site) && standard === null,
+      length: site !== null && isLength(site) && standard === null,
       mass: bare,
       height: bare,
     }[kind]
@@ -213,7 +218,9 @@ export const newReadingSchema = z
         : kind === 'height'
           ? say('fields.height')
           : say('fields.bodyMass')
-      const unit = { skinfold: 'mm', girth: 'cm', mass: 'kg', height: 'cm' }[kind]
+      const unit = { skinfold: 'mm', mass: 'kg', other: 'cm' }[
+        kind === 'skinfold' || kind === 'mass' ? kind : 'other'
+      ]
       const accepted = say('fields.toUnit', { low: hardLow, high: hardHigh, unit })
       context.addIssue(issueOf(refusal(label, typedText, accepted), ['value']))
     }

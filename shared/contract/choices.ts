@@ -62,6 +62,7 @@ export const SKIP_REASONS_OF = {
     'client declined',
     'out of time',
   ],
+  bones: ['clothing in the way', 'wound, dressing or swelling', 'client declined', 'out of time'],
 } as const
 export type SkipReason = (typeof SKIP_REASONS_OF)[keyof typeof SKIP_REASONS_OF][number]
 export const SKIP_REASONS = [

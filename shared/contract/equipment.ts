@@ -24,7 +24,7 @@ import {
   yesOrNo,
 } from './fields'
 import { errorText, issueOf, problemsOf } from './problems'
-import { girthIdSchema, siteIdSchema, skinfoldIdSchema } from './sites'
+import { girthIdSchema, siteIdSchema, skinfoldIdSchema, boneIdSchema } from './sites'
 
 export const protocolIdSchema = requiredText(say('fields.protocol'), 60)
 
@@ -159,6 +159,7 @@ export const ownProtocolSchema = z.unknown().transform((sent, context): OwnProto
       name: ownName.parse(own.name),
       folds: own.folds.map((site) => skinfoldIdSchema.parse(site)),
       girths: own.girths.map((site) => girthIdSchema.parse(site)),
+      ...(own.bones ? { bones: own.bones.map((site) => boneIdSchema.parse(site)) } : {}),
       wording: Object.fromEntries(wording) as OwnProtocol['wording'],
     }
   } catch (error) {
@@ -187,6 +188,8 @@ const keptProtocol = z.object({
   standard: z.enum(LANDMARK_STANDARDS),
   folds: z.array(skinfoldIdSchema),
   girths: z.array(girthIdSchema),
+  // A set that was kept before there were any has none.
+  bones: z.array(boneIdSchema).optional(),
   foldTrials: trialSchemeSchema,
   girthTrials: trialSchemeSchema,
   readingDelaySeconds: z.number().nullable(),

@@ -1,5 +1,4 @@
 import {
-  isGirth,
   isMessage,
   isSkinfold,
   LANDMARK_STANDARDS,
@@ -7,6 +6,8 @@ import {
   type Message,
   say,
   SAFETY_OUTCOMES,
+  kindOfSite,
+  READING_KINDS,
 } from '../../core/index'
 import { CLIENT_NOTE_KINDS, JAWS, SKIP_REASONS } from './choices'
 import { conditionsSchema, TYPED_UNITS } from './check-ins'
@@ -84,7 +85,7 @@ export type ExchangeInstrument = z.output<typeof exchangeInstrumentSchema>
 const reading = z
   .object({
     id: idSchema,
-    kind: choice(say('fields.kind'), ['skinfold', 'girth', 'mass', 'height']),
+    kind: choice(say('fields.kind'), READING_KINDS),
     site: siteIdSchema.nullable().default(null),
     standard: standard.nullable().default(null),
     technique: requiredText(say('fields.waySite'), 200).nullable().default(null),
@@ -109,7 +110,8 @@ const reading = z
       )
       if (!(value >= hardLow && value <= hardHigh)) return false
       if (kind === 'skinfold') return site !== null && isSkinfold(site) && of !== null
-      if (kind === 'girth') return site !== null && isGirth(site) && of === null
+      if (kind !== 'mass' && kind !== 'height')
+        return site !== null && kindOfSite(site) === kind && of === null
       return site === null && of === null && technique === null
     },
     { error: 'refused' },

@@ -7,6 +7,9 @@ import {
   type SiteId,
   type SkinfoldId,
   say,
+  isSite,
+  isBone,
+  type BoneId,
 } from '../../core/index'
 import { errorText } from './problems'
 
@@ -18,12 +21,11 @@ const girthError = errorText(say('fields.girth'), say('fields.girthDrawnFigureWa
 const isPlain = (id: unknown): id is string =>
   typeof id === 'string' && name.safeParse(id).data === id
 
-export const siteIdSchema = z.custom<SiteId>(
-  (id) => isPlain(id) && (isSkinfold(id) || isGirth(id)),
-  siteError,
-)
+export const siteIdSchema = z.custom<SiteId>((id) => isPlain(id) && isSite(id), siteError)
 
 export const girthIdSchema = z.custom<GirthId>((id) => isPlain(id) && isGirth(id), girthError)
+
+export const boneIdSchema = z.custom<BoneId>((id) => isPlain(id) && isBone(id), siteError)
 
 export const skinfoldIdSchema = z.custom<SkinfoldId>(
   (id) => isPlain(id) && isSkinfold(id),

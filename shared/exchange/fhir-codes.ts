@@ -1,5 +1,5 @@
 /* eslint-disable oak/messages -- what a standard calls its codes is said in its own words, whoever reads them */
-import { isGirth, isSkinfold, type SiteId } from '../../core/index'
+import { isSite, isSkinfold, type SiteId } from '../../core/index'
 
 /*
  * How FHIR R4 names what is measured. LOINC's codes are from memory and marked with how sure that is; what LOINC names
@@ -45,5 +45,5 @@ export const codeOfSite = (site: SiteId, standard: string | null): string =>
 export function siteOfCode(code: string): { site: SiteId; standard: string | null } | undefined {
   const [site = '', standard = null] = code.split('|') as [string?, string?]
   if (isSkinfold(site)) return { site, standard: standard ?? 'us' }
-  return isGirth(site) ? { site, standard: null } : undefined
+  return isSite(site) ? { site, standard: null } : undefined
 }

@@ -11,6 +11,7 @@ import {
   type LeftOut,
   type OtherMethod,
   type SiteId,
+  kindOfSite,
 } from '../../core/index'
 import {
   EXCHANGE_FORMAT,
@@ -245,7 +246,7 @@ class BundleReader {
       const what = whatOf(one)
       if (what === undefined || what === 'phase' || what === 'worked-out') return []
       if (typeof what === 'object' && 'method' in what) return []
-      const kind = typeof what === 'string' ? what : what.standard === null ? 'girth' : 'skinfold'
+      const kind = typeof what === 'string' ? what : kindOfSite(what.site)
       const amount = amountOf(one, UNIT_OF[kind])
       if (!amount) return []
       const device = idOf(one.device)

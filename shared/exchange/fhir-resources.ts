@@ -65,4 +65,11 @@ export const isBundle = (data: unknown): data is Bundle =>
   (data as { resourceType?: unknown }).resourceType === 'Bundle'
 
 /** The unit that each kind of reading has in a bundle. */
-export const UNIT_OF = { skinfold: 'mm', girth: 'cm', mass: 'kg', height: 'cm' } as const
+export const UNIT_OF = {
+  skinfold: 'mm',
+  girth: 'cm',
+  breadth: 'cm',
+  length: 'cm',
+  mass: 'kg',
+  height: 'cm',
+} as const

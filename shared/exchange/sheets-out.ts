@@ -11,6 +11,7 @@ import {
   type Sex,
   type SiteId,
   type Words,
+  isBone,
 } from '../../core/index'
 import type { Exchange, ExchangeCheckIn, ExchangeClient, ExchangeGym } from '../contract/exchange'
 import { massesInForce, phasesOf, readingsOf } from './in-force'
@@ -228,8 +229,11 @@ export function wideSheet({ clients, ...gym }: Exchange, naming: Naming): OutShe
       .flatMap(([site, trials]) =>
         Array.from({ length: trials }, (_, i): OutColumn => {
           const unit = unitOfSite(site)
-          const kind = isSkinfold(site) ? 'fold' : 'girth'
-          const heading = `${naming.told(nameOf(site))} ${naming.nameOfColumn(kind)} (${unit}) ${i + 1}`
+          // A breadth or a length says in its name what it is.
+          const kind = isBone(site)
+            ? []
+            : [naming.nameOfColumn(isSkinfold(site) ? 'fold' : 'girth')]
+          const heading = [naming.told(nameOf(site)), ...kind, `(${unit})`, i + 1].join(' ')
           return { name: `${site}_${unit}_${i + 1}`, heading, kind: 'number' }
         }),
       ),

@@ -1,6 +1,7 @@
 import {
   ADVICE,
   CONVERSIONS,
+  countsAge,
   EQUATIONS,
   NORM_TABLES,
   PROTOCOLS,
@@ -38,7 +39,7 @@ function ages({ ages: range }: Variant): string {
 }
 
 function error({ standardError }: Variant): string {
-  if (!standardError) return 'not stated'
+  if (!standardError) return 'not known'
   return standardError.of === 'density'
     ? `${standardError.value} g/cm³`
     : `${standardError.value} points`
@@ -54,14 +55,40 @@ function card(variant: Variant): string[] {
       )
     : [`${given} = ${formula(terms)}`]
   const inputs = [...folds, ...girths].map((site) => tell(nameOf(site)).toLowerCase())
-  const body = needs.map((need) => (need === 'massKg' ? 'body mass' : 'height'))
+  const body = needs.map((need) => BODY[need])
   return [
     `**${variant.sex === 'male' ? 'Men' : 'Women'}.** ${lines.join('; ')}. Inputs: ${[...inputs, ...body].join(', ')}. Ages: ${ages(variant)}. Sample: ${tell(variant.population)}. Standard error: ${error(variant)}. ${turning ? `Turns over at ${turning.of === 'sum' ? `a sum of ${turning.at} mm` : `an abdomen of ${turning.at} cm`}: refused past it. ` : ''}${sampleSums ? `Sums of the sample: ${sampleSums.join(' to ')} mm. ` : ''}Grade ${variant.grade}. ${variant.citation}.`,
   ]
 }
 
+const SEXES = { male: 'm', female: 'f' } as const
+
+/** Every form in a row. */
+function equationTable(): string {
+  const rows = EQUATIONS.flatMap(({ id, standard, contextOnly, variants }) =>
+    variants.map((variant) => {
+      const { sex, folds, girths, needs, gives, grade, madeOn, citation } = variant
+      const sites = [...folds, ...girths].map((site) => tell(nameOf(site)).toLowerCase())
+      const inputs = [
+        ...sites,
+        ...(countsAge(variant) ? ['age'] : []),
+        ...needs.map((n) => BODY[n]),
+      ]
+      const on = [madeOn, contextOnly ? 'context only' : undefined].filter(Boolean).join(', ')
+      return `| \`${id}\` | ${SEXES[sex]} | ${ages(variant)} | ${standard ?? ''} | ${inputs.join(', ')} | ${gives === 'density' ? 'density' : 'fat %'} | ${error(variant)} | ${grade} | ${on} | ${citation} |`
+    }),
+  )
+  return [
+    '| id | sex | ages | sites | inputs | gives | standard error | grade | made on | source |',
+    '| --- | --- | --- | --- | --- | --- | --- | --- | --- | --- |',
+    ...rows,
+  ].join('\n')
+}
+
+const BODY = { heightCm: 'height', massKg: 'body mass', puberty: 'stage of puberty' } as const
+
 function equationCards(): string {
-  return EQUATIONS.map((equation: Equation) => {
+  const cards = EQUATIONS.map((equation: Equation) => {
     const standard = equation.standard
       ? tell(LANDMARK_STANDARD_NAMES[equation.standard])
       : 'no folds'
@@ -72,6 +99,7 @@ function equationCards(): string {
       ...equation.notes.map(tell),
     ].join('\n\n')
   }).join('\n\n')
+  return `${equationTable()}\n\n${cards}`
 }
 
 function conversionList(): string {

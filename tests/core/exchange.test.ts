@@ -1,7 +1,14 @@
 import { randomUUID } from 'node:crypto'
 import { randomLcg } from 'd3-random'
 import { expect, test } from 'vitest'
-import { addDays, isSkinfold, PROTOCOLS, standardWithin, type SiteId } from '#core'
+import {
+  addDays,
+  PROTOCOLS,
+  standardWithin,
+  type SiteId,
+  kindOfSite,
+  type ReadingKind,
+} from '#core'
 import { sitesOf } from '../../core/protocols/registry'
 import {
   EXCHANGE_FORMAT,
@@ -52,12 +59,7 @@ function generated(count: number): Exchange {
     const checkIns = Array.from({ length: Math.floor(next() * 4) }, (_, k) => {
       const measuredOn = addDays('2025-01-01', k * 30 + Math.floor(next() * 20))
       const takenAt = `${measuredOn}T09:30:00.000Z`
-      const reading = (
-        kind: 'skinfold' | 'girth' | 'mass',
-        site: SiteId | null,
-        trial: number,
-        value: number,
-      ) => ({
+      const reading = (kind: ReadingKind, site: SiteId | null, trial: number, value: number) => ({
         ...{
           id: randomUUID(),
           kind,
@@ -69,7 +71,7 @@ function generated(count: number): Exchange {
           supersedes: null,
         },
         standard: kind === 'skinfold' ? standardWithin(site!, protocol.standard) : null,
-        typedUnit: kind === 'skinfold' ? 'mm' : kind === 'girth' ? 'cm' : 'kg',
+        typedUnit: kind === 'skinfold' ? 'mm' : kind === 'mass' ? 'kg' : 'cm',
         ...{
           typedText: String(value),
           tester: TESTER,
@@ -79,14 +81,10 @@ function generated(count: number): Exchange {
       })
       const readings = sites.flatMap((site) => {
         const { hardLow, softHighMale } = limitsOf(site)
-        const about = hardLow + 2 + next() * (softHighMale - hardLow - 4)
+        const within = (softHighMale - hardLow) / 8
+        const about = hardLow + within + next() * (softHighMale - hardLow - 2 * within)
         return Array.from({ length: 1 + Math.floor(next() * 3) }, (_, trial) =>
-          reading(
-            isSkinfold(site) ? 'skinfold' : 'girth',
-            site,
-            trial + 1,
-            Math.round((about + trial * 0.5) * 10) / 10,
-          ),
+          reading(kindOfSite(site), site, trial + 1, Math.round((about + trial * 0.1) * 10) / 10),
         )
       })
       if (next() > 0.2)

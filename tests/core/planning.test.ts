@@ -50,6 +50,8 @@ import {
   type Measured,
   type ProposedPlan,
   type StartingPoint,
+  estimate,
+  sheetOf,
 } from '#core'
 import { fold, thrownBy } from './support'
 
@@ -395,6 +397,20 @@ describe('a check-in against the plan', () => {
   })
   const FROM = '2026-01-01'
   const start = startOf(person, sheet(FROM, 1, 85), FROM)!
+  test('a sum is wished for by what the equation in force makes of thinner folds, not by a rule of thumb', () => {
+    const { subject, measured } = sheetOf(person, sheet(FROM, 0.95, 85))
+    const values = Object.fromEntries(measured.map(({ site, value }) => [site, value]))
+    const { fatPercent } = estimate('jackson-pollock-7', { ...subject, ageYears: 36 }, values)
+    const fatKg = (start.leanKg * fatPercent) / (100 - fatPercent)
+    const asked = targetsOf({ kind: 'sum', value: start.sum!.mm * 0.95 }, start).aim.fatKg
+    // The equation is a little bent, and a slope is straight.
+    expect(asked / fatKg).toBeCloseTo(1, 2)
+    const { mmPerKg, ...unknown } = start
+    const byThumb = targetsOf({ kind: 'sum', value: start.sum!.mm * 0.95 }, unknown).aim.fatKg
+    expect(Math.abs(byThumb - fatKg)).toBeGreaterThan(3 * Math.abs(asked - fatKg))
+    expect(mmPerKg!.equationSum).toBeCloseTo(mmPerKg!.sum!, 9)
+  })
+
   /** A check-in every two weeks of twelve, evenly from the plan's start to so much of its folds and such a mass. */
   const record = (share: number, massKg: number): ClientRecordParts => ({
     ...{ person, phaseStarts: [FROM] },

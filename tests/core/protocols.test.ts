@@ -70,7 +70,7 @@ describe("a protocol of the coach's own", () => {
   test('feeds the equations whose sites it holds, in its own order', () => {
     const protocol = ownProtocol(readOwnProtocol(own))
     expect(protocol.folds.male).toEqual(['abdominal', 'chest', 'thigh'])
-    expect(protocol.equations.male).toEqual(['jackson-pollock-3'])
+    expect(protocol.equations.male).toEqual(['jackson-pollock-3', 'wilmore-behnke-folds'])
     expect(protocol.equations.female).toEqual([])
   })
 

@@ -20,6 +20,11 @@ import {
   waistName,
   type GirthId,
   type Typed,
+  isOfGroup,
+  everyResultOf,
+  ownProtocol,
+  usualRules,
+  SEVEN_FOLDS,
 } from '#core'
 import { thrownBy } from './support'
 
@@ -139,9 +144,52 @@ describe('an age that is not known', () => {
   })
 })
 
+test('limits that are printed as over a value begin over it', () => {
+  const band = (sex: 'male' | 'female', cm: number, table = 'waist-who') =>
+    classify(table, cm, { sex, ageYears: 40 }, 'waist_midway')!.bands.findIndex(
+      ({ from, to }) => cm >= from && cm < to,
+    )
+  // World Health Organization, Waist circumference and waist-hip ratio, 2008: over 94 and 102, 80 and 88 cm (from memory).
+  for (const [sex, cm, at] of [
+    ...[['male', 94, 0] as const, ['male', 94.1, 1] as const, ['male', 102, 1] as const],
+    ...[['male', 102.1, 2] as const, ['female', 80, 0] as const, ['female', 80.1, 1] as const],
+    ...[['female', 88, 1] as const, ['female', 88.1, 2] as const],
+  ])
+    expect(band(sex, cm), `${sex} ${cm}`).toBe(at)
+  expect(band('female', 110.1, 'waist-acsm')).toBe(band('female', 110, 'waist-acsm') + 1)
+})
+
 describe('whom an equation was made on', () => {
   const of = (id: string, subject: Parameters<typeof otherPopulation>[1], athlete = false) =>
     otherPopulation(equationById(id), subject, athlete)
+
+  test('one made on a group is offered to those of it alone, and leads no set of others', () => {
+    const offered = (id: string, ageYears: number, athlete = false) =>
+      isOfGroup(equationById(id), { sex: 'male', ageYears }, athlete)
+    expect([offered('lohman-wrestlers', 17), offered('reilly-4', 24, true)]).toEqual([false, false])
+    expect([offered('visser-2', 59), offered('visser-2', 60)]).toEqual([false, true])
+    expect([offered('boileau-2', 12), offered('boileau-2', 30)]).toEqual([true, false])
+    expect([offered('thorland-3', 16, true), offered('thorland-3', 16)]).toEqual([true, false])
+    expect(offered('withers-7', 40)).toBe(true)
+    const man = { sex: 'male', birthDate: '1980-05-01', birthYear: null, heightCm: 180 } as const
+    const readings = SEVEN_FOLDS.map((site, i) => ({
+      ...{ id: String(i), kind: 'skinfold' as const, site, standard: 'us' as const, trial: 1 },
+      ...{ value: 12, takenAt: '2026-03-02T09:00:00Z', supersedes: null },
+    }))
+    const record = {
+      ...{ protocolId: 'seven-fold', ownProtocol: null, tolerance: null },
+      ...{ conversion: 'siri' as const, measuredOn: '2026-03-02', readings },
+    }
+    const ids = everyResultOf(man, record).map(({ equation }) => equation.id)
+    expect(ids).toContain('ball-7')
+    expect(ids.filter((id) => /wrestlers|thorland|boileau/.test(id))).toEqual([])
+    const own = ownProtocol({
+      ...{ id: 'own-two', name: 'Two', standard: 'us', girths: [], ...usualRules('us') },
+      folds: ['triceps', 'subscapular', 'abdominal'],
+    })
+    expect(own.equations.male[0]).toBe('katch-mcardle-3')
+    expect(own.equations.male).toContain('lohman-wrestlers')
+  })
 
   test('athletes, youth and people with obesity are told from the rest', () => {
     const man = { sex: 'male', ageYears: 40, heightCm: 180, massKg: 80 } as const

@@ -11,6 +11,7 @@ import {
   type FileSheet,
   type KnownFold,
   type Understood,
+  BONE_IDS,
 } from '#core'
 import { readHeading } from '../../core/exchange/sheets/headings'
 import { orderOf } from '../../core/exchange/sheets/days'
@@ -80,6 +81,10 @@ describe('headings', () => {
     for (const site of GIRTH_IDS)
       expect(readHeading(`${tell(nameOf(site))} girth (cm) 1`)).toMatchObject({
         ...{ girth: site, kind: 'girth', trial: 1 },
+      })
+    for (const site of BONE_IDS)
+      expect(readHeading(`${tell(nameOf(site))} (cm) 1`), site).toMatchObject({
+        ...{ girth: site, trial: 1 },
       })
   })
 })

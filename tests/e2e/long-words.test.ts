@@ -28,6 +28,7 @@ const CLIENT = [
   '',
   '/curves',
   '/body-map',
+  '/profile',
   '/weigh-ins',
   '/photos',
   '/plan',

@@ -46,9 +46,17 @@ describe('every target is large enough for a thumb', () => {
     const plan = await idOf('Tilda')
     const paths = [
       ...['/', '/clients', '/clients/new', '/leaderboards', '/calendar', '/equipment', '/settings'],
-      ...['', '/curves', '/body-map', '/weigh-ins', '/photos', '/reports', '/notes', '/share'].map(
-        (p) => `/clients/${bram}${p}`,
-      ),
+      ...[
+        '',
+        '/curves',
+        '/body-map',
+        '/profile',
+        '/weigh-ins',
+        '/photos',
+        '/reports',
+        '/notes',
+        '/share',
+      ].map((p) => `/clients/${bram}${p}`),
       '/reminders',
       ...['', '/change', '/sheet'].map((part) => `/clients/${plan}/plan${part}`),
       ...[

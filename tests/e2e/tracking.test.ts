@@ -477,7 +477,7 @@ test('a board is made, names nobody who hides, and ties who is not clearly apart
 })
 
 test('a client who is not there is said to be not there, on every tab', async () => {
-  for (const tab of ['', '/curves', '/body-map', '/weigh-ins', '/photos', '/plan']) {
+  for (const tab of ['', '/curves', '/body-map', '/profile', '/weigh-ins', '/photos', '/plan']) {
     // What the server has drawn is what stands once the page is awake, too.
     await visit(page, `${server.url}/clients/${randomUUID()}${tab}`)
     expect(await page.evaluate(() => document.body.innerText), tab).toMatch(
@@ -524,7 +524,8 @@ test('no page has an accessibility violation or runs over the side, at either si
     ...{ text: '64 64.2 63.9 64.1 63.8 64 63.7', last: todayIs(), unit: 'kg' },
   })
   const paths = [
-    ...['', '/curves', '/body-map', '/weigh-ins', '/photos', '/reports', '/notes', '/share'],
+    ...['', '/curves', '/body-map', '/profile', '/weigh-ins', '/photos', '/reports'],
+    ...['/notes', '/share'],
   ].map((p) => `/clients/${id}${p}`)
   for (const viewport of [DESK, PHONE]) {
     await page.setViewport(viewport)

@@ -438,3 +438,41 @@ test('what another method said is kept once, in the order of its days, and goes 
     expect((await api.delete(`/api/clients/${id}/other-results/${late.id}`)).status).toBe(200)
   expect((await recordOf(id)).otherResults.map((one) => one.id)).toEqual([early.id])
 })
+
+test('a child is shown no percentages, until the coach puts in that a clinician said so', async () => {
+  const add = async (birth: object) => {
+    const client = { id: randomUUID(), name: 'Cy Young', sex: 'male', cadenceDays: 28, ...birth }
+    return (await api.post('/api/clients', client)).body as Client
+  }
+  const year = Number(today.slice(0, 4))
+  const child = await add({ birthDate: `${year - 12}-01-01` })
+  expect(child.showPercentages).toBe(false)
+  expect((await add({ birthDate: `${year - 30}-01-01` })).showPercentages).toBe(true)
+  // Of whom the year alone is known: while they may be under age.
+  expect((await add({ birthYear: year - 18 })).showPercentages).toBe(false)
+  const { status } = await api.patch(`/api/clients/${child.id}`, { showPercentages: true })
+  expect(status).toBe(200)
+  expect((await recordOf(child.id)).client.showPercentages).toBe(true)
+})
+
+test('breadths and lengths are readings of their own, each as what it is and within its limits', async () => {
+  const { id: clientId } = await addClient('Bo Bones')
+  const { id } = await start(clientId, 0, { protocolId: 'full-profile' })
+  const bone = (kind: string, site: string, value: number, more: object = {}) =>
+    reading(id, { kind, site, standard: null, value, typedUnit: 'cm', instrumentId: null, ...more })
+  const good = [bone('breadth', 'humerus', 6.4), bone('length', 'sitting_height', 88.2)]
+  expect((await send(id, good)).body.refused).toEqual([])
+  const bad = [
+    bone('girth', 'humerus', 6.4, { trial: 2 }),
+    bone('breadth', 'sitting_height', 88, { trial: 2 }),
+    bone('breadth', 'humerus', 64, { trial: 2 }),
+    bone('breadth', 'humerus', 6.4, { trial: 2, standard: 'int' }),
+  ]
+  const { refused } = (await send(id, bad)).body as { refused: { code: string }[] }
+  expect(refused.map(({ code }) => code)).toEqual(Array(4).fill('refused'))
+  const { checkIn } = await viewOf(id)
+  expect(checkIn.readings.map(({ kind, site, value }) => [kind, site, value])).toEqual([
+    ['breadth', 'humerus', 6.4],
+    ['length', 'sitting_height', 88.2],
+  ])
+})

@@ -9,6 +9,8 @@ import {
   TECHNIQUES,
   techniqueOf,
   type SiteId,
+  isBone,
+  sitesOf,
 } from '#core'
 import { spotOf } from '../../ui/figure/sites'
 
@@ -40,9 +42,9 @@ interface Entry {
 
 const entries = computed<Entry[]>(() => {
   const { sex } = client.value!
-  const { folds, girths } = protocol.value
-  return [...folds[sex], ...girths[sex]].map((site) => {
+  return sitesOf(protocol.value, sex).map((site) => {
     const guide = siteGuide(protocol.value, site, sex)
+    if (isBone(site)) return { site, ...guide, line: t('checkIn.boneCaliper'), variants: [] }
     if (!isSkinfold(site)) {
       const variants = Object.entries(tellAll(girthLandmark(site)?.standards ?? {})).map(
         ([standard, words]) =>

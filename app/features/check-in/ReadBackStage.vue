@@ -9,6 +9,7 @@ const { view, protocol, readings, findings, sheet, lastMass, heightCm } = storeT
 const { take } = useTakeReading()
 const folds = useSiteSheet('folds')
 const girths = useSiteSheet('tape')
+const bones = useSiteSheet('bones')
 const lengthUnit = useLengthUnit()
 const massUnit = useMassUnit()
 
@@ -28,6 +29,7 @@ const parts = computed<Part[]>(() =>
   [
     { name: t('checkIn.folds'), unit: 'mm', ...partOf(folds) },
     { name: t('checkIn.girths'), unit: lengthUnit.value, ...partOf(girths) },
+    { name: t('checkIn.bones'), unit: lengthUnit.value, ...partOf(bones) },
   ].filter(({ rows }) => rows.length > 0),
 )
 function partOf({ rows, scheme, show }: typeof folds) {

@@ -114,10 +114,13 @@ const KEYS: Record<string, { does: string; run: () => void }> = {
     : {}),
   ...(props.kind === 'tape'
     ? { x: { does: t('checkIn.takeAnotherGirth'), run: () => (asking.value = 'girth') } }
-    : {
+    : {}),
+  ...(props.kind === 'folds'
+    ? {
         j: { does: t('checkIn.jawsNotParallelSkip'), run: () => skip('jaws not parallel') },
         b: { does: t('checkIn.beyondCaliperSkip'), run: () => skip('beyond the caliper') },
-      }),
+      }
+    : {}),
   '?': { does: t('checkIn.theseKeys'), run: () => (asking.value = 'keys') },
 }
 
@@ -309,7 +312,7 @@ function backOnPad() {
       v-if="pad"
       :kind
       :delay
-      :inches="kind === 'tape' && unit === 'in'"
+      :inches="kind !== 'folds' && unit === 'in'"
       @type="text += $event"
       @back="backOnPad"
       @enter="onEnter"

@@ -24,13 +24,18 @@ const noGirths = computed(
   () => props.kind === 'tape' && protocol.value.girths[client.value!.sex].length === 0,
 )
 
+const name = computed(
+  () =>
+    ({ folds: t('checkIn.folds'), tape: t('checkIn.tape'), bones: t('checkIn.bones') })[props.kind],
+)
+
 const goOn = useTemplateRef<HTMLButtonElement>('goOn')
 onMounted(() => goOn.value?.focus())
 </script>
 
 <template>
   <section class="px-4 py-8 sm:px-10">
-    <p class="text-faded">{{ kind === 'folds' ? t('checkIn.folds') : t('checkIn.tape') }}</p>
+    <p class="text-faded">{{ name }}</p>
     <h2 class="pb-4 text-[44px]">
       {{ noGirths ? t('checkIn.noGirths') : t('checkIn.allSites') }}
     </h2>

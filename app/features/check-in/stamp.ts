@@ -1,6 +1,5 @@
 import {
   correctedReading,
-  isSkinfold,
   readingsInForce,
   slotOf,
   standardWithin,
@@ -8,6 +7,8 @@ import {
   type SiteId,
   type SiteStep,
   type Typed,
+  kindOfSite,
+  unitOfSite,
 } from '#core'
 import type { CheckIn, NewReading, ReadingRecord } from '#shared/contract/check-ins'
 import type { Instrument } from '#shared/contract/equipment'
@@ -23,12 +24,13 @@ export type LocatedReading = TypedReading & Pick<NewReading, 'technique'>
 
 type Instruments = Partial<Pick<CheckIn, 'caliperId' | 'tapeId' | 'scaleId'>>
 
-/** What a reading of that kind is taken with; heights are taken with nothing that is on record. */
+/** What a reading of that kind is taken with; heights and bones are taken with nothing that is on record. */
 export function instrumentFor(
   kind: NewReading['kind'],
   { caliperId, tapeId, scaleId }: Instruments,
 ): string | null {
-  return { skinfold: caliperId, girth: tapeId, mass: scaleId, height: null }[kind] ?? null
+  const nothing = { height: null, breadth: null, length: null }
+  return { skinfold: caliperId, girth: tapeId, mass: scaleId, ...nothing }[kind] ?? null
 }
 
 /** Instruments of the gym with their checks, as far as they put readings right. */
@@ -86,7 +88,7 @@ export const typedReading = (
   { value, unit, text }: Typed,
   standard: LandmarkStandard,
 ): TypedReading => ({
-  kind: isSkinfold(site) ? 'skinfold' : 'girth',
+  kind: kindOfSite(site),
   ...{ site, standard: standardWithin(site, standard), trial },
   ...{ value, typedUnit: unit, typedText: text },
 })
@@ -108,10 +110,9 @@ export function meantReading(
     const bare = { kind: 'mass', site: null, standard: null } as const
     return { ...bare, trial, value, typedUnit: 'kg', typedText }
   }
-  const fold = isSkinfold(site)
   return {
     ...{ site, standard: standardWithin(site, standard), trial, value, typedText },
-    kind: fold ? 'skinfold' : 'girth',
-    typedUnit: fold ? 'mm' : 'cm',
+    kind: kindOfSite(site),
+    typedUnit: unitOfSite(site),
   }
 }

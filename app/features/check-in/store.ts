@@ -26,6 +26,7 @@ import {
   type SiteId,
   type SiteStep,
   type SuggestedValue,
+  nextBone,
 } from '#core'
 import type { CheckInChange, NewReading, Skipped } from '#shared/contract/check-ins'
 import type { SiteNote } from '#shared/contract/clients'
@@ -129,6 +130,11 @@ export const useCheckInStore = defineStore('check-in', () => {
     () =>
       client.value &&
       nextGirth(protocol.value, client.value.sex, readings.value, skippedSites.value),
+  )
+  const nextBones = computed<SiteStep | undefined>(
+    () =>
+      client.value &&
+      nextBone(protocol.value, client.value.sex, readings.value, skippedSites.value),
   )
   const sheet = computed(() =>
     person.value && checkIn.value ? sheetOf(person.value, checkIn.value) : undefined,
@@ -324,7 +330,18 @@ export const useCheckInStore = defineStore('check-in', () => {
 
   return {
     ...{ view, client, checkIn, person, protocol, readings, last, lastMass, measured, earlier },
-    ...{ previous, next, nextTape, sheet, result, waiting, waitingReadings, setAside, byOthers },
+    ...{
+      previous,
+      next,
+      nextTape,
+      nextBones,
+      sheet,
+      result,
+      waiting,
+      waitingReadings,
+      setAside,
+      byOthers,
+    },
     ...{ keptReadings, reachable, waitsFor, unkept, trouble, skipped, findings, detectable, setup },
     ...{ compressionDrifts, changedSetup, heightCm, sensitive, siteNoteOf, keepSiteNote },
     ...{ open: session.open, leave: session.leave, drop: outbox.drop },

@@ -1,4 +1,4 @@
-import { isSkinfold } from '#core'
+import { isSkinfold, type SiteStep } from '#core'
 import { meantReading } from './stamp'
 
 /** A value that anybody may have, as mm and as cm: with a decimal, so that the language's own sign for it is looked up. */
@@ -11,7 +11,7 @@ const REHEARSED = 12.5
 export function useRehearsal() {
   const store = useCheckInStore()
   const unit = useLengthUnit()
-  return async (step: typeof store.next | typeof store.nextTape) => {
+  return async (step: SiteStep | undefined) => {
     if (!step) return
     const { site, trial } = step
     readSite(site, String(REHEARSED), unit.value)

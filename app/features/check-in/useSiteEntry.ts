@@ -9,11 +9,20 @@ import {
   type SuggestedValue,
   type SiteId,
   type SiteStep,
+  isBone,
 } from '#core'
 import type { Skipped } from '#shared/contract/check-ins'
 import type { SkipReason } from '#shared/contract/choices'
 
-export type SiteKind = 'folds' | 'tape'
+/** A stage in which sites are read. */
+export type SiteKind = 'folds' | 'tape' | 'bones'
+
+/** What a set calls the sites of a stage. */
+export const SITES_OF_STAGE = { folds: 'folds', tape: 'girths', bones: 'bones' } as const
+
+/** The stage in which a site is read. */
+export const stageOfSite = (site: SiteId): SiteKind =>
+  isSkinfold(site) ? 'folds' : isBone(site) ? 'bones' : 'tape'
 
 /**
  * The behaviour of the reading field: which box is open, what Enter and Backspace do, and the words beside it. The box
@@ -23,7 +32,7 @@ export type SiteKind = 'folds' | 'tape'
  */
 export function useSiteEntry(kind: SiteKind, show: (value: number) => string) {
   const store = useCheckInStore()
-  const { next, nextTape, protocol, readings, findings } = storeToRefs(store)
+  const { next, nextTape, nextBones, protocol, readings, findings } = storeToRefs(store)
   const unit = useLengthUnit()
   const { take } = useTakeReading()
   const { say } = useVoice()
@@ -36,7 +45,8 @@ export function useSiteEntry(kind: SiteKind, show: (value: number) => string) {
   /** The value that was likely meant by one that is refused. */
   const meant = ref<SuggestedValue>()
 
-  const step = computed(() => chosen.value ?? (kind === 'folds' ? next.value : nextTape.value))
+  const following = { folds: next, tape: nextTape, bones: nextBones }[kind]
+  const step = computed(() => chosen.value ?? following.value)
   const trials = computed(() =>
     step.value ? trialsOf(readings.value, step.value.site, protocol.value) : [],
   )
@@ -84,7 +94,7 @@ export function useSiteEntry(kind: SiteKind, show: (value: number) => string) {
     kind,
     text,
     () => step.value,
-    () => protocol.value[kind === 'folds' ? 'folds' : 'girths'][store.client!.sex],
+    () => protocol.value[SITES_OF_STAGE[kind]][store.client!.sex],
     openBox,
   )
 
@@ -144,7 +154,7 @@ export function useSiteEntry(kind: SiteKind, show: (value: number) => string) {
       openBox(undefined)
       return
     }
-    const mine = readings.value.filter((r) => r.kind === (kind === 'folds' ? 'skinfold' : 'girth'))
+    const mine = readings.value.filter(({ site }) => site !== null && stageOfSite(site) === kind)
     const last = mine.at(-1)
     if (!last?.site) return
     const replaced = readings.value.find(({ id }) => id === last.supersedes)
@@ -175,8 +185,9 @@ export function useSiteEntry(kind: SiteKind, show: (value: number) => string) {
 
   /** Backspace in an empty field: back to the reading taken before the open box. */
   function back() {
-    const wanted = kind === 'folds' ? 'skinfold' : 'girth'
-    const inForce = readingsInForce(readings.value).filter((r) => r.kind === wanted)
+    const inForce = readingsInForce(readings.value).filter(
+      ({ site }) => site !== null && stageOfSite(site) === kind,
+    )
     const at = inForce.findIndex((r) => r.site === step.value?.site && r.trial === step.value.trial)
     const previous = at === -1 ? inForce.at(-1) : inForce[at - 1]
     if (previous?.site) openBox({ site: previous.site, trial: previous.trial })

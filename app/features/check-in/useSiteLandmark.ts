@@ -1,4 +1,4 @@
-import { isSkinfold, landmarkOf, standardOfSite, type SiteId } from '#core'
+import { isSkinfold, landmarkOf, standardOfSite, type SiteId, isBone, isBreadth } from '#core'
 import type { SiteKind } from './useSiteEntry'
 import { spotOf } from '../../ui/figure/sites'
 
@@ -17,6 +17,12 @@ export function useSiteLandmark(
     const { site } = step.value
     const { name, where, how } = siteGuide(protocol.value, site, client.value!.sex)
     const text = `${where} ${how}`.trim()
+    if (isBone(site))
+      return {
+        ...{ name, text },
+        what: isBreadth(site) ? t('checkIn.breadth') : t('checkIn.length'),
+        caption: t('checkIn.betweenPointsOfBone'),
+      }
     if (!isSkinfold(site))
       return { name, text, what: t('checkIn.girth'), caption: t('checkIn.tapeLevelAllRound') }
     const fold = landmarkOf(site, standardOfSite(protocol.value, site))
@@ -33,7 +39,7 @@ export function useSiteLandmark(
   const mark = computed(() => step.value && store.siteNoteOf(step.value.site))
   const side = computed(() => mark.value?.side ?? 'right')
   const others = computed(() =>
-    kind === 'tape'
+    kind !== 'folds'
       ? []
       : sites.value
           .filter((site) => site !== step.value?.site)

@@ -1,5 +1,5 @@
 import { readingsInForce, thrownAwayIn, trialsOf, wantsAnotherTrial, type SiteId } from '#core'
-import type { SiteKind } from './useSiteEntry'
+import { SITES_OF_STAGE, type SiteKind } from './useSiteEntry'
 
 export interface SheetRow {
   site: SiteId
@@ -25,8 +25,7 @@ export function useSiteSheet(kind: SiteKind) {
   const unit = useLengthUnit()
 
   const sites = computed<SiteId[]>(() => {
-    const { folds, girths } = protocol.value
-    return (kind === 'folds' ? folds : girths)[client.value!.sex]
+    return protocol.value[SITES_OF_STAGE[kind]][client.value!.sex]
   })
 
   /** Why a site is left out, in words, if it is. */
@@ -68,9 +67,9 @@ export function useSiteSheet(kind: SiteKind) {
     })
   })
 
-  /** Sum of a column, once every box of it is filled. Girths are not added up. */
+  /** Sum of a column, once every box of it is filled. Girths and bones are not added up. */
   function sumOf(column: (row: SheetRow) => number | undefined): number | undefined {
-    if (kind === 'tape') return undefined
+    if (kind !== 'folds') return undefined
     let total = 0
     for (const row of rows.value) {
       const value = column(row)
@@ -83,12 +82,12 @@ export function useSiteSheet(kind: SiteKind) {
   /** Sum of the folds taken so far, each by its trials; undefined before the first. */
   const sumSoFar = computed(() => {
     const values = rows.value.flatMap(({ site }) => sheet.value?.sites[site]?.value ?? [])
-    return kind === 'tape' || values.length === 0 ? undefined : values.reduce((a, b) => a + b, 0)
+    return kind !== 'folds' || values.length === 0 ? undefined : values.reduce((a, b) => a + b, 0)
   })
 
   /** Sum of the folds taken so far less the same folds last time; undefined where there is nothing to compare. */
   const sinceLast = computed(() => {
-    if (kind === 'tape') return undefined
+    if (kind !== 'folds') return undefined
     const both = rows.value.flatMap(({ site, last: before }) => {
       const now = sheet.value?.sites[site]?.value
       return now === undefined || before === undefined ? [] : [now - before]

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { TypedUnit } from '#core'
+import { type TypedUnit, isMinor, leastAgeOf } from '#core'
 import type { Client } from '#shared/contract/clients'
 import type { ClientFile } from '#shared/contract/record'
 import { clients } from '~/contract'
@@ -25,6 +25,8 @@ const form = reactive({
   hiddenOnLeaderboards: props.client.hiddenOnLeaderboards,
 })
 const { can, signsIn } = useMe()
+/** Somebody who is under 18 for certain, or may be. */
+const minor = computed(() => isMinor({ leastAgeYears: leastAgeOf(props.client, props.today) }))
 const sexes = sexChoices()
 const { problems, trouble, done, submit } = useSubmit()
 const erasing = ref(false)
@@ -125,6 +127,7 @@ async function erase() {
       <TickBox v-model="form.showPercentages">{{
         t('clientFile.percentagesClassNamesMayShown')
       }}</TickBox>
+      <p v-if="minor" class="text-faded">{{ t('clientFile.minorPercentages') }}</p>
       <TickBox v-model="form.cycleWanted">{{ t('clientFile.keepPhaseCycleEachCheck') }}</TickBox>
       <TickBox v-model="form.hiddenOnLeaderboards">{{
         t('clientFile.nameHiddenLeaderboards')

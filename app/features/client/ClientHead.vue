@@ -18,6 +18,7 @@ const pages = computed(() =>
     ['', t('client.checkIns')],
     ['/curves', t('client.curves')],
     ['/body-map', t('client.bodyMap')],
+    ['/profile', t('client.profile')],
     ['/weigh-ins', t('client.weighIns')],
     ['/photos', t('client.photos')],
     ['/plan', t('client.plan')],

@@ -17,6 +17,7 @@ import {
   type Measured,
   type Quantity,
   type SiteId,
+  isBone,
 } from '#core'
 import type { CheckInWithReadings } from '#shared/contract/check-ins'
 import type { ClientRecord } from '#shared/contract/record'
@@ -194,7 +195,7 @@ export function useClientCurves(
   const goal = computed(() => {
     const plan = view.value.planInForce
     const of = subject.value === 'parts' ? ('fatMass' as const) : subject.value
-    if (!plan || isSkinfold(of)) return undefined
+    if (!plan || isSkinfold(of) || isBone(of)) return undefined
     const value = goalOf(of, plan.definition.goal, startOfPlan(view.value.client, plan))
     if (value === undefined) return undefined
     const inMass = of === 'fatMass' || of === 'mass'

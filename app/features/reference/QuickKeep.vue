@@ -12,6 +12,8 @@ import {
   type SkinfoldId,
   type Typed,
   usualRules,
+  kindOfSite,
+  isGirth,
 } from '#core'
 import type { CheckIn, NewReading } from '#shared/contract/check-ins'
 import { checkIns, clients as clientRoutes, gym as gymRoutes } from '~/contract'
@@ -68,7 +70,10 @@ async function protocolFor(): Promise<string> {
 /** The values typed, as readings of a check-in. */
 function readingsOf(checkIn: CheckIn, now: string): NewReading[] {
   const { testerId, caliperId, tapeId, scaleId } = checkIn
-  const instruments = { skinfold: caliperId, girth: tapeId, mass: scaleId, height: null }
+  const instruments = {
+    ...{ skinfold: caliperId, girth: tapeId, mass: scaleId },
+    ...{ height: null, breadth: null, length: null },
+  }
   const reading = (
     kind: NewReading['kind'],
     site: SiteId | null,
@@ -84,9 +89,7 @@ function readingsOf(checkIn: CheckIn, now: string): NewReading[] {
   const { mass, height } = fields.value
   return [
     ...measured.value.flatMap(({ site }) =>
-      fields.value[site]!.trials!.map((typed, i) =>
-        reading(isSkinfold(site) ? 'skinfold' : 'girth', site, typed, i + 1),
-      ),
+      fields.value[site]!.trials!.map((typed, i) => reading(kindOfSite(site), site, typed, i + 1)),
     ),
     ...(mass?.trials ?? []).map((typed) => reading('mass', null, typed)),
     ...(height?.trials ?? []).map((typed) => reading('height', null, typed)),
@@ -95,7 +98,7 @@ function readingsOf(checkIn: CheckIn, now: string): NewReading[] {
 
 async function keep(clientId: string) {
   const now = new Date().toISOString()
-  const girths = measured.value.map(({ site }) => site).filter((site) => !isSkinfold(site))
+  const girths = measured.value.map(({ site }) => site).filter(isGirth)
   const checkIn = await submit(async () => {
     const made = await callApi(checkIns.start, {
       body: {

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { comparedWith, foldSumOf, followedFolds, isSkinfold, resultOf, sheetOf } from '#core'
+import { comparedWith, foldSumOf, followedFolds, resultOf, sheetOf, isGirth } from '#core'
 import type { ResultProps } from './result-props'
 
 /** One calm picture for the client, in words that a coach can show. */
@@ -69,7 +69,7 @@ const sentence = computed(() => {
 
 const girths = computed(() =>
   sheet.value.measured
-    .filter(({ site }) => !isSkinfold(site))
+    .filter(({ site }) => isGirth(site))
     .map(({ site, value }) => ({
       name: siteNameIn(sheet.value.protocol, site),
       value: formatLength(value, lengthUnit.value),

@@ -15,6 +15,7 @@ import {
   sheetOf,
   type Person,
   type SkinfoldId,
+  isGirth,
 } from '#core'
 import type { CheckInWithReadings } from '#shared/contract/check-ins'
 
@@ -33,7 +34,7 @@ const effects = computed(() => {
     measured.flatMap(({ site, value }) => (isSkinfold(site) ? [[site, value]] : [])),
   ) as Record<SkinfoldId, number>
   const girths = Object.fromEntries(
-    measured.flatMap(({ site, value }) => (isSkinfold(site) ? [] : [[site, value]])),
+    measured.flatMap(({ site, value }) => (isGirth(site) ? [[site, value]] : [])),
   )
   const effect = sensitivity(
     (values) =>
@@ -60,7 +61,7 @@ interface Index {
 /** BMI and the waist's: of any sheet that has their inputs. */
 const figures = computed(() => {
   const { subject, measured } = sheet.value
-  const girths = measured.filter(({ site }) => !isSkinfold(site))
+  const girths = measured.filter(({ site }) => isGirth(site))
   return indicesOf({
     ...subject,
     girths: Object.fromEntries(girths.map(({ site, value }) => [site, value])),

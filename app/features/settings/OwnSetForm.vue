@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { GIRTH_IDS, PROTOCOLS, isOwnSite, isSkinfold } from '#core'
+import { GIRTH_IDS, PROTOCOLS, isOwnSite, isSkinfold, BONE_IDS } from '#core'
 import type { LandmarkStandard } from '#core'
 import type { useOwnSetDraft } from './useOwnSetDraft'
 
@@ -63,6 +63,7 @@ watch(start, copy)
       :label="t('settings.girthYourOwn')"
       :add="(name: string) => addSite('girth', name)"
     />
+    <SiteToggles v-model="draft.bones" :label="t('settings.bones')" :sites="BONE_IDS" />
     <FoldOut :title="t('settings.howFoldsRead')" open>
       <TrialSchemeFields id="own-folds" v-model="draft.foldTrials" unit="mm" />
       <ChoiceRow

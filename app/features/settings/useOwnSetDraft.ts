@@ -11,6 +11,7 @@ import {
   typedNumber,
   usualRules,
   isSkinfold,
+  type BoneId,
   type GirthId,
   type LandmarkStandard,
   type OwnProtocol,
@@ -47,6 +48,7 @@ interface Draft {
   standard: LandmarkStandard
   folds: SkinfoldId[]
   girths: GirthId[]
+  bones: BoneId[]
   foldTrials: SchemeDraft
   girthTrials: SchemeDraft
   /** Seconds, or `none`. */
@@ -98,6 +100,7 @@ export function useOwnSetDraft(usualStandard: () => LandmarkStandard) {
       standard,
       folds: [...(from?.folds ?? [])],
       girths: [...(from?.girths ?? [])],
+      bones: [...(from?.bones ?? [])],
       foldTrials: schemeDraft(rules.foldTrials),
       girthTrials: schemeDraft(rules.girthTrials),
       delay: rules.readingDelaySeconds === null ? 'none' : String(rules.readingDelaySeconds),
@@ -143,7 +146,7 @@ export function useOwnSetDraft(usualStandard: () => LandmarkStandard) {
   /** The sites of the set with their words, made when they are first looked at. */
   const sites = computed(() => {
     const now = draft.value
-    return [...(now?.folds ?? []), ...(now?.girths ?? [])].map((site) => ({
+    return [...(now?.folds ?? []), ...(now?.girths ?? []), ...(now?.bones ?? [])].map((site) => ({
       site,
       name: nameOf(site),
       own: isOwnSite(site),
@@ -176,6 +179,7 @@ export function useOwnSetDraft(usualStandard: () => LandmarkStandard) {
     })
     return {
       ...{ name, standard, folds: draft.value.folds, girths: draft.value.girths },
+      bones: draft.value.bones,
       id: id || `own-${slug || 'set'}`,
       foldTrials: schemeOf(foldTrials, 'mm'),
       girthTrials: schemeOf(girthTrials, 'cm'),

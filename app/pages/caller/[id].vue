@@ -1,6 +1,5 @@
 <script setup lang="ts">
 import {
-  isSkinfold,
   nextFold,
   nextGirth,
   protocolOf,
@@ -9,6 +8,8 @@ import {
   standardWithin,
   trialsOf,
   wantsAnotherTrial,
+  kindOfSite,
+  nextBone,
 } from '#core'
 import { theOutbox } from '~/features/check-in/log'
 import { withReadings } from '~/features/check-in/operations'
@@ -68,7 +69,7 @@ const step = computed(() => {
   if (!view.value || !checkIn.value || !protocol.value) return undefined
   const { client } = view.value
   const args = [protocol.value, client.sex, checkIn.value.readings, skipped.value] as const
-  return nextFold(...args) ?? nextGirth(...args)
+  return nextFold(...args) ?? nextGirth(...args) ?? nextBone(...args)
 })
 
 const landmark = computed(() => {
@@ -107,7 +108,7 @@ const trials = computed(() => {
   if (!step.value || !checkIn.value || !protocol.value) return []
   const { site } = step.value
   return trialsOf(checkIn.value.readings, site, protocol.value).flatMap((value) =>
-    value === undefined ? [] : [show(isSkinfold(site) ? 'skinfold' : 'girth', value)],
+    value === undefined ? [] : [show(kindOfSite(site), value)],
   )
 })
 const apart = computed(() => {

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import type { Component } from 'vue'
+import { sitesOf } from '#core'
 
 definePageMeta({ layout: false })
 
@@ -7,14 +8,15 @@ definePageMeta({ layout: false })
 const sent = listenToInstruments()
 
 const STAGES = [
-  ...(['ready', 'landmarks', 'folds', 'tape', 'scale', 'photos', 'read-back', 'result'] as const),
+  ...(['ready', 'landmarks', 'folds', 'tape', 'bones', 'scale', 'photos'] as const),
+  ...(['read-back', 'result'] as const),
 ]
 type Stage = (typeof STAGES)[number]
 
 const route = useRoute()
 const router = useRouter()
 const store = useCheckInStore()
-const { client, checkIn, next, nextTape, protocol, trouble } = storeToRefs(store)
+const { client, checkIn, next, nextTape, nextBones, protocol, trouble } = storeToRefs(store)
 
 /**
  * Every stage but the first is loaded once the first stands: not waited for, and there before anybody can be done with
@@ -71,6 +73,7 @@ usePageTitle(() => client.value?.name ?? t('checkIn.checkIn'))
 function stageOfMissing(): Stage {
   if (next.value) return 'folds'
   if (nextTape.value) return 'tape'
+  if (nextBones.value) return 'bones'
   return store.sheet?.subject.massKg === undefined ? 'scale' : 'result'
 }
 
@@ -97,7 +100,7 @@ onBeforeUnmount(() => store.leave())
 
 /** The stages of this protocol, in the order of the work. */
 const stages = computed(() => {
-  const { folds, girths } = protocol.value
+  const { folds, girths, bones } = protocol.value
   const { sex } = client.value!
   const weighed = store.sheet?.subject.massKg !== undefined
   const all: { id: Stage; name: string; done: boolean; wanted: boolean }[] = [
@@ -106,7 +109,7 @@ const stages = computed(() => {
       id: 'landmarks',
       name: t('checkIn.landmarks2'),
       done: store.readings.length > 0,
-      wanted: folds[sex].length + girths[sex].length > 0,
+      wanted: sitesOf(protocol.value, sex).length > 0,
     },
     { id: 'folds', name: t('checkIn.folds'), done: !next.value, wanted: folds[sex].length > 0 },
     {
@@ -114,6 +117,12 @@ const stages = computed(() => {
       name: t('checkIn.tape'),
       done: girths[sex].length > 0 && !nextTape.value,
       wanted: true,
+    },
+    {
+      id: 'bones',
+      name: t('checkIn.bones'),
+      done: !nextBones.value,
+      wanted: bones[sex].length > 0,
     },
     { id: 'scale', name: t('checkIn.scale'), done: weighed, wanted: true },
     { id: 'photos', name: t('checkIn.photos'), done: false, wanted: true },
@@ -150,7 +159,7 @@ function goOn() {
       <component :is="later.landmarks" v-else-if="stage === 'landmarks'" @done="goOn" />
       <component
         :is="later.site"
-        v-else-if="stage === 'folds' || stage === 'tape'"
+        v-else-if="stage === 'folds' || stage === 'tape' || stage === 'bones'"
         :key="stage"
         :kind="stage"
         @done="goOn"

@@ -64,6 +64,8 @@ const SPOTS: Record<Build, Record<KnownFold | KnownGirth, FigureSpot>> = {
     upper_arm_flexed: girth(47.7, 126, 10.8),
     forearm: girth(35.6, 182, 10.4),
     wrist: girth(26.6, 221, 6.8),
+    head: girth(100, 34, 14),
+    ankle: girth(81, 397, 8.6),
   },
   female: {
     ...FOLDS_OF_ALL,
@@ -87,10 +89,12 @@ const SPOTS: Record<Build, Record<KnownFold | KnownGirth, FigureSpot>> = {
     upper_arm_flexed: girth(51, 126, 9.6),
     forearm: girth(38.6, 182, 9.6),
     wrist: girth(29.8, 221, 6.4),
+    head: girth(100, 34, 13.6),
+    ankle: girth(82, 397, 8.2),
   },
 }
 
-/** Where a fold or girth is on the drawn figure; undefined for one of a coach's own, which has its place in words. */
+/** Where a fold or girth is on the drawn figure; undefined for bones and for one of a coach's own, which have their place in words. */
 export function spotOf(site: SiteId, build: Build): FigureSpot | undefined {
   const known: Partial<Record<SiteId, FigureSpot>> = SPOTS[build]
   return known[site]

@@ -1,5 +1,5 @@
 import { mean } from 'simple-statistics'
-import { type SiteId, WAISTS, isGirth } from '../../anatomy/ids'
+import { type SiteId, WAISTS, isGirth, isSkinfold } from '../../anatomy/ids'
 import type { LocatedValue, Location } from '../../anatomy/landmark-standards'
 import type { Person, Sheet } from '../../composition/check-in'
 import { followedFolds } from '../../composition/fold-sum'
@@ -220,9 +220,9 @@ function linesOf(
   const another =
     wanted.length > 1 && ofEquation.length === wanted.length && wanted.length !== sumFolds.length
   const girths = taken.filter(({ site }) => isGirth(site))
-  // A fold that was taken in two ways is followed in the first.
+  // Bones of grown people stay as they are. A fold that was taken in two ways is followed in the first.
   const folds = taken.filter(
-    ({ site }, i) => !isGirth(site) && taken.findIndex((one) => one.site === site) === i,
+    ({ site }, i) => isSkinfold(site) && taken.findIndex((one) => one.site === site) === i,
   )
   const isWaist = ({ site }: Location) => WAISTS.some((waist) => waist === site)
   return [

@@ -10,7 +10,7 @@ import {
   figures,
   type Value,
 } from '../../say'
-import { isGirth, isSkinfold } from '../../anatomy/ids'
+import { isSite, isSkinfold } from '../../anatomy/ids'
 import { shortNameOf } from '../../anatomy/names'
 import { formatLength, formatMass, lengthIn, massIn } from '../../units/format'
 import { mmSaid } from '../../units/said'
@@ -36,7 +36,7 @@ const NAMES = {
 
 /** What is followed, in a sentence; a girth without how it is found. */
 export const quantityName = (quantity: RecordQuantity): Message =>
-  isGirth(quantity) || isSkinfold(quantity) ? lower(shortNameOf(quantity)) : NAMES[quantity]
+  isSite(quantity) ? lower(shortNameOf(quantity)) : NAMES[quantity]
 
 /** True for what is read in millimetres. */
 export const isOfFolds = (quantity: RecordQuantity): boolean =>
@@ -50,19 +50,20 @@ export interface ShownUnits {
 
 /** The unit that a quantity is shown in. */
 export function unitOfQuantity(quantity: RecordQuantity, { mass, length }: ShownUnits): string {
-  if (isGirth(quantity)) return length
+  if (isSite(quantity) && !isSkinfold(quantity)) return length
   return isOfFolds(quantity) ? 'mm' : mass
 }
 
 /** A value (mm, cm or kg) in the unit that it is shown in. */
 export function quantityIn(quantity: RecordQuantity, value: number, { mass, length }: ShownUnits) {
-  if (isGirth(quantity)) return lengthIn(value, length)
+  if (isSite(quantity) && !isSkinfold(quantity)) return lengthIn(value, length)
   return isOfFolds(quantity) ? value : massIn(value, mass)
 }
 
 const amountOf = ({ quantity, change }: NamedChange, units: HeadlineUnits): Value => {
   const size = Math.abs(change)
-  if (isGirth(quantity)) return figures(formatLength(size, units.length ?? 'cm'))
+  if (isSite(quantity) && !isSkinfold(quantity))
+    return figures(formatLength(size, units.length ?? 'cm'))
   if (isOfFolds(quantity)) return mmSaid(size, 0)
   return figures(formatMass(size, units.mass))
 }

@@ -1,4 +1,4 @@
-import { isSkinfold, type Sex, type SiteId } from '../../anatomy/ids'
+import { isSkinfold, type Sex, type SiteId, kindOfSite, isGirth } from '../../anatomy/ids'
 import { standardWithin } from '../../anatomy/landmark-standards'
 import { attempt } from '../../outcome'
 import { protocolById } from '../../protocols/registry'
@@ -28,7 +28,7 @@ function readingsOf(row: LocatedRow, left: LeftOut[]): BroughtReading[] {
       return []
     }
     of.add(number)
-    const kind = isSkinfold(site) ? ('skinfold' as const) : ('girth' as const)
+    const kind = kindOfSite(site)
     const standard = isSkinfold(site)
       ? standardWithin(site, reading.standard ?? row.standard)
       : null
@@ -187,7 +187,7 @@ function namedSet(
   if (protocol === undefined || protocol === set.protocolId) return set
   const named = attempt(() => protocolById(protocol))
   if (!named.ok) return set
-  const girths = readings.flatMap(({ site }) => (isSkinfold(site) ? [] : [site]))
+  const girths = readings.flatMap(({ site }) => (isGirth(site) ? [site] : []))
   const own = named.value.girths[sex]
   return {
     ...{ protocolId: protocol, ownProtocol: null },

@@ -1,4 +1,4 @@
-import type { LandmarkStandard, Sex, SiteId } from '../../anatomy/ids'
+import type { LandmarkStandard, Sex, SiteId, SiteKind } from '../../anatomy/ids'
 import type { OtherMethod } from '../../change/other-methods'
 import type { Conversion } from '../../equations/types'
 import type { IsoDate } from '../../units/dates'
@@ -9,7 +9,7 @@ import type { BroughtProtocol } from './standard'
 /* What of a file is brought in. */
 
 export interface BroughtReading extends Amount {
-  kind: 'skinfold' | 'girth' | 'mass'
+  kind: SiteKind | 'mass'
   site: SiteId | null
   standard: LandmarkStandard | null
   trial: number

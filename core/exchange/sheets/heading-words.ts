@@ -1,11 +1,12 @@
-import type { GirthId, SkinfoldId } from '../../anatomy/ids'
+import type { BoneId, GirthId, SkinfoldId } from '../../anatomy/ids'
 import type { ColumnUnit, Fact } from './headings'
 
 /* The words that people put over columns. Common practice, no source. */
 
 export interface Named {
   fold?: SkinfoldId
-  girth?: GirthId
+  /** What a tape or a caliper for bones reads, cm. */
+  girth?: GirthId | BoneId
 }
 
 export const SITES = new Map<string, Named>()
@@ -83,6 +84,50 @@ sites(
 )
 sites({ girth: 'forearm' }, 'forearm|forearms|lower arm')
 sites({ girth: 'wrist' }, 'wrist|wrists')
+sites({ girth: 'head' }, 'head')
+sites({ girth: 'ankle' }, 'ankle|ankles')
+sites({ girth: 'biacromial' }, 'shoulder breadth|biacromial|biacromial breadth|shoulder width')
+sites(
+  { girth: 'biiliocristal' },
+  'hip breadth|biiliocristal|biiliocristal breadth|pelvic breadth|pelvis breadth',
+)
+sites(
+  { girth: 'chest_breadth' },
+  'chest breadth|transverse chest|transverse chest breadth|chest width',
+)
+sites({ girth: 'chest_depth' }, 'chest depth|a p chest|ap chest|ap chest depth|a p chest depth')
+sites(
+  { girth: 'humerus' },
+  'elbow breadth|elbow width|humerus|humerus breadth|humerus width|biepicondylar humerus',
+)
+sites({ girth: 'wrist_breadth' }, 'wrist breadth|wrist width|bistyloid|bistyloid breadth')
+sites(
+  { girth: 'femur' },
+  'knee breadth|knee width|femur|femur breadth|femur width|biepicondylar femur',
+)
+sites({ girth: 'sitting_height' }, 'sitting height')
+sites({ girth: 'arm_span' }, 'arm span|armspan|span')
+sites(
+  { girth: 'upper_arm_length' },
+  'upper arm length|acromiale radiale|acromiale radiale length|arm length',
+)
+sites(
+  { girth: 'forearm_length' },
+  'forearm length|radiale stylion|radiale stylion length|lower arm length',
+)
+sites({ girth: 'hand_length' }, 'hand length|midstylion dactylion|midstylion dactylion length')
+sites({ girth: 'hip_point_height' }, 'hip point height|iliospinale height')
+sites({ girth: 'trochanter_height' }, 'trochanter height|trochanterion height')
+sites(
+  { girth: 'thigh_length' },
+  'thigh length|trochanterion tibiale laterale|trochanterion tibiale laterale length',
+)
+sites({ girth: 'knee_height' }, 'knee height|tibiale laterale height')
+sites(
+  { girth: 'tibia_length' },
+  'shin length|tibia length|tibiale mediale sphyrion|tibiale mediale sphyrion tibiale length',
+)
+sites({ girth: 'foot_length' }, 'foot length')
 
 export const FACT_NAMES = new Map<string, Fact>()
 const facts = (fact: Fact, names: string) => {

@@ -5,6 +5,8 @@ import {
   ownSiteId,
   type SiteId,
   type SkinfoldId,
+  isBone,
+  type BoneId,
 } from '../../anatomy/ids'
 import { OTHER_METHODS, type OtherMethod } from '../../change/other-methods'
 import type { TypedUnit } from '../../units/parse'
@@ -84,7 +86,7 @@ export interface Heading {
   fact?: Fact
   /** The sites that its words can stand for: `thigh` is a fold and a girth. */
   fold?: SkinfoldId
-  girth?: GirthId
+  girth?: GirthId | BoneId
   /** Whether its words say which of the two it is. */
   kind?: 'fold' | 'girth'
   trial: TrialOf
@@ -114,7 +116,7 @@ function ownHeading(text: string): Heading | undefined {
   const [, name, unit, trial] = match as unknown as [string, string, ColumnUnit, string?]
   const of = { units: [unit], trial: trial === undefined ? ('all' as const) : Number(trial) }
   if (isSkinfold(name)) return { ...of, fold: name, kind: 'fold' }
-  if (isGirth(name)) return { ...of, girth: name, kind: 'girth' }
+  if (isGirth(name) || isBone(name)) return { ...of, girth: name, kind: 'girth' }
   return undefined
 }
 

@@ -1,4 +1,5 @@
-import { isGirth, type SiteId } from '../../anatomy/ids'
+import { unitOfSite } from '../../anatomy/limits'
+import { isSkinfold, type SiteId } from '../../anatomy/ids'
 import { nameOf } from '../../anatomy/names'
 import { checkedConversion } from '../../equations/conversions'
 import { InputError, refusal } from '../../errors'
@@ -356,11 +357,11 @@ class LineReader {
     const refuse = (reason: Words) => this.left.push({ ...place, column: named, reason })
     try {
       if (site !== undefined) {
-        const meaning = { is: isGirth(site) ? 'girth' : 'fold', site, trial } as Extract<
+        const meaning = { is: isSkinfold(site) ? 'fold' : 'girth', site, trial } as Extract<
           Meaning,
           { site: SiteId }
         >
-        for (const amount of readingsIn(meaning, value, unit ?? (isGirth(site) ? 'cm' : 'mm')))
+        for (const amount of readingsIn(meaning, value, unit ?? unitOfSite(site)))
           row.readings.push({ ...possible(site, nameOf(site), amount), site, trial })
       } else if (heading.fact === 'mass')
         row.mass = possible('mass', say('units.bodyMass'), massOf(value, unit ?? 'kg'))

@@ -1,3 +1,4 @@
+import { bonesInOrder } from '../../anatomy/bones'
 import {
   isSkinfold,
   type LandmarkStandard,
@@ -5,6 +6,8 @@ import {
   type SiteId,
   type GirthId,
   type SkinfoldId,
+  isGirth,
+  isBone,
 } from '../../anatomy/ids'
 import { type OwnProtocol, usualRules } from '../../protocols/own-protocol'
 import { PROTOCOLS } from '../../protocols/registry'
@@ -88,23 +91,26 @@ export function protocolFor(
   name: string,
 ): BroughtProtocol {
   const folds = sites.filter(isSkinfold)
-  const girths = sites.filter((site): site is GirthId => !isSkinfold(site))
+  const girths = sites.filter(isGirth)
+  const bones = bonesInOrder(sites.filter(isBone))
   const fits = PROTOCOLS.filter(
     (one) =>
       one.standard === standard &&
       one.folds[sex].length === folds.length &&
       one.folds[sex].every((site) => folds.includes(site)) &&
       (folds.length > 0 || one.id === 'tape-only') &&
-      one.girths[sex].every((site) => girths.includes(site)),
+      one.girths[sex].every((site) => girths.includes(site)) &&
+      one.bones[sex].length === bones.length &&
+      one.bones[sex].every((site) => bones.includes(site)),
   )
   const fit = fits.find(({ equations }) => equation && equations[sex].includes(equation)) ?? fits[0]
   if (fit) {
     const extraGirths = girths.filter((girth) => !fit.girths[sex].includes(girth))
     return { protocolId: fit.id, ownProtocol: null, extraGirths }
   }
-  const id = `own-${standard}-${hash([...folds, ...girths].join(' '))}`
+  const id = `own-${standard}-${hash([...folds, ...girths, ...bones].join(' '))}`
   const ownProtocol: OwnProtocol = {
-    ...{ id, name: name.slice(0, LONGEST_NAME), standard, folds, girths },
+    ...{ id, name: name.slice(0, LONGEST_NAME), standard, folds, girths, bones },
     ...usualRules(standard),
   }
   return { protocolId: id, ownProtocol, extraGirths: [] }

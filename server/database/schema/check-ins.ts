@@ -10,6 +10,7 @@ import {
   oneOf,
   TYPED_UNIT_WORDS,
   partOf,
+  READING_KIND_WORDS,
 } from './columns'
 import { instruments } from './equipment'
 import { importedFrom, importedWithCheckIn } from './imports'
@@ -122,14 +123,14 @@ export const readings = pg.pgTable(
     /** Order of arrival. */
     position: pg.bigint('position', { mode: 'number' }).generatedAlwaysAsIdentity(),
     checkInId: checkInId(),
-    kind: pg.text('kind', { enum: ['skinfold', 'girth', 'mass', 'height'] }).notNull(),
+    kind: pg.text('kind', { enum: READING_KIND_WORDS }).notNull(),
     site: pg.text('site'),
     standard: pg.text('standard', { enum: LANDMARK_STANDARD_WORDS }),
     /** How the site was found or held, where that was not the standard's own way. */
     technique: pg.text('technique'),
     /** 0 for a first reading that is thrown away. */
     trial: pg.integer('trial').notNull(),
-    /** mm for folds, cm for girths and height, kg for mass, whatever was typed. */
+    /** mm for folds, cm for girths, bones and height, kg for mass, whatever was typed. */
     valueCanonical: pg.doublePrecision('value_canonical').notNull(),
     typedUnit: pg.text('typed_unit', { enum: TYPED_UNIT_WORDS }).notNull(),
     typedText: pg.text('typed_text').notNull(),
@@ -148,14 +149,14 @@ export const readings = pg.pgTable(
     ...importedWithCheckIn(),
   },
   (t) => [
-    pg.check('readings_kind', oneOf(t.kind, ['skinfold', 'girth', 'mass', 'height'])),
+    pg.check('readings_kind', oneOf(t.kind, READING_KIND_WORDS)),
     pg.check('readings_trial', sql`${t.trial} between 0 and 9`),
     pg.check('readings_value', sql`${t.valueCanonical} > 0 and ${t.valueCanonical} < 1000`),
     pg.check('readings_typed_unit', oneOf(t.typedUnit, TYPED_UNIT_WORDS)),
     pg.check('readings_standard', oneOf(t.standard, LANDMARK_STANDARD_WORDS)),
     pg.check(
       'readings_site',
-      sql`(${t.site} is not null) = (${t.kind} in ('skinfold', 'girth')) and (${t.standard} is not null) = (${t.kind} = 'skinfold')
+      sql`(${t.site} is not null) = (${t.kind} in ('skinfold', 'girth', 'breadth', 'length')) and (${t.standard} is not null) = (${t.kind} = 'skinfold')
         and (${t.technique} is null or ${t.site} is not null and length(${t.technique}) between 1 and 200)`,
     ),
     pg.unique('readings_of_check_in').on(t.checkInId, t.id),

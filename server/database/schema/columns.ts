@@ -12,6 +12,14 @@ export const partOf = (name: string, whole: () => pg.AnyPgColumn) =>
 export const oneOf = (column: SQLWrapper, words: readonly string[]) =>
   sql`${column} in (${sql.raw(words.map((word) => `'${word}'`).join(', '))})`
 
+export const READING_KIND_WORDS = [
+  'skinfold',
+  'girth',
+  'breadth',
+  'length',
+  'mass',
+  'height',
+] as const
 export const LANDMARK_STANDARD_WORDS = ['us', 'int', 'dw', 'gym'] as const
 export const CONVERSION_WORDS = ['siri', 'brozek'] as const
 export const TYPED_UNIT_WORDS = ['mm', 'cm', 'm', 'in', 'ft in', 'kg', 'lb', 'st lb'] as const

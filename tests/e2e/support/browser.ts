@@ -20,7 +20,11 @@ export async function openBrowser(
   language = LANGUAGE,
   { trusting = false } = {},
 ): Promise<{ browser: Browser; close(): Promise<void> }> {
-  const opened = await openChromium({ acceptInsecureCerts: trusting })
+  const opened = await openChromium({
+    acceptInsecureCerts: trusting,
+    // Longer than any wait of a test, which says what it waited for.
+    protocolTimeout: 2 * PATIENCE,
+  })
   if (language) await setCookies(opened.browser, { 'oak-pinch-language': language })
   return opened
 }

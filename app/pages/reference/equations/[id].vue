@@ -60,6 +60,13 @@ const chartFile = computed(() => {
   return `/api/sum-by-age?${new URLSearchParams(asked).toString()}`
 })
 const print = () => window.print()
+
+/** What a form wants besides sites. */
+const NEEDS = {
+  heightCm: t('reference.height'),
+  massKg: t('equations.bodyMass'),
+  puberty: t('equations.puberty'),
+}
 </script>
 
 <template>
@@ -107,9 +114,7 @@ const print = () => window.print()
               [
                 ...variant.folds.map(nameOf),
                 ...variant.girths.map(nameOf),
-                ...variant.needs.map((n) =>
-                  t(n === 'heightCm' ? 'reference.height' : 'equations.bodyMass'),
-                ),
+                ...variant.needs.map((need) => NEEDS[need]),
               ].join(', ')
             }}
           </dd>

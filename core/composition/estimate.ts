@@ -1,5 +1,6 @@
 import { type Message, num, say, type Words } from '../say'
 import {
+  BONE_IDS,
   GIRTH_IDS,
   LANDMARK_STANDARDS,
   SKINFOLD_IDS,
@@ -148,7 +149,7 @@ interface SiteCheck {
 
 /** What is accepted of each site, looked up once. */
 const SITE_CHECKS = Object.fromEntries(
-  [...SKINFOLD_IDS, ...GIRTH_IDS].map((site): [KnownSite, SiteCheck] => {
+  [...SKINFOLD_IDS, ...GIRTH_IDS, ...BONE_IDS].map((site): [KnownSite, SiteCheck] => {
     const { hardLow: low, hardHigh } = limitsOf(site)
     const label = nameOf(site)
     return [

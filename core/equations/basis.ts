@@ -1,5 +1,5 @@
 import { type Words, num, say, lower } from '../say'
-import type { KnownGirth, KnownFold } from '../anatomy/ids'
+import type { KnownGirth, KnownFold, BreadthId } from '../anatomy/ids'
 import { nameOf, namesOf } from '../anatomy/names'
 import type { Basis, Inputs, Puberty, Term, Variant } from './types'
 import { inputError } from '../errors'
@@ -98,8 +98,8 @@ export function foldOf(site: KnownFold): Basis {
   return { label: lower(nameOf(site)), value: (x) => x.values[site]! }
 }
 
-/** One girth, cm. */
-export function girthOf(girth: KnownGirth): Basis {
+/** One girth or breadth, cm. */
+export function girthOf(girth: KnownGirth | BreadthId): Basis {
   return { label: lower(nameOf(girth)), value: (x) => x.values[girth]! }
 }
 

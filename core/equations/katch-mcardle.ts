@@ -1,8 +1,8 @@
 import { say } from '../say'
-import { constant, FOLDS_ALONE, foldOf, term } from './basis'
+import { constant, FOLDS_ALONE, foldOf, girthOf, term } from './basis'
 import type { Equation } from './types'
 
-/** Young men; the women's form wants the breadth of the elbow. Coefficients are from memory of the cited source. */
+/** Young adults; the women's form counts the breadth of the elbow. Coefficients are from memory of the cited source. */
 export const katchMcArdle: Equation[] = [
   {
     id: 'katch-mcardle-3',
@@ -23,6 +23,31 @@ export const katchMcArdle: Equation[] = [
         terms: [
           ...[term(1.09665, constant), term(-0.00103, foldOf('triceps'))],
           ...[term(-0.00056, foldOf('subscapular')), term(-0.00054, foldOf('abdominal'))],
+        ],
+        standardError: null,
+      },
+    ],
+  },
+  {
+    id: 'katch-mcardle-2-elbow',
+    name: say('methods.katchMcArdleElbow'),
+    family: say('methods.katchMcArdle'),
+    standard: 'us',
+    notes: [say('methods.errorNotToHand')],
+    variants: [
+      {
+        ...{ sex: 'female', needs: [] },
+        ages: { youngest: 17, oldest: 26 },
+        population: say('methods.youngAdultsUnderwater', { sex: say('methods.women') }),
+        citation: 'Katch FI, McArdle WD. Hum Biol 1973;45:445-454',
+        grade: 'B',
+        folds: ['subscapular', 'suprailiac'],
+        girths: ['humerus', 'thigh_girth'],
+        gives: 'density',
+        terms: [
+          ...[term(1.09246, constant), term(-0.00049, foldOf('subscapular'))],
+          ...[term(-0.00075, foldOf('suprailiac')), term(0.0071, girthOf('humerus'))],
+          term(-0.00121, girthOf('thigh_girth')),
         ],
         standardError: null,
       },

@@ -1,5 +1,12 @@
 import type { Message, Words } from '../say'
-import type { KnownFold, KnownGirth, LandmarkStandard, Sex, SiteId } from '../anatomy/ids'
+import type {
+  BreadthId,
+  KnownFold,
+  KnownGirth,
+  LandmarkStandard,
+  Sex,
+  SiteId,
+} from '../anatomy/ids'
 
 /** Before, in and after puberty. */
 export const PUBERTY_STAGES = ['before', 'in', 'after'] as const
@@ -88,7 +95,8 @@ export interface Variant {
   grade: Grade
   /** The folds that are measured; their sum is S. */
   folds: KnownFold[]
-  girths: KnownGirth[]
+  /** Girths, and breadths of bones, cm. */
+  girths: (KnownGirth | BreadthId)[]
   /** Girths that are used when they are there, and what is said when they are not. */
   optionalGirths?: { girth: KnownGirth; without: Message }[]
   needs: ('heightCm' | 'massKg' | 'puberty')[]

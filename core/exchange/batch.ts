@@ -1,5 +1,6 @@
 import { say, sentences, type Words } from '../say'
 import {
+  BONE_IDS,
   GIRTH_IDS,
   type LandmarkStandard,
   SKINFOLD_IDS,
@@ -61,7 +62,11 @@ const SITE_COLUMNS: SiteColumn[] = [
     column: `${site}_mm`,
     standards: { us: standardFor(site, 'us'), int: standardFor(site, 'int') },
   })),
-  ...GIRTH_IDS.map((site) => ({ site, column: `${site}_cm`, standards: { us: null, int: null } })),
+  ...[...GIRTH_IDS, ...BONE_IDS].map((site) => ({
+    site,
+    column: `${site}_cm`,
+    standards: { us: null, int: null },
+  })),
 ]
 
 export function standardOf(row: RowReader): 'us' | 'int' {

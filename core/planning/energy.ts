@@ -29,7 +29,28 @@ export const leastIntakeOf = (sex: Sex) => LEAST_INTAKE[sex]
 /** More exercise than this is a slip of the hand, kcal a day. Judgement. */
 export const MOST_EXERCISE_KCAL = 4000
 
-export type RestingForm = 'lean' | 'athlete' | 'mass'
+/** Ids of the forms of resting need. */
+export const RESTING_FORM_IDS = ['lean', 'athlete', 'mass', 'recreational', 'mass-1984'] as const
+export type RestingForm = (typeof RESTING_FORM_IDS)[number]
+
+/** What the forms by body mass count. @throws InputError naming what is not known */
+function bodyOf(start: StartingPoint) {
+  const { heightCm, ageYears } = start
+  if (heightCm === undefined) {
+    throw inputError(
+      'heightCm',
+      'missing',
+      say('planning.height'),
+      undefined,
+      say('planning.heightRecord'),
+    )
+  }
+  if (ageYears === undefined) {
+    const accepted = say('planning.birthDateYearBirthRecord')
+    throw inputError('ageYears', 'missing', say('planning.age'), undefined, accepted)
+  }
+  return { kg: massOfStart(start), heightCm, ageYears, male: start.sex === 'male' }
+}
 
 /** Resting need, kcal a day, by form. */
 export const RESTING_FORMS: Record<
@@ -50,21 +71,28 @@ export const RESTING_FORMS: Record<
     name: say('planning.bodyMassHeightAge'),
     source: 'Mifflin MD et al., Am J Clin Nutr 1990;51:241-247',
     kcal: (start) => {
-      if (start.heightCm === undefined) {
-        throw inputError(
-          'heightCm',
-          'missing',
-          say('planning.height'),
-          undefined,
-          say('planning.heightRecord'),
-        )
-      }
-      if (start.ageYears === undefined) {
-        const accepted = say('planning.birthDateYearBirthRecord')
-        throw inputError('ageYears', 'missing', say('planning.age'), undefined, accepted)
-      }
-      const bySex = start.sex === 'male' ? 5 : -161
-      return 10 * massOfStart(start) + 6.25 * start.heightCm - 5 * start.ageYears + bySex
+      const { kg, heightCm, ageYears, male } = bodyOf(start)
+      return 10 * kg + 6.25 * heightCm - 5 * ageYears + (male ? 5 : -161)
+    },
+  },
+  recreational: {
+    name: say('planning.recreationalAthletes'),
+    source: 'ten Haaf T, Weijs PJM, PLoS One 2014;9:e108460',
+    kcal: (start) => {
+      const { kg, heightCm, ageYears, male } = bodyOf(start)
+      return (
+        11.936 * kg + 587.728 * (heightCm / 100) - 8.129 * ageYears + (male ? 191.027 : 0) + 29.279
+      )
+    },
+  },
+  'mass-1984': {
+    name: say('planning.bodyMassHeightAge1984'),
+    source: 'Roza AM, Shizgal HM, Am J Clin Nutr 1984;40:168-182',
+    kcal: (start) => {
+      const { kg, heightCm, ageYears, male } = bodyOf(start)
+      return male
+        ? 88.362 + 13.397 * kg + 4.799 * heightCm - 5.677 * ageYears
+        : 447.593 + 9.247 * kg + 3.098 * heightCm - 4.33 * ageYears
     },
   },
 }

@@ -120,6 +120,21 @@ export const MUSCLE_EQUATIONS: readonly MuscleEquation[] = [
     },
   },
   {
+    id: 'doupe',
+    name: say('profile.doupe'),
+    gives: 'kg',
+    needs: [...LIMBS, ...THIGH],
+    sex: 'male',
+    standardError: null,
+    grade: 'B',
+    source: 'Doupe MB et al. Can J Appl Physiol 1997;22:598-608',
+    goodFor: say('profile.doupeFor'),
+    value(measures) {
+      const { height, arm, thigh, calf } = limbsOf(measures)
+      return (height * (0.031 * thigh ** 2 + 0.064 * calf ** 2 + 0.089 * arm ** 2) - 3006) / 1000
+    },
+  },
+  {
     id: 'poortmans',
     name: say('profile.poortmans'),
     gives: 'kg',
@@ -185,6 +200,20 @@ export const MUSCLE_EQUATIONS: readonly MuscleEquation[] = [
       return (
         3.02 * (metres(m.height) ** 2 * metres(m.wrist_breadth) * metres(m.femur) * 400) ** 0.712
       )
+    },
+  },
+  {
+    id: 'wurch-rest',
+    name: say('profile.wurchRest'),
+    gives: 'kg',
+    needs: ['mass'],
+    standardError: null,
+    grade: 'A',
+    source: 'Würch A. Schweiz Z Sportmed 1974;22:189-197',
+    goodFor: say('profile.wurchRestFor'),
+    value(measures, owner) {
+      const { mass } = needed(measures, ['mass'])
+      return (owner.sex === 'male' ? 0.241 : 0.209) * mass
     },
   },
 ]

@@ -32,7 +32,7 @@ export interface OwnProtocol {
  */
 export function ownProtocol(own: OwnProtocol): Protocol {
   const { standard, folds, girths, bones = [], readingDelaySeconds: delay, ...rest } = own
-  const sites = new Set<string>([...folds, ...girths])
+  const sites = new Set<string>([...folds, ...girths, ...bones])
   // What is only context, or made on a few, leads where nothing else does.
   const rank = ({ contextOnly, variants }: Equation, sex: Sex) =>
     Number(!!contextOnly) + 2 * Number(isMadeOnGroup(variants.find((v) => v.sex === sex)!))

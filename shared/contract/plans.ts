@@ -9,6 +9,7 @@ import {
   MOST_EXERCISE_KCAL,
   MOST_MEALS,
   PACE_UNITS,
+  RESTING_FORM_IDS,
   SAFETY_OUTCOMES,
   TRAINING,
   TRAINING_TARGETS,
@@ -71,7 +72,7 @@ export const planDefinitionSchema = z.object({
   /** True where the pace is what the goal's own day asks for. */
   byDay: yesOrNo(say('fields.paceDay')).optional(),
   breaks: breaksSchema.optional(),
-  form: choice(say('fields.restingNeed'), ['lean', 'athlete', 'mass']),
+  form: choice(say('fields.restingNeed'), RESTING_FORM_IDS),
   activity: numberIn(say('fields.activity'), 1, 2.5),
   /** What exercise burns, as a part of the need; nothing where nobody said. */
   exerciseKcal: numberIn(say('fields.exercise'), 0, MOST_EXERCISE_KCAL, 'kcal').optional(),

@@ -27,6 +27,12 @@ test('resting need by the printed forms', () => {
   // Mifflin et al. 1990 Am J Clin Nutr 51:241-247 (from memory): 10 kg + 6.25 cm - 5 age + 5 or - 161.
   expect(RESTING_FORMS.mass.kcal(body({}))).toBe(800 + 1125 - 150 + 5)
   expect(RESTING_FORMS.mass.kcal(body({ sex: 'female' }))).toBe(800 + 1125 - 150 - 161)
+  // ten Haaf, Weijs 2014 PLoS One 9:e108460; Roza, Shizgal 1984 Am J Clin Nutr 40:168-182 (from memory); 80 kg, 180 cm, 30 years:
+  // 954.88 + 1057.9104 - 243.87 + 191.027 + 29.279; 88.362 + 1071.76 + 863.82 - 170.31; 447.593 + 739.76 + 557.64 - 129.9.
+  expect(RESTING_FORMS.recreational.kcal(body({}))).toBeCloseTo(1989.2264, 4)
+  expect(RESTING_FORMS.recreational.kcal(body({ sex: 'female' }))).toBeCloseTo(1798.1994, 4)
+  expect(RESTING_FORMS['mass-1984'].kcal(body({}))).toBeCloseTo(1853.632, 3)
+  expect(RESTING_FORMS['mass-1984'].kcal(body({ sex: 'female' }))).toBeCloseTo(1615.093, 3)
 })
 
 test('energy densities and the ceiling in kJ, as their papers have them', () => {

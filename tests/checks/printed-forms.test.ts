@@ -198,6 +198,16 @@ const FORMS: Record<string, Partial<Record<Sex, Form>>> = {
     male: ({ v }) =>
       siri(1.09665 - 0.00103 * v.triceps! - 0.00056 * v.subscapular! - 0.00054 * v.abdominal!),
   },
+  'katch-mcardle-2-elbow': {
+    female: ({ v }) =>
+      siri(
+        1.09246 -
+          0.00049 * v.subscapular! -
+          0.00075 * v.suprailiac! +
+          0.0071 * v.humerus! -
+          0.00121 * v.thigh_girth!,
+      ),
+  },
   'yuhasz-6': { male: ({ S }) => 3.64 + 0.097 * S, female: ({ S }) => 4.56 + 0.143 * S },
   'durnin-rahaman-4': {
     male: ({ S }) => siri(1.161 - 0.0632 * log(S)),

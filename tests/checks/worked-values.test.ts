@@ -110,6 +110,14 @@ const WORKED: [id: string, sex: Sex, Omit<Subject, 'sex'>, Values, fatPercent: n
     { triceps: 10, subscapular: 12, abdominal: 18 },
     12.656,
   ],
+  // 1.09246 - 0.00049*12 - 0.00075*16 + 0.0071*6.2 - 0.00121*56 = 1.050840; 495/1.050840 - 450 = 21.052
+  [
+    'katch-mcardle-2-elbow',
+    'female',
+    { ageYears: 22 },
+    { subscapular: 12, suprailiac: 16, humerus: 6.2, thigh_girth: 56 },
+    21.052,
+  ],
   // 3.64 + 0.097*75 = 10.915
   [
     'yuhasz-6',

@@ -218,6 +218,7 @@ describe('muscle and bone', () => {
    * Lee: 1.8 (0.00744 30.4867^2 + 0.00088 52.8584^2 + 0.00441 36.1150^2) + 2.4 - 0.048 30 + 7.8;
    * 0.244 80 + 7.8 1.8 + 6.6 - 0.098 30 - 3.3. Martin: 180 (0.0553 52.8584^2 + 0.0987 28^2 + 0.0331 36.1150^2) - 2445 g.
    * Arm: 30.4867^2 / 4 pi - 10. Thigh: 4.68 56 - 2.09 10 - 80.99. Rocha: 3.02 (1.8^2 0.058 0.099 400)^0.712.
+   * Doupe: 180 (0.031 52.8584^2 + 0.064 36.1150^2 + 0.089 30.4867^2) - 3006 g. Würch: 0.241 80.
    */
   test.each([
     ['lee-limbs', 35.9863],
@@ -226,6 +227,8 @@ describe('muscle and bone', () => {
     ['arm-muscle', 63.9625],
     ['thigh-muscle', 160.19],
     ['rocha-bone', 12.6077],
+    ['doupe', 42.4997],
+    ['wurch-rest', 19.28],
   ])('%s, worked out by hand', (id, value) => {
     const equation = MUSCLE_EQUATIONS.find((one) => one.id === id)!
     expect(muscleFigure(equation, MAN, { sex: 'male', ageYears: 30 })).toBeCloseTo(value, 3)
@@ -266,7 +269,8 @@ describe('a whole profile', () => {
     const whole = profileOf({ sex: 'male', ageYears: 30, measures: MAN, errors })
     expect(whole.wanting).toEqual([])
     expect(whole.figures.map(({ equation }) => equation.id)).toEqual([
-      ...['lee-limbs', 'lee-mass', 'martin', 'arm-muscle', 'thigh-muscle', 'rocha-bone'],
+      ...['lee-limbs', 'lee-mass', 'martin', 'doupe', 'arm-muscle', 'thigh-muscle', 'rocha-bone'],
+      'wurch-rest',
     ])
     for (const { measuring } of whole.figures) expect(measuring).toBeGreaterThan(0)
     for (const error of Object.values(whole.fourWay!.errors)) expect(error).toBeGreaterThan(0)

@@ -102,7 +102,7 @@ function numberTyped(text: string): number | undefined {
               class="px-1 text-right font-normal max-sm:text-sm sm:px-2"
             >
               {{ NAMES[component] }}
-              <span class="block text-sm">{{ MEANINGS[component] }}</span>
+              <span class="block text-sm max-sm:hidden">{{ MEANINGS[component] }}</span>
             </th>
           </tr>
         </thead>

@@ -10,7 +10,8 @@ import {
 
 /** Everything that can be typed, by the keyboard through: Enter goes on to the next field. */
 const estimate = useQuickEstimate()
-const { sex, athlete, standard, conversion, texts, foldUnit, lengthUnit, massUnit } = estimate
+const { sex, athlete, puberty, standard, conversion, texts, foldUnit, lengthUnit, massUnit } =
+  estimate
 const { folds, otherFolds, standardOf, fields, sets, setKey } = estimate
 
 const standards = (['us', 'int', 'dw', 'gym'] as LandmarkStandard[]).map((value) => ({
@@ -39,6 +40,18 @@ const tool = useCookie<(typeof TOOLS)[number]['value']>('oak-pinch-quick-tool', 
 })
 const withFolds = computed(() => tool.value !== 'tape')
 const withGirths = computed(() => tool.value !== 'caliper')
+/** Asked of the young alone: two equations of youth go by it. */
+const OLDEST_ASKED = 20
+const young = computed(() => (fields.value.age?.value ?? Infinity) <= OLDEST_ASKED)
+watch(young, (is) => {
+  if (!is) puberty.value = ''
+})
+const stages = [
+  { value: '' as const, name: t('quick.pubertyUnknown') },
+  { value: 'before' as const, name: t('quick.pubertyBefore') },
+  { value: 'in' as const, name: t('quick.pubertyIn') },
+  { value: 'after' as const, name: t('quick.pubertyAfter') },
+]
 const who = computed({
   get: () => (athlete.value ? 'yes' : 'no'),
   set: (to) => (athlete.value = to === 'yes'),
@@ -158,6 +171,13 @@ function clear() {
           <ChoiceRow v-model="foldUnit" :label="t('quick.folds')" compact :options="foldUnits" />
           <ChoiceRow v-model="who" :label="t('quick.training')" compact :options="people" />
           <ConversionChoice v-model="conversion" compact />
+          <ChoiceRow
+            v-if="young"
+            v-model="puberty"
+            :label="t('quick.puberty')"
+            compact
+            :options="stages"
+          />
           <ChoiceRow
             v-model="standard"
             :label="t('quick.landmarkStandardFolds')"

@@ -18,6 +18,7 @@ import {
   working,
   attempt,
   type Conversion,
+  type Puberty,
   type EquationResult,
   type LandmarkStandard,
   type LocatedValue,
@@ -46,6 +47,8 @@ function quickEstimate(usual: LandmarkStandard) {
   const foldUnit = ref<FoldUnit>('mm')
   const sex = ref<Sex>('female')
   const athlete = ref(false)
+  /** As a guardian or a clinician says it; nothing where nobody did. */
+  const puberty = ref<Puberty | ''>('')
   const standard = ref<LandmarkStandard>(usual)
   const conversion = ref<Conversion>('siri')
   const texts = reactive<Record<string, string>>({ age: '', height: '', mass: '', sum: '' })
@@ -81,6 +84,7 @@ function quickEstimate(usual: LandmarkStandard) {
     ageYears: fields.value.age!.value,
     heightCm: fields.value.height!.value,
     massKg: fields.value.mass!.value,
+    ...(puberty.value ? { puberty: puberty.value } : {}),
   }))
 
   /* A sum alone is of one of the sets that an equation sums. */
@@ -156,7 +160,7 @@ function quickEstimate(usual: LandmarkStandard) {
   )
 
   return {
-    ...{ sex, athlete, standard, conversion, texts, foldUnit, lengthUnit, massUnit },
+    ...{ sex, athlete, puberty, standard, conversion, texts, foldUnit, lengthUnit, massUnit },
     ...{ folds, otherFolds, standardOf, fields, measured, subject, sets, setKey, sum },
     ...{ fitting, others, refused, lead, workedId, worked, steps, indices },
   }

@@ -42,7 +42,7 @@ function turn(id: string) {
 }
 
 /* By what was measured: what that gives, and what one more site would. */
-const sites = [...SKINFOLD_IDS, ...GIRTH_IDS]
+const sites: SiteId[] = [...SKINFOLD_IDS, ...GIRTH_IDS, 'humerus']
 const measured = ref<SiteId[]>([])
 const missing = ({ forms }: Listed) =>
   forms

@@ -21,6 +21,8 @@ const inMemory = () => {
 const folder = mkdtempSync(join(inMemory() ? MEMORY : tmpdir(), 'oak-pinch-tests-'))
 // The tests' PostgreSQL server runs as somebody else, and has to get to its own folder below.
 chmodSync(folder, 0o755)
+// Who stops it by the keyboard stops the tests: what they kept in memory is removed all the same.
+process.on('SIGINT', () => {})
 /** The longest files that are named at the end. */
 const SHOWN = 25
 const report = join(folder, 'report.json')

@@ -15,7 +15,7 @@ const SHAPES: Record<ShapeFigure['id'], { name: string; digits: number }> = {
 <template>
   <div class="grid gap-x-8 gap-y-4 lg:grid-cols-2">
     <section v-if="figures.length">
-      <h3 class="pb-1 text-xl">{{ t('profile.muscleBone') }}</h3>
+      <h2 class="pb-1 text-2xl">{{ t('profile.muscleBone') }}</h2>
       <ul data-test="muscle">
         <li
           v-for="{ equation, value, measuring } in figures"
@@ -51,7 +51,7 @@ const SHAPES: Record<ShapeFigure['id'], { name: string; digits: number }> = {
       </ul>
     </section>
     <section v-if="shape.length">
-      <h3 class="pb-1 text-xl">{{ t('profile.shape') }}</h3>
+      <h2 class="pb-1 text-2xl">{{ t('profile.shape') }}</h2>
       <ul data-test="shape">
         <li
           v-for="{ id, waist, value, measuring } in shape"

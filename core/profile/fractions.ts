@@ -1,5 +1,6 @@
 import type { Sex } from '../anatomy/ids'
-import { lessFold, needed, type Measures } from './measures'
+import { correctedGirth } from '../composition/indices'
+import { needed, type Measures } from './measures'
 import { PHANTOM_HEIGHT_CM } from './phantom'
 
 /*
@@ -65,11 +66,11 @@ export function fourWayMasses(measures: Measures): Fractions<FourPart> {
     ...[z(m.wrist, of(16.35, 0.72)), z(m.ankle, of(21.71, 1.33))],
   ])
   const muscle = mean([
-    z(lessFold(m.upper_arm_relaxed, m.triceps), of(22.05, 1.91)),
+    z(correctedGirth(m.upper_arm_relaxed, m.triceps), of(22.05, 1.91)),
     z(m.forearm, of(25.13, 1.41)),
-    z(lessFold(m.chest_girth, m.subscapular), of(82.46, 4.86)),
-    z(lessFold(m.thigh_girth, m.front_thigh), of(47.34, 3.59)),
-    z(lessFold(m.calf_girth, m.medial_calf), of(30.22, 1.97)),
+    z(correctedGirth(m.chest_girth, m.subscapular), of(82.46, 4.86)),
+    z(correctedGirth(m.thigh_girth, m.front_thigh), of(47.34, 3.59)),
+    z(correctedGirth(m.calf_girth, m.medial_calf), of(30.22, 1.97)),
   ])
   const rest = mean([
     ...[z(m.biacromial, of(38.04, 1.92)), z(m.biiliocristal, of(28.84, 1.75))],
@@ -117,13 +118,13 @@ export function fiveWayMasses(measures: Measures, sex: Sex): Fractions<FivePart>
   const z = (value: number, { mean, sd }: Of, by = scale) => (value * by - mean) / sd
   const folds = SIX_FOLDS.reduce((total, fold) => total + m[fold], 0)
   const muscles =
-    lessFold(m.upper_arm_relaxed, m.triceps) +
+    correctedGirth(m.upper_arm_relaxed, m.triceps) +
     m.forearm +
-    lessFold(m.chest_girth, m.subscapular) +
-    lessFold(m.thigh_girth, m.front_thigh) +
-    lessFold(m.calf_girth, m.medial_calf)
+    correctedGirth(m.chest_girth, m.subscapular) +
+    correctedGirth(m.thigh_girth, m.front_thigh) +
+    correctedGirth(m.calf_girth, m.medial_calf)
   const bones = m.biacromial + m.biiliocristal + 2 * m.humerus + 2 * m.femur
-  const trunk = m.chest_depth + m.chest_breadth + lessFold(m.waist, m.abdominal)
+  const trunk = m.chest_depth + m.chest_breadth + correctedGirth(m.waist, m.abdominal)
   const sitting = PHANTOM_SITTING / m.sitting_height
   const { surface, thickness } = SKIN[sex]
   // cm², as the form with mass in kg and height in cm gives it.

@@ -47,7 +47,3 @@ export function needed<M extends KnownSite | 'height' | 'mass'>(
   }
   return found
 }
-
-/** Girth of muscle and bone, cm: what a fold (mm) once round takes off. The limb is taken for a circle. */
-export const lessFold = (girthCm: number, foldMm: number): number =>
-  girthCm - (Math.PI * foldMm) / 10

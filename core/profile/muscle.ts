@@ -1,7 +1,8 @@
 import type { KnownSite, Sex } from '../anatomy/ids'
 import { inputError } from '../errors'
 import { say, type Message } from '../say'
-import { lessFold, needed, type Measures } from './measures'
+import { correctedGirth } from '../composition/indices'
+import { needed, type Measures } from './measures'
 
 /*
  * Muscle and bone by single equations, from memory of the sources named. Girths are less pi times the fold over them.
@@ -41,10 +42,10 @@ const THIGH = ['mid_thigh_girth', 'front_thigh'] as const
 function limbsOf(measures: Measures) {
   const m = needed(measures, [...LIMBS, ...THIGH])
   return {
-    ...{ height: m.height, arm: lessFold(m.upper_arm_relaxed, m.triceps) },
+    ...{ height: m.height, arm: correctedGirth(m.upper_arm_relaxed, m.triceps) },
     ...{
-      thigh: lessFold(m.mid_thigh_girth, m.front_thigh),
-      calf: lessFold(m.calf_girth, m.medial_calf),
+      thigh: correctedGirth(m.mid_thigh_girth, m.front_thigh),
+      calf: correctedGirth(m.calf_girth, m.medial_calf),
     },
   }
 }
@@ -111,8 +112,8 @@ export const MUSCLE_EQUATIONS: readonly MuscleEquation[] = [
     goodFor: say('profile.martinFor'),
     value(measures) {
       const m = needed(measures, ['height', ...THIGH, 'forearm', 'calf_girth', 'medial_calf'])
-      const thigh = lessFold(m.mid_thigh_girth, m.front_thigh)
-      const calf = lessFold(m.calf_girth, m.medial_calf)
+      const thigh = correctedGirth(m.mid_thigh_girth, m.front_thigh)
+      const calf = correctedGirth(m.calf_girth, m.medial_calf)
       return (
         (m.height * (0.0553 * thigh ** 2 + 0.0987 * m.forearm ** 2 + 0.0331 * calf ** 2) - 2445) /
         1000
@@ -166,7 +167,7 @@ export const MUSCLE_EQUATIONS: readonly MuscleEquation[] = [
     goodFor: say('profile.armMuscleFor'),
     value(measures, owner) {
       const m = needed(measures, ['upper_arm_relaxed', 'triceps'])
-      const area = lessFold(m.upper_arm_relaxed, m.triceps) ** 2 / (4 * Math.PI)
+      const area = correctedGirth(m.upper_arm_relaxed, m.triceps) ** 2 / (4 * Math.PI)
       return area - (owner.sex === 'male' ? 10 : 6.5)
     },
   },

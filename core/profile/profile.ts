@@ -23,12 +23,7 @@ import { MUSCLE_EQUATIONS, muscleFigure, outsideOf, type MuscleEquation } from '
 import { phantomScores } from './phantom'
 import { measuringError } from './propagation'
 import { bodyRoundness, bodyShapeIndex, conicityIndex, waistToHeightLimited } from './shape'
-import {
-  type MeasuredSomatotype,
-  measuredSomatotype,
-  SOMATOTYPE_MEASURES,
-  somatotypeOf,
-} from './somatotype'
+import { type MeasuredSomatotype, measuredSomatotype, SOMATOTYPE_MEASURES } from './somatotype'
 
 /** What a profile is worked out from: measures of one day with what the measuring leaves open of each. */
 export interface ProfileInputs {
@@ -156,7 +151,7 @@ export function profileOf(inputs: ProfileInputs): Profile {
   const { sex, ageYears, measures, errors } = inputs
   const owner = { sex, ...(ageYears === undefined ? {} : { ageYears }) }
   const meant = MUSCLE_EQUATIONS.filter((equation) => outsideOf(equation, owner) === undefined)
-  const somatotype = attempt(() => somatotypeOf(measures))
+  const somatotype = attempt(() => measuredSomatotype(measures, errors))
   const wanted: { what: Message; needs: readonly Measure[] }[] = [
     { what: say('profile.somatotype'), needs: SOMATOTYPE_MEASURES },
     { what: say('profile.fourWay'), needs: FOUR_WAY_MEASURES },
@@ -168,7 +163,7 @@ export function profileOf(inputs: ProfileInputs): Profile {
     withErrors((varied) => fiveWayMasses(varied, sex), inputs),
   ]
   return {
-    ...(somatotype.ok ? { somatotype: measuredSomatotype(measures, errors) } : {}),
+    ...(somatotype.ok ? { somatotype: somatotype.value } : {}),
     phantom: phantomScores(measures),
     ...(fourWay ? { fourWay } : {}),
     ...(fiveWay ? { fiveWay } : {}),

@@ -1,4 +1,7 @@
 import type { Waist } from '../anatomy/ids'
+import { waistToHeight } from '../composition/indices'
+import { conicity } from '../data-quality/disagreement'
+import { bmiOf } from '../units/bmi'
 import { needed, type Measures } from './measures'
 
 /* Figures of shape from waist, height and mass. From memory of the sources (grade A). */
@@ -9,9 +12,7 @@ export const WAIST_HEIGHT_BMI = 35
 /** A body shape index. Krakauer NY, Krakauer JC. PLoS One 2012;7:e39504. @returns m^(11/6) kg^(-2/3) */
 export function bodyShapeIndex(measures: Measures, waist: Waist): number {
   const { height, mass, [waist]: around } = needed(measures, ['height', 'mass', waist])
-  const metres = height / 100
-  const bmi = mass / metres ** 2
-  return around / 100 / (bmi ** (2 / 3) * Math.sqrt(metres))
+  return around / 100 / (bmiOf(mass, height) ** (2 / 3) * Math.sqrt(height / 100))
 }
 
 /** Body roundness index: 1 is a line, more is rounder. Thomas DM et al. Obesity 2013;21:2264-2271. */
@@ -24,11 +25,11 @@ export function bodyRoundness(measures: Measures, waist: Waist): number {
 /** Waist over the girth of a cylinder of the same mass and height. Valdez R. J Clin Epidemiol 1991;44:955-956. */
 export function conicityIndex(measures: Measures, waist: Waist): number {
   const { height, mass, [waist]: around } = needed(measures, ['height', 'mass', waist])
-  return around / 100 / (0.109 * Math.sqrt(mass / (height / 100)))
+  return conicity(around, mass, height)
 }
 
 /** Waist over height; not for a BMI of 35 and over. @returns undefined where the body mass index is too high for it */
 export function waistToHeightLimited(measures: Measures, waist: Waist): number | undefined {
   const { height, mass, [waist]: around } = needed(measures, ['height', 'mass', waist])
-  return mass / (height / 100) ** 2 < WAIST_HEIGHT_BMI ? around / height : undefined
+  return bmiOf(mass, height) < WAIST_HEIGHT_BMI ? waistToHeight(around, height) : undefined
 }

@@ -9,11 +9,11 @@ import {
   chartDistance,
   chartPoint,
   conicityIndex,
+  correctedGirth,
   FIVE_WAY_MEASURES,
   fiveWayMasses,
   FOUR_WAY_MEASURES,
   fourWayMasses,
-  lessFold,
   limitsOf,
   measuredSomatotype,
   MUSCLE_EQUATIONS,
@@ -155,7 +155,7 @@ describe('the phantom', () => {
   test('its corrected girths and sums are what its own single values make', () => {
     const p = (id: keyof typeof PHANTOM) => PHANTOM[id]!.mean
     const less = (girth: keyof typeof PHANTOM, fold: keyof typeof PHANTOM) =>
-      lessFold(p(girth), p(fold))
+      correctedGirth(p(girth), p(fold))
     const [arm, chest] = [less('upper_arm_relaxed', 'triceps'), less('chest_girth', 'subscapular')]
     const [thigh, calf] = [less('thigh_girth', 'front_thigh'), less('calf_girth', 'medial_calf')]
     expect(arm).toBeCloseTo(22.05, 1)

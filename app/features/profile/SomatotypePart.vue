@@ -68,17 +68,16 @@ const texts = reactive<Record<Component, string>>({
   mesomorphy: '',
   ectomorphy: '',
 })
+/** The least and the most that a component is rated. */
+const RATINGS = [0.1, 15] as const
 const reference = computed((): Somatotype | undefined => {
-  const [endomorphy, mesomorphy, ectomorphy] = COMPONENTS.map((one) => numberTyped(texts[one]))
+  const [endomorphy, mesomorphy, ectomorphy] = COMPONENTS.map((one) =>
+    typedWithin(texts[one], ...RATINGS),
+  )
   return endomorphy === undefined || mesomorphy === undefined || ectomorphy === undefined
     ? undefined
     : { endomorphy, mesomorphy, ectomorphy }
 })
-/** A rating, 0.1 to 15. */
-function numberTyped(text: string): number | undefined {
-  const value = Number(text.trim().replace(',', '.'))
-  return text.trim() !== '' && value >= 0.1 && value <= 15 ? value : undefined
-}
 </script>
 
 <template>

@@ -452,7 +452,7 @@ const PEOPLE: Person[] = [
     sex: 'female',
     age: 31,
     height: [172, 'cm', '172'],
-    // Triceps, subscapular, biceps, iliac crest, supraspinale, abdominal, front thigh, medial calf.
+    // Triceps, subscapular, biceps, iliac crest, supraspinale, abdominal, front thigh, medial calf, tenth rib, forearm.
     folds: [14, 12, 7, 16, 11, 17, 17, 10],
     massKg: 66.4,
     protocol: 'eight-fold-int',
@@ -574,8 +574,8 @@ const PROFILED: Person[] = [
     sex: 'male',
     age: 24,
     height: [191, 'cm', '191'],
-    // Triceps, subscapular, biceps, iliac crest, supraspinale, abdominal, front thigh, medial calf.
-    folds: [11, 12, 5.5, 16, 10.5, 18, 14.5, 9],
+    // Triceps, subscapular, biceps, iliac crest, supraspinale, abdominal, front thigh, medial calf, tenth rib, forearm.
+    folds: [11, 12, 5.5, 16, 10.5, 18, 14.5, 9, 11.5, 5],
     massKg: 87.6,
     protocol: 'full-profile',
     daysAgo: every(84, 3, 18),
@@ -599,7 +599,7 @@ const PROFILED: Person[] = [
       ...{ hand_length: 20.4, hip_point_height: 107, trochanter_height: 100, thigh_length: 48.6 },
       ...{ knee_height: 51.4, tibia_length: 41.2, foot_length: 28.6, biacromial: 42.4 },
       ...{ biiliocristal: 29.8, chest_breadth: 31, chest_depth: 20.4, humerus: 7.5 },
-      ...{ wrist_breadth: 6, femur: 10.2 },
+      ...{ wrist_breadth: 6, femur: 10.2, ankle_breadth: 7.4 },
     },
   },
 ]

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { PROTOCOLS, type OwnProtocol, type LandmarkStandard, type Tolerance } from '#core'
+import { LANDMARK_STANDARDS, PROTOCOLS, type OwnProtocol, type Tolerance } from '#core'
 import type { Gym, SettingsChange } from '#shared/contract/equipment'
 import BackupsPanel from '~/features/settings/BackupsPanel.vue'
 import AccessPanel from '~/features/settings/AccessPanel.vue'
@@ -52,7 +52,7 @@ async function take(call: () => Promise<Gym>) {
 }
 const change = (body: SettingsChange) => take(() => callApi(routes.change, { body }))
 
-const standards = (['us', 'int', 'dw', 'gym'] as LandmarkStandard[]).map((value) => ({
+const standards = LANDMARK_STANDARDS.map((value) => ({
   value,
   name: standardName(value),
 }))

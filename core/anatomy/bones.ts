@@ -40,6 +40,7 @@ const BONES: readonly BoneLandmark[] = [
   bone('humerus', say('anatomy.humerusWhere'), say('anatomy.humerusHow')),
   bone('wrist_breadth', say('anatomy.wristBreadthWhere'), say('anatomy.wristBreadthHow')),
   bone('femur', say('anatomy.femurWhere'), say('anatomy.femurHow')),
+  bone('ankle_breadth', say('anatomy.ankleBreadthWhere'), say('anatomy.ankleBreadthHow')),
 ]
 
 const byId = new Map(BONES.map((one) => [one.id, one]))

@@ -17,6 +17,12 @@ export const SKINFOLD_IDS = [
   'medial_calf',
   'lower_back',
   'suprailiac_sloan',
+  'cheek',
+  'chin',
+  'tenth_rib',
+  'above_knee',
+  'calf_back',
+  'inner_forearm',
 ] as const
 
 export type KnownFold = (typeof SKINFOLD_IDS)[number]
@@ -68,6 +74,7 @@ export const BREADTH_IDS = [
   'humerus',
   'wrist_breadth',
   'femur',
+  'ankle_breadth',
 ] as const
 export type BreadthId = (typeof BREADTH_IDS)[number]
 
@@ -101,9 +108,9 @@ export type SiteKind = (typeof SITE_KINDS)[number]
 
 /**
  * The standards that land a site: American sports-medicine textbooks (us), international anthropometry (int),
- * Durnin and Womersley's own mix (dw), common practice among trainers (gym).
+ * Durnin and Womersley's own mix (dw), the ten folds of the Czech school (czech), common practice among trainers (gym).
  */
-export const LANDMARK_STANDARDS = ['us', 'int', 'dw', 'gym'] as const
+export const LANDMARK_STANDARDS = ['us', 'int', 'dw', 'czech', 'gym'] as const
 
 export type LandmarkStandard = (typeof LANDMARK_STANDARDS)[number]
 

@@ -6,6 +6,7 @@ export const LANDMARK_STANDARD_NAMES: Record<LandmarkStandard, Message> = {
   us: say('anatomy.americanTextbookSites'),
   int: say('anatomy.internationalSites'),
   dw: say('anatomy.durninWomersleysOwnSites'),
+  czech: say('anatomy.czechSites'),
   gym: say('anatomy.gymPractice'),
 }
 
@@ -29,15 +30,23 @@ type MaybeLocation = Omit<Location, 'site'> & { site: SiteId | null }
 export const isSamePlace = (a: MaybeLocation, b: MaybeLocation) =>
   a.site === b.site && a.standard === b.standard && (a.technique ?? null) === (b.technique ?? null)
 
+const ALONE: ReadonlyMap<SiteId, LandmarkStandard> = new Map<SiteId, LandmarkStandard>([
+  ['lower_back', 'gym'],
+  ...(['cheek', 'chin', 'tenth_rib', 'above_knee', 'calf_back', 'inner_forearm'] as const).map(
+    (site): [SiteId, LandmarkStandard] => [site, 'czech'],
+  ),
+])
+
 /**
- * The standard that a site's value must come from inside a set of another standard. The lower back exists in gym practice
- * alone, so it is gym whatever the set, and so is a fold of a coach's own.
+ * The standard that a site's value must come from inside a set of another standard. A fold that one standard alone knows
+ * is of that one whatever the set: the lower back of gym practice, and those of the Czech school. So is one of a coach's own.
  *
  * @returns null for girths
  */
 export function standardWithin(site: SiteId, standard: LandmarkStandard): LandmarkStandard | null {
   if (!isSkinfold(site)) return null
-  return site === 'lower_back' || isOwnSite(site) ? 'gym' : standard
+  if (isOwnSite(site)) return 'gym'
+  return ALONE.get(site) ?? standard
 }
 
 /** The folds that Durnin and Womersley took where other standards take them too. */

@@ -24,6 +24,13 @@ const skinfolds: Record<KnownFold, Limits> = {
   front_thigh: limits(3, 5, 40, 55, 85),
   medial_calf: limits(2, 3.5, 28, 38, 65),
   lower_back: limits(3, 5, 50, 50, 85),
+  // Judgement, no source.
+  cheek: limits(2, 4, 22, 22, 40),
+  chin: limits(1.5, 2.5, 20, 20, 45),
+  tenth_rib: limits(2, 3, 40, 40, 75),
+  above_knee: limits(2, 3.5, 30, 38, 65),
+  calf_back: limits(2, 3.5, 28, 38, 65),
+  inner_forearm: limits(1.5, 2.5, 16, 22, 45),
 }
 
 function girthLimits(hardLow: number, softLow: number, softHigh: number, hardHigh: number) {
@@ -64,6 +71,7 @@ const bones: Record<BoneId, Limits> = {
   humerus: girthLimits(3.5, 5, 8.5, 11),
   wrist_breadth: girthLimits(3, 4, 7, 9),
   femur: girthLimits(5, 7.5, 12, 15),
+  ankle_breadth: girthLimits(4, 5.5, 9, 11),
   sitting_height: girthLimits(45, 70, 108, 120),
   arm_span: girthLimits(80, 140, 220, 260),
   upper_arm_length: girthLimits(15, 25, 42, 50),

@@ -248,7 +248,7 @@ export function prepare(
     inputs,
     terms: row ? row.terms : (variant.terms as Term[]),
     row,
-    conversion: checkedConversion(conversion),
+    conversion: checkedConversion(conversion, subject.sex),
     warnings,
   }
 }

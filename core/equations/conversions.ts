@@ -1,5 +1,6 @@
-import { type Message, say } from '../say'
-import type { Conversion } from './types'
+import { listed, type Message, say } from '../say'
+import type { Sex } from '../anatomy/ids'
+import { CONVERSION_IDS, type Conversion } from './types'
 import { inputError } from '../errors'
 
 /** fat % = a / BD - b. */
@@ -9,6 +10,11 @@ interface DensityConversion {
   a: number
   b: number
   citation: string
+  /**
+   * Made on one sex, and on the group that its name says. A coach chooses it for a client who says to be of that group;
+   * nothing chooses it by itself.
+   */
+  sex?: Sex
 }
 
 /** Coefficients are from memory of the cited sources. */
@@ -26,6 +32,31 @@ export const CONVERSIONS: Record<Conversion, DensityConversion> = {
     a: 457,
     b: 414.2,
     citation: 'Brozek J et al. Ann N Y Acad Sci 1963;110:113-140',
+  },
+  schutte: {
+    id: 'schutte',
+    name: say('methods.schutte'),
+    a: 437,
+    b: 393,
+    citation: 'Schutte JE et al. J Appl Physiol 1984;56:1647-1649',
+    sex: 'male',
+  },
+  ortiz: {
+    id: 'ortiz',
+    name: say('methods.ortiz'),
+    a: 485,
+    b: 439,
+    citation: 'Ortiz O et al. Am J Clin Nutr 1992;55:8-13',
+    sex: 'female',
+  },
+  'white-women': {
+    id: 'white-women',
+    name: say('methods.whiteWomen'),
+    a: 501,
+    b: 457,
+    citation:
+      'As tabled in: Heyward VH, Stolarczyk LM. Applied Body Composition Assessment, 1996 (source from memory)',
+    sex: 'female',
   },
 }
 
@@ -53,18 +84,29 @@ export function fatPercentError(
   return (CONVERSIONS[conversion].a / density ** 2) * densityError
 }
 
+/** Whether a conversion was made on people of a sex. */
+export const convertsFor = (conversion: Conversion, sex: Sex | undefined): boolean => {
+  const { sex: only } = CONVERSIONS[conversion]
+  return only === undefined || sex === undefined || only === sex
+}
+
 /**
  * Checks the name of a conversion.
  *
+ * @param sex of the person, where it is known; a conversion made on the other sex is refused
  * @throws InputError naming `conversion`
  */
-export function checkedConversion(name: string): Conversion {
-  if (name === 'siri' || name === 'brozek') return name
+export function checkedConversion(name: string, sex?: Sex): Conversion {
+  const known = CONVERSION_IDS.find((id) => id === name)
+  if (known && convertsFor(known, sex)) return known
   throw inputError(
     'conversion',
-    'unknown',
+    known ? 'outside-domain' : 'unknown',
     say('methods.conversion'),
     name,
-    say('methods.siriBrozek'),
+    listed(
+      CONVERSION_IDS.filter((id) => convertsFor(id, sex)),
+      'or',
+    ),
   )
 }

@@ -22,6 +22,7 @@ import { leanFamily } from './lean'
 import { lohmanFamily } from './lohman'
 import { navy } from './navy'
 import { nineSiteRatio } from './nine-site-ratio'
+import { parizkovaFamily } from './parizkova'
 import { petersonFamily } from './peterson'
 import { petroskiFamily } from './petroski'
 import { reillyFamily } from './reilly'
@@ -35,7 +36,7 @@ import type { Equation, Variant } from './types'
 import { visserFamily } from './visser'
 import { wilmoreBehnke } from './wilmore-behnke'
 import { withers } from './withers'
-import { withersSix } from './withers-6'
+import { withersAtLarge } from './withers-at-large'
 import { ymcaFamily } from './ymca'
 import { yuhaszFamily } from './yuhasz'
 import { inputError } from '../errors'
@@ -58,7 +59,7 @@ export const EQUATIONS: readonly Equation[] = [
   ...deurenbergFamily,
   ...ballFamily,
   ...petersonFamily,
-  ...withersSix,
+  ...withersAtLarge,
   ...petroskiFamily,
   ...guedesFamily,
   ...wilmoreBehnke,
@@ -79,6 +80,7 @@ export const EQUATIONS: readonly Equation[] = [
   ...gallagherFamily,
   ...gomezAmbrosiFamily,
   ...adiposityIndex,
+  ...parizkovaFamily,
 ]
 
 const byId = new Map(EQUATIONS.map((equation) => [equation.id, equation]))

@@ -122,7 +122,9 @@ export interface Equation {
   notes: Message[]
 }
 
-export type Conversion = 'siri' | 'brozek'
+/** Density to fat %: of any person, then of a group. */
+export const CONVERSION_IDS = ['siri', 'brozek', 'schutte', 'ortiz', 'white-women'] as const
+export type Conversion = (typeof CONVERSION_IDS)[number]
 
 export interface EstimateOptions {
   /** Density to fat %; direct fat % forms ignore it. */

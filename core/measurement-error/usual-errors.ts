@@ -29,6 +29,12 @@ const SKINFOLDS: Record<KnownFold, BySkill> = {
   front_thigh: tem(1.1, 2.5),
   medial_calf: tem(0.6, 1.5),
   lower_back: tem(1.1, 2.5),
+  cheek: tem(0.7, 1.8),
+  chin: tem(0.7, 1.8),
+  tenth_rib: tem(0.8, 2),
+  above_knee: tem(0.9, 2),
+  calf_back: tem(0.7, 1.8),
+  inner_forearm: tem(0.4, 1),
 }
 
 const waist = tem(0.8, 1.8)
@@ -65,6 +71,7 @@ const BONES: Record<BoneId, BySkill> = {
   humerus: tem(0.06, 0.15),
   wrist_breadth: tem(0.06, 0.15),
   femur: tem(0.07, 0.2),
+  ankle_breadth: tem(0.08, 0.2),
   sitting_height: tem(0.4, 0.9),
   arm_span: tem(0.7, 1.5),
   upper_arm_length: tem(0.25, 0.6),

@@ -1,3 +1,4 @@
+import { checkedConversion } from '../equations/conversions'
 import { type Message, say } from '../say'
 import type { Sex, SkinfoldId } from '../anatomy/ids'
 import { estimate } from '../composition/estimate'
@@ -86,7 +87,7 @@ export function estimateBySum(
  * The look-up chart of an equation for one sex.
  *
  * @param step mm between two rows
- * @throws InputError naming `equation` where it is not one of sum and age alone
+ * @throws InputError naming `equation` where it is not one of sum and age alone, `conversion` where it is of the other sex
  */
 export function lookUpChart(
   equationId: string,
@@ -95,6 +96,7 @@ export function lookUpChart(
   step = 5,
 ): LookUpChart {
   const equation = equationById(equationId)
+  checkedConversion(conversion, sex)
   if (!isChartable(equationId, sex)) {
     throw inputError(
       'equation',

@@ -145,3 +145,45 @@ export function fiveWayMasses(measures: Measures, sex: Sex): Fractions<FivePart>
     m.mass,
   )
 }
+
+export const MATIEGKA_PARTS = ['skinFat', 'muscle', 'bone', 'rest'] as const
+export type MatiegkaPart = (typeof MATIEGKA_PARTS)[number]
+const MATIEGKA_FOLDS = [
+  ...(['biceps', 'inner_forearm', 'front_thigh', 'medial_calf'] as const),
+  ...(['tenth_rib', 'abdominal'] as const),
+]
+export const MATIEGKA_MEASURES = [
+  ...(['height', 'mass', ...MATIEGKA_FOLDS, 'upper_arm_flexed', 'forearm'] as const),
+  ...(['mid_thigh_girth', 'calf_girth'] as const),
+  ...(['humerus', 'wrist_breadth', 'femur', 'ankle_breadth'] as const),
+]
+
+/**
+ * Skin with the fat under it, muscle, bone and the rest. Matiegka J. Am J Phys Anthropol 1921;4:223-230. Which six folds
+ * it takes and over which girth each lies is from memory.
+ *
+ * @throws InputError naming the first measure that is missing or impossible
+ */
+export function matiegkaMasses(measures: Measures): Fractions<MatiegkaPart> {
+  const m = needed(measures, MATIEGKA_MEASURES)
+  const breadth = (m.humerus + m.wrist_breadth + m.femur + m.ankle_breadth) / 4
+  const limbs =
+    correctedGirth(m.upper_arm_flexed, m.biceps) +
+    correctedGirth(m.forearm, m.inner_forearm) +
+    correctedGirth(m.mid_thigh_girth, m.front_thigh) +
+    correctedGirth(m.calf_girth, m.medial_calf)
+  const radius = limbs / 4 / (2 * Math.PI)
+  // A fold is skin and fat twice over.
+  const layer = MATIEGKA_FOLDS.reduce((total, fold) => total + m[fold], 0) / 6 / 2
+  // DuBois's surface, cm².
+  const area = 71.84 * m.mass ** 0.425 * m.height ** 0.725
+  return added(
+    {
+      skinFat: (0.13 * layer * area) / 1000,
+      muscle: (6.5 * radius ** 2 * m.height) / 1000,
+      bone: (1.2 * breadth ** 2 * m.height) / 1000,
+      rest: 0.206 * m.mass,
+    },
+    m.mass,
+  )
+}

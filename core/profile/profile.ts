@@ -1,3 +1,4 @@
+import { standardWithin } from '../anatomy/landmark-standards'
 import { isSkinfold, WAISTS, type Sex, type SiteId, type Waist } from '../anatomy/ids'
 import type { Sheet } from '../composition/check-in'
 import {
@@ -14,9 +15,12 @@ import {
   fiveWayMasses,
   FOUR_WAY_MEASURES,
   fourWayMasses,
+  MATIEGKA_MEASURES,
+  matiegkaMasses,
   type FivePart,
   type FourPart,
   type Fractions,
+  type MatiegkaPart,
 } from './fractions'
 import { missingIn, type Measure, type Measures } from './measures'
 import { MUSCLE_EQUATIONS, muscleFigure, outsideOf, type MuscleEquation } from './muscle'
@@ -67,6 +71,7 @@ export interface Profile {
   phantom: { id: SiteId | 'mass'; z: number }[]
   fourWay?: MeasuredFractions<FourPart>
   fiveWay?: MeasuredFractions<FivePart>
+  matiegka?: MeasuredFractions<MatiegkaPart>
   figures: ProfileFigure[]
   shape: ShapeFigure[]
   /** What is nearest to being there first. */
@@ -74,8 +79,8 @@ export interface Profile {
 }
 
 /**
- * The measures of a check-in: folds by the international standard alone, since what a profile is made of was made on
- * those.
+ * The measures of a check-in: folds by the international standard, since what a profile is made of was made on those, and
+ * such as the Czech school alone has.
  *
  * @param setupOf who read a site and with what; without a site, who measured on the whole
  */
@@ -88,7 +93,7 @@ export function profileInputs(
   const measures: Measures = {}
   const errors: Measures = {}
   for (const { site, standard, value } of measured) {
-    if (isSkinfold(site) && standard !== 'int') continue
+    if (isSkinfold(site) && standard !== standardWithin(site, 'int')) continue
     measures[site] = value
     const settled = sites[site]
     if (!settled) continue
@@ -156,17 +161,20 @@ export function profileOf(inputs: ProfileInputs): Profile {
     { what: say('profile.somatotype'), needs: SOMATOTYPE_MEASURES },
     { what: say('profile.fourWay'), needs: FOUR_WAY_MEASURES },
     { what: say('profile.fiveWay'), needs: FIVE_WAY_MEASURES },
+    { what: say('profile.matiegka'), needs: MATIEGKA_MEASURES },
     ...meant.map(({ name, needs }) => ({ what: name, needs })),
   ]
-  const [fourWay, fiveWay] = [
+  const [fourWay, fiveWay, matiegka] = [
     withErrors(fourWayMasses, inputs),
     withErrors((varied) => fiveWayMasses(varied, sex), inputs),
+    withErrors(matiegkaMasses, inputs),
   ]
   return {
     ...(somatotype.ok ? { somatotype: somatotype.value } : {}),
     phantom: phantomScores(measures),
     ...(fourWay ? { fourWay } : {}),
     ...(fiveWay ? { fiveWay } : {}),
+    ...(matiegka ? { matiegka } : {}),
     figures: meant.flatMap((equation): ProfileFigure[] => {
       const made = attempt(() => muscleFigure(equation, measures, owner))
       if (!made.ok) return []

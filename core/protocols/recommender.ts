@@ -164,6 +164,9 @@ function exclusion(protocol: Protocol, client: Candidate): Message | undefined {
   if (protocol.id === 'nine-fold' && client.last?.protocolId !== protocol.id) {
     return say('protocols.ratioHasSourceAgesThere')
   }
+  if (protocol.id === 'ten-fold-czech' && client.last?.protocolId !== protocol.id) {
+    return say('protocols.onlyToGoOnWithCzech')
+  }
   return undefined
 }
 

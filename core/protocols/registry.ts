@@ -9,6 +9,7 @@ import {
   BONE_IDS,
 } from '../anatomy/ids'
 import { standardWithin } from '../anatomy/landmark-standards'
+import { CZECH_TEN } from '../equations/parizkova'
 import { SEVEN_FOLDS } from '../equations/jackson-pollock'
 import { NINE_FOLDS } from '../equations/nine-site-ratio'
 import { inputError } from '../errors'
@@ -205,7 +206,8 @@ export const PROTOCOLS: readonly Protocol[] = [
     id: 'full-profile',
     name: say('protocols.fullProfile'),
     when: say('protocols.fullProfileWhen'),
-    folds: both<SkinfoldId[]>(EIGHT_INT),
+    // The last two are what Matiegka's masses want besides.
+    folds: both<SkinfoldId[]>([...EIGHT_INT, 'tenth_rib', 'inner_forearm']),
     girths: both<GirthId[]>([
       ...(['head', 'neck', 'upper_arm_relaxed', 'upper_arm_flexed', 'forearm', 'wrist'] as const),
       ...(['chest_girth', 'waist', 'hip', 'thigh_girth', 'mid_thigh_girth'] as const),
@@ -214,6 +216,17 @@ export const PROTOCOLS: readonly Protocol[] = [
     bones: both<BoneId[]>([...BONE_IDS]),
     wants: ['height', 'mass'],
     equations: EIGHT_FED,
+  },
+  {
+    ...US_RULES,
+    id: 'ten-fold-czech',
+    name: say('protocols.tenFoldsCzech'),
+    when: say('protocols.tenFoldsCzechWhen'),
+    standard: 'czech',
+    folds: both<SkinfoldId[]>(CZECH_TEN),
+    girths: NO_GIRTHS,
+    wants: ['mass'],
+    equations: both(['parizkova-10']),
   },
 ]
 

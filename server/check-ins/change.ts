@@ -1,7 +1,7 @@
-import { say } from '#core'
 import { and, eq, sql } from 'drizzle-orm'
 import { isDeepStrictEqual } from 'node:util'
-import type { GirthId, OwnProtocol, SiteId } from '#core'
+import { checkedConversion, say, type GirthId, type OwnProtocol, type SiteId } from '#core'
+import { clientOr404 } from '../clients/queries'
 import type { CheckInChange } from '#shared/contract/check-ins'
 import { audit, type FieldChange } from '../audit/log'
 import type { Connection, Database } from '../database/driver'
@@ -162,6 +162,9 @@ export async function changeCheckIn(
     if (row.voidedAt) throw conflict(say('api.checkVoidedRestoreFirst'), 'voided')
     if (!(await equipmentExists(tx, change))) throw notFound(say('api.suchTesterInstrument'))
     if (change.measuredOn) await assertAfterBirth(tx, row.clientId, change.measuredOn)
+    if (change.conversion) {
+      checkedConversion(change.conversion, (await clientOr404(tx, row.clientId)).sex)
+    }
     const all = [
       ...(await scalarParts(tx, row, change)),
       ...(await skipParts(tx, id, change)),

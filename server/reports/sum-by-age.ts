@@ -7,6 +7,7 @@ import {
   variantFor,
   type Conversion,
   type Sex,
+  CONVERSIONS,
 } from '#core'
 import { pointed } from '#shared/words/formats'
 import { FADED, head, small, table, type Paper, type Part } from './paper'
@@ -42,7 +43,7 @@ export function sumByAgePage(
     small(
       [
         told(say('reports.chartAge')),
-        conversion === 'brozek' ? told(say('reports.byBrozek')) : told(say('reports.bySiri')),
+        told(say('reports.byConversion', { conversion: CONVERSIONS[conversion].name })),
         told(say('reports.source', { source: citation })),
       ].join(' '),
     ),

@@ -13,6 +13,7 @@ import {
   isBreadth,
   isLength,
   READING_KINDS,
+  CONVERSION_IDS,
 } from '../../core/index'
 import { clientSchema, siteNoteSchema, screeningSchema } from './clients'
 import {
@@ -38,7 +39,7 @@ import {
 } from './fields'
 import { errorText, issueOf } from './problems'
 
-const conversionSchema = choice(say('fields.conversion'), ['siri', 'brozek'])
+const conversionSchema = choice(say('fields.conversion'), CONVERSION_IDS)
 
 /** What starts a check-in. The id is made by the client, so that starting twice starts once. */
 export const newCheckInSchema = z.object({

@@ -8,6 +8,7 @@ import {
   SAFETY_OUTCOMES,
   kindOfSite,
   READING_KINDS,
+  CONVERSION_IDS,
 } from '../../core/index'
 import { CLIENT_NOTE_KINDS, JAWS, SKIP_REASONS } from './choices'
 import { conditionsSchema, TYPED_UNITS } from './check-ins'
@@ -141,7 +142,7 @@ export const exchangeCheckInSchema = z.object({
   protocol: protocolIdSchema,
   ownProtocol: keptProtocolSchema.nullable().default(null),
   tolerance: toleranceSchema.nullable().default(null),
-  conversion: choice(say('fields.conversion'), ['siri', 'brozek']).default('siri'),
+  conversion: choice(say('fields.conversion'), CONVERSION_IDS).default('siri'),
   consent: consentSchema.nullable().default(null),
   massDry: yesOrNo(say('fields.massDry')).nullable().default(null),
   skipped: z

@@ -1,18 +1,4 @@
-import {
-  equationById,
-  findingsOf,
-  type BroughtCheckIn,
-  type Finding,
-  type IsoDate,
-  type LeftOut,
-  type Message,
-  type Place,
-  type Question,
-  type ReadSheet,
-  type Sex,
-  type SiteId,
-  type Words,
-} from '../../core/index'
+import { equationById, findingsOf, type BroughtCheckIn, type Finding, type IsoDate, type LeftOut, type Message, type Place, type Question, type ReadSheet, type Sex, type SiteId, type Words, type Conversion } from '../../core/index'
 import type { ExchangeCheckIn, ExchangeGym } from '../contract/exchange'
 import type { ImportCounts, ImportLine } from '../contract/imports'
 import { readingsOf } from './in-force'
@@ -44,7 +30,7 @@ export interface ComingPerson {
 /** An equation by which the file's figures were worked out. */
 export interface ComingEquation {
   name: Words
-  conversion: string
+  conversion: Conversion | 'direct'
   agree: number
   of: number
   /** Rows that say otherwise, with what may have been done there. */

@@ -12,6 +12,7 @@ import {
   type OtherMethod,
   type SiteId,
   kindOfSite,
+  CONVERSION_IDS,
 } from '../../core/index'
 import {
   EXCHANGE_FORMAT,
@@ -273,7 +274,7 @@ class BundleReader {
         fromPaper: valueIn(more, 'from-paper')?.valueBoolean ?? true,
         protocol: textIn(more, 'protocol') ?? 'tape-only',
         ownProtocol: known('own-protocol') ?? null,
-        conversion: textIn(more, 'conversion') === 'brozek' ? 'brozek' : 'siri',
+        conversion: CONVERSION_IDS.find((id) => id === textIn(more, 'conversion')) ?? 'siri',
         tolerance: known('tolerance') ?? null,
         extraGirths: known('extra-girths'),
         skipped: known('skipped'),

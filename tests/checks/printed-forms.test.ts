@@ -175,6 +175,22 @@ const FORMS: Record<string, Partial<Record<Sex, Form>>> = {
       0.00099562 * S ** 2,
   },
   'withers-6': { male: ({ S, age }) => siri(1.10326 - 0.00031 * age - 0.00036 * S) },
+  'withers-4-girths': {
+    female: ({ S, age, v, h }) =>
+      siri(
+        1.14075 -
+          0.04959 * log(S) +
+          0.00044 * age -
+          0.000612 * v.waist! +
+          0.000284 * h -
+          0.000505 * v.hip! +
+          0.000331 * v.bust!,
+      ),
+  },
+  'parizkova-10': {
+    male: ({ S }) => 22.32 * log(S) - 29,
+    female: ({ S }) => 39.572 * log(S) - 61.25,
+  },
   'petroski-4': {
     male: ({ S, age }) =>
       siri(1.10726863 - 0.00081201 * S + 0.00000212 * S ** 2 - 0.00041761 * age),

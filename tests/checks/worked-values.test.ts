@@ -6,6 +6,14 @@ import { EQUATIONS, estimate, type Sex, type Subject, type Values } from '#core'
  * place (coefficients as the registry's citations have them, from memory), and what a calculator makes of it. Densities
  * go by Siri.
  */
+const tenFolds = (sum: number): Values =>
+  Object.fromEntries(
+    [
+      ...['cheek', 'chin', 'chest', 'tenth_rib', 'triceps', 'subscapular'],
+      ...['abdominal', 'suprailiac', 'above_knee', 'calf_back'],
+    ].map((site) => [site, sum / 10]),
+  )
+
 const WORKED: [id: string, sex: Sex, Omit<Subject, 'sex'>, Values, fatPercent: number][] = [
   // 0.465 + 0.18*105 - 0.0002406*105^2 + 0.06619*40 = 19.360
   [
@@ -655,6 +663,22 @@ const WORKED: [id: string, sex: Sex, Omit<Subject, 'sex'>, Values, fatPercent: n
   ['relative-fat-mass', 'female', { ageYears: 40, heightCm: 165 }, { iliac: 82.5 }, 36.0],
   // 1.2*25 + 0.23*40 - 10.8 - 5.4 = 23.000
   ['deurenberg-bmi', 'male', { ageYears: 40, heightCm: 200, massKg: 100 }, {}, 23.0],
+  // 1.14075 - 0.04959*log10(60) + 0.00044*25 - 0.000612*70 + 0.000284*165 - 0.000505*96 + 0.000331*88 = 1.048239;
+  // 495/1.048239 - 450 = 22.220
+  [
+    'withers-4-girths',
+    'female',
+    { ageYears: 25, heightCm: 165 },
+    {
+      ...{ triceps: 18, subscapular: 14, supraspinale: 13, medial_calf: 15 },
+      ...{ waist: 70, hip: 96, bust: 88 },
+    },
+    22.22,
+  ],
+  // 22.32*log10(100) - 29 = 15.640
+  ['parizkova-10', 'male', { ageYears: 25 }, tenFolds(100), 15.64],
+  // 39.572*log10(150) - 61.25 = 24.862
+  ['parizkova-10', 'female', { ageYears: 25 }, tenFolds(150), 24.862],
   // 1.2*25 + 0.23*40 - 5.4 = 33.800
   ['deurenberg-bmi', 'female', { ageYears: 40, heightCm: 160, massKg: 64 }, {}, 33.8],
 ]

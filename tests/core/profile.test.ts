@@ -17,6 +17,8 @@ import {
   limitsOf,
   measuredSomatotype,
   MUSCLE_EQUATIONS,
+  MATIEGKA_MEASURES,
+  matiegkaMasses,
   muscleFigure,
   PHANTOM,
   PHANTOM_HEIGHT_CM,
@@ -43,6 +45,7 @@ const MAN: Measures = {
   ...{ calf_girth: 38, humerus: 7.2, femur: 9.9, mid_thigh_girth: 56, forearm: 28, wrist: 17 },
   ...{ chest_girth: 98, waist: 80, thigh_girth: 58, ankle: 23, head: 57, sitting_height: 94 },
   ...{ biacromial: 40, biiliocristal: 28, chest_breadth: 29, chest_depth: 19, wrist_breadth: 5.8 },
+  ...{ biceps: 4, inner_forearm: 5, tenth_rib: 8, ankle_breadth: 7.3 },
 }
 
 /** The phantom itself: what it measures is what its own values are. */
@@ -192,8 +195,22 @@ describe('masses of the parts', () => {
     expect(five.parts.skin).toBeCloseTo(3.6169, 3)
   })
 
+  test('Matiegka’s are what his forms give, worked out by hand', () => {
+    /*
+     * Muscle: girths less pi folds 32.7434, 26.4292, 52.8584 and 36.1150, a mean radius of 5.89454: 6.5 r^2 180 g.
+     * Bone: a mean breadth of 7.55: 1.2 b^2 180 g. Skin and fat: half the mean fold is 3.75 mm, over
+     * 71.84 80^0.425 180^0.725 = 19964.2 cm²: 0.13 times both. The rest: 0.206 80.
+     */
+    const { parts, sum } = matiegkaMasses(MAN)
+    expect(parts.muscle).toBeCloseTo(40.6524, 3)
+    expect(parts.bone).toBeCloseTo(12.3125, 3)
+    expect(parts.skinFat).toBeCloseTo(9.7326, 3)
+    expect(parts.rest).toBeCloseTo(16.48, 6)
+    expect(sum).toBeCloseTo(79.1775, 3)
+  })
+
   test('say how far their sum is from the scale, and which measure is missing', () => {
-    for (const made of [fourWayMasses(MAN), fiveWayMasses(MAN, 'male')]) {
+    for (const made of [fourWayMasses(MAN), fiveWayMasses(MAN, 'male'), matiegkaMasses(MAN)]) {
       const sum = Object.values<number>(made.parts).reduce((a, b) => a + b, 0)
       expect(made.sum).toBeCloseTo(sum, 12)
       expect(made.off).toBeCloseTo(sum - 80, 12)
@@ -203,6 +220,7 @@ describe('masses of the parts', () => {
     for (const [work, wanted] of [
       [fourWayMasses, FOUR_WAY_MEASURES],
       [(of: Measures) => fiveWayMasses(of, 'female'), FIVE_WAY_MEASURES],
+      [matiegkaMasses, MATIEGKA_MEASURES],
       [somatotypeOf, SOMATOTYPE_MEASURES],
     ] as const)
       for (const id of wanted) {
@@ -282,6 +300,7 @@ describe('a whole profile', () => {
     expect(without.wanting.map(({ what, missing }) => [tell(what), missing])).toEqual([
       ['Somatotype', ['femur']],
       ['Four masses (Drinkwater and Ross)', ['femur']],
+      ['Four masses (Matiegka)', ['femur']],
       ['Bone (Rocha)', ['femur']],
       ['Five masses (Kerr)', ['head', 'femur']],
     ])
@@ -308,7 +327,7 @@ describe('a whole profile', () => {
     const of = (id: string) => PROTOCOLS.find((one) => one.id === id)!
     const count = (id: string) => sitesOf(of(id), 'male').length + of(id).wants.length
     expect(count('restricted-profile')).toBe(17)
-    expect(count('full-profile')).toBe(41)
+    expect(count('full-profile')).toBe(44)
     for (const id of ['restricted-profile', 'full-profile']) {
       expect(of(id).foldTrials.tolerance).toMatchObject({ kind: 'percent', value: 5 })
       expect(of(id).girthTrials.tolerance).toEqual({ kind: 'percent', value: 1 })
@@ -317,7 +336,9 @@ describe('a whole profile', () => {
       const { hardLow, softLow, softHighMale, hardHigh } = limitsOf(id)
       expect(hardLow < softLow && softLow < softHighMale && softHighMale < hardHigh, id).toBe(true)
     }
-    const wants = [...SOMATOTYPE_MEASURES, ...FOUR_WAY_MEASURES, ...FIVE_WAY_MEASURES]
+    const wants = [
+      ...[...SOMATOTYPE_MEASURES, ...FOUR_WAY_MEASURES, ...FIVE_WAY_MEASURES, ...MATIEGKA_MEASURES],
+    ]
     const taken = new Set<string>([...sitesOf(of('full-profile'), 'female'), 'height', 'mass'])
     expect(wants.filter((id) => !taken.has(id))).toEqual([])
     const restricted = new Set<string>([...sitesOf(of('restricted-profile'), 'male')])

@@ -1,27 +1,31 @@
 <script setup lang="ts">
-import { Z95, type FivePart, type FourPart, type MeasuredFractions } from '#core'
+import { Z95, type FivePart, type FourPart, type MatiegkaPart, type MeasuredFractions } from '#core'
+
+type Part = FourPart | FivePart | MatiegkaPart
 
 /** Masses of the body's parts by one school, with their sum beside what the scale says. */
 const props = defineProps<{
   name: string
-  fractions: MeasuredFractions<FourPart> | MeasuredFractions<FivePart>
+  fractions:
+    MeasuredFractions<FourPart> | MeasuredFractions<FivePart> | MeasuredFractions<MatiegkaPart>
   massKg: number
 }>()
 const massUnit = useMassUnit()
 
 /** Beyond it the measures are looked at again, percent. Common practice, no source. */
 const MUCH = 5
-const NAMES: Record<FourPart | FivePart, string> = {
+const NAMES: Record<Part, string> = {
   skin: t('profile.skin'),
   adipose: t('profile.adipose'),
   fat: t('profile.fatPart'),
+  skinFat: t('profile.skinFat'),
   muscle: t('profile.muscle'),
   bone: t('profile.bone'),
   rest: t('profile.rest'),
 }
 const rows = computed(() => {
-  const { parts, errors } = props.fractions as MeasuredFractions<FourPart | FivePart>
-  return (Object.keys(parts) as (FourPart | FivePart)[]).map((part) => ({
+  const { parts, errors } = props.fractions as MeasuredFractions<Part>
+  return (Object.keys(parts) as Part[]).map((part) => ({
     ...{ part, kg: parts[part], reach: Z95 * errors[part] },
     share: (100 * parts[part]) / props.fractions.sum,
   }))

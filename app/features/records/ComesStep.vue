@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { CONVERSIONS } from '#core'
 import type { ComingCheckIn, ComingEquation, ComingFinding } from '#shared/exchange/coming'
 import type { BringIn } from './useBringIn'
 
@@ -30,7 +31,7 @@ const placeText = (place: { sheet: string; row: number } | null) =>
 const equationText = (one: ComingEquation) => {
   const values = {
     ...{ agree: whole(one.agree), of: whole(one.of), equation: tell(one.name) },
-    by: t(`reference.conversions.${one.conversion === 'brozek' ? 'brozek' : 'siri'}`),
+    by: one.conversion === 'direct' ? '' : tell(CONVERSIONS[one.conversion].name),
   }
   return one.conversion === 'direct'
     ? t('records.equation', values)

@@ -1,10 +1,11 @@
 <script setup lang="ts">
 import {
+  CONVERSIONS,
   GIRTH_IDS,
   isSkinfold,
+  LANDMARK_STANDARDS,
   LANDMARKS,
   type GirthId,
-  type LandmarkStandard,
   type SiteId,
 } from '#core'
 
@@ -14,7 +15,7 @@ const { sex, athlete, puberty, standard, conversion, texts, foldUnit, lengthUnit
   estimate
 const { folds, otherFolds, standardOf, fields, sets, setKey } = estimate
 
-const standards = (['us', 'int', 'dw', 'gym'] as LandmarkStandard[]).map((value) => ({
+const standards = LANDMARK_STANDARDS.map((value) => ({
   value,
   name: standardName(value),
 }))
@@ -80,7 +81,7 @@ const chosen = computed(() =>
   [
     ...[massUnit.value, lengthUnit.value, foldUnit.value],
     athlete.value ? t('quick.athlete') : t('quick.general'),
-    conversion.value === 'siri' ? t('quick.siri') : t('quick.broEk'),
+    tell(CONVERSIONS[conversion.value].name),
     standardName(standard.value).toLowerCase().replace('american', t('quick.american')),
   ].join(' · '),
 )
@@ -170,7 +171,7 @@ function clear() {
           />
           <ChoiceRow v-model="foldUnit" :label="t('quick.folds')" compact :options="foldUnits" />
           <ChoiceRow v-model="who" :label="t('quick.training')" compact :options="people" />
-          <ConversionChoice v-model="conversion" compact />
+          <ConversionChoice v-model="conversion" :sex compact />
           <ChoiceRow
             v-if="young"
             v-model="puberty"

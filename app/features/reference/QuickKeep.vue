@@ -14,6 +14,7 @@ import {
   usualRules,
   kindOfSite,
   isGirth,
+  standardWithin,
 } from '#core'
 import type { CheckIn, NewReading } from '#shared/contract/check-ins'
 import { checkIns, clients as clientRoutes, gym as gymRoutes } from '~/contract'
@@ -28,7 +29,7 @@ const { trouble, submit } = useSubmit()
 const folds = computed(() => measured.value.map(({ site }) => site).filter(isSkinfold))
 /** Folds of one landmark standard can stand in one check-in. */
 const keepable = computed(() =>
-  folds.value.every((site) => site === 'lower_back' || standardOf(site) === standard.value),
+  folds.value.every((site) => standardOf(site) === standardWithin(site, standard.value)),
 )
 const hasAll = (of: readonly SkinfoldId[]) => folds.value.every((site) => of.includes(site))
 

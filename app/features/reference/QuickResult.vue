@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useClipboard } from '@vueuse/core'
-import { isSkinfold, POPULATION_WARNINGS, type SpecialPopulation } from '#core'
+import { CONVERSIONS, isSkinfold, POPULATION_WARNINGS, type SpecialPopulation } from '#core'
 
 /** What comes of it: figures, equations by the people they were made on, indices, and the working. */
 const estimate = useQuickEstimate()
@@ -12,15 +12,17 @@ const figures = computed(() => {
   const list: { id: string; name: string; value: string }[] = []
   const add = (id: string, name: string, value: string) => list.push({ id, name, value })
   if (found) {
-    const { density, standardError, fatMassKg, leanMassKg } = found.result.estimate
+    const { density, fatPercent, standardError, fatMassKg, leanMassKg } = found.result.estimate
     const doubt = standardError === null ? '' : ` ± ${fixed(standardError, 1)}`
-    add(
-      'quick-siri',
-      found.brozek === undefined ? t('quick.fat') : t('quick.fatSiri'),
-      `${fixed(found.siri, 2)}%${doubt}`,
-    )
-    if (found.brozek !== undefined)
-      add('quick-brozek', t('quick.fatBroEk'), `${fixed(found.brozek, 2)}%`)
+    if (found.by.length === 0)
+      add('quick-fat-percent', t('quick.fat'), `${fixed(fatPercent, 2)}%${doubt}`)
+    for (const { conversion: by, fat } of found.by) {
+      add(
+        `quick-${by}`,
+        t('quick.fatBy', { by: CONVERSIONS[by].name }),
+        `${fixed(fat, 2)}%${by === conversion.value ? doubt : ''}`,
+      )
+    }
     if (density !== undefined)
       add(
         'quick-density',
@@ -90,13 +92,19 @@ const typedLine = computed(() => {
 
 /** Everything in plain lines, for a message or a file of one's own. */
 const words = computed(() => {
-  const equations = [...fitting.value, ...others.value].map(({ result, siri, brozek }) =>
-    brozek === undefined
-      ? t('quick.equationLine', { name: result.equation.name, fat: fixed(siri, 1) })
-      : t('quick.equationLineBoth', {
+  const equations = [...fitting.value, ...others.value].map(({ result, by }) =>
+    by.length === 0
+      ? t('quick.equationLine', {
           name: result.equation.name,
-          siri: fixed(siri, 1),
-          brozek: fixed(brozek, 1),
+          fat: fixed(result.estimate.fatPercent, 1),
+        })
+      : t('quick.equationLineBy', {
+          name: result.equation.name,
+          fats: by
+            .map(({ conversion: one, fat }) =>
+              t('quick.fatInLine', { fat: fixed(fat, 1), by: CONVERSIONS[one].name }),
+            )
+            .join(', '),
         }),
   )
   const ofBody = indices.value.map((figure) => {
@@ -189,7 +197,7 @@ const shown = computed(() => lead.value !== undefined || sum.value || indices.va
       </FieldRow>
       <WorkingTable :steps />
       <p class="pt-1 text-faded">
-        {{ t('reference.fatConversion', { conversion: t(`reference.conversions.${conversion}`) }) }}
+        {{ t('reference.fatConversion', { conversion: CONVERSIONS[conversion].name }) }}
       </p>
     </FoldOut>
 

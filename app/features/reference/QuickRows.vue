@@ -1,20 +1,26 @@
 <script setup lang="ts">
+import { CONVERSIONS } from '#core'
 import type { QuickRow } from './useQuickEstimate'
 
-/** What equations give, one a line: fat % by both conversions, fat and lean mass. */
+/** What equations give, one a line: fat % by the conversions side by side, fat and lean mass. */
 defineProps<{ rows: QuickRow[]; label: string }>()
 
 const massUnit = useMassUnit()
-const { conversion } = useQuickEstimate()
+const { conversion, shownConversions } = useQuickEstimate()
+const columns = computed(() => [
+  ...shownConversions.value.map((id) => tell(CONVERSIONS[id].name)),
+  'fat',
+  'lean',
+])
 const mass = (kg: number | undefined) => (kg === undefined ? '–' : formatMass(kg, massUnit.value))
 </script>
 
 <template>
   <ScrollTable :label :caption="label" class="w-full" data-test="every">
-    <TableHead :columns="[t('quick.siri'), t('quick.broEk'), 'fat', 'lean']" />
+    <TableHead :columns />
     <tbody>
       <tr
-        v-for="{ result, siri, brozek, madeOn } in rows"
+        v-for="{ result, by, madeOn } in rows"
         :key="result.equation.id"
         class="border-b border-line align-baseline"
       >
@@ -33,22 +39,20 @@ const mass = (kg: number | undefined) => (kg === undefined ? '–' : formatMass(
             {{ tell(warning) }}
           </span>
         </th>
-        <template v-if="brozek !== undefined">
-          <td
-            class="figure pl-3 text-right text-[21px] whitespace-nowrap"
-            :class="{ 'text-faded': conversion !== 'siri' }"
-          >
-            {{ fixed(siri, 1) }}%
-          </td>
-          <td
-            class="figure pl-3 text-right text-[21px] whitespace-nowrap"
-            :class="{ 'text-faded': conversion !== 'brozek' }"
-          >
-            {{ fixed(brozek, 1) }}%
-          </td>
-        </template>
-        <td v-else class="figure pl-3 text-center text-[21px] whitespace-nowrap" colspan="2">
-          {{ fixed(siri, 1) }}%
+        <td
+          v-for="one in by"
+          :key="one.conversion"
+          class="figure pl-3 text-right text-[21px] whitespace-nowrap"
+          :class="{ 'text-faded': conversion !== one.conversion }"
+        >
+          {{ fixed(one.fat, 1) }}%
+        </td>
+        <td
+          v-if="by.length === 0"
+          class="figure pl-3 text-center text-[21px] whitespace-nowrap"
+          :colspan="shownConversions.length"
+        >
+          {{ fixed(result.estimate.fatPercent, 1) }}%
         </td>
         <td class="figure pl-3 text-right text-[19px] whitespace-nowrap">
           {{ mass(result.estimate.fatMassKg) }}

@@ -1,5 +1,8 @@
 import { createInjectionState } from '@vueuse/core'
 import {
+  CONVERSION_IDS,
+  CONVERSIONS,
+  convertsFor,
   estimateBySum,
   estimateEvery,
   fatPercentOf,
@@ -30,12 +33,11 @@ import {
 } from '#core'
 import { numberField, quickField, readField, type FoldUnit, type QuickField } from './quick-values'
 
-/** One equation's result with both conversions. */
+/** One equation's result by every conversion that is shown. */
 export interface QuickRow {
   result: EquationResult & { ok: true }
-  siri: number
-  /** Undefined where the equation gives fat % at once. */
-  brozek?: number
+  /** Fat % by each of them in turn; empty where the equation gives fat % at once. */
+  by: { conversion: Conversion; fat: number }[]
   madeOn: string
   other?: SpecialPopulation | 'adults'
 }
@@ -100,6 +102,18 @@ function quickEstimate(usual: LandmarkStandard) {
     return whole && { mm: whole.mm, folds: whole.folds.length }
   })
 
+  watch(
+    sex,
+    (to) => {
+      if (!convertsFor(conversion.value, to)) conversion.value = 'siri'
+    },
+    { flush: 'sync' },
+  )
+  /** The two of anybody side by side, and one of a group where it is chosen. */
+  const shownConversions = computed(() =>
+    CONVERSION_IDS.filter((id) => id === conversion.value || CONVERSIONS[id].sex === undefined),
+  )
+
   const results = computed(() => {
     const options = { conversion: conversion.value }
     const every = estimateEvery(subject.value, measured.value, options)
@@ -111,13 +125,14 @@ function quickEstimate(usual: LandmarkStandard) {
   const rows = computed(() =>
     results.value.flatMap((result): QuickRow[] => {
       if (!result.ok) return []
-      const { density, fatPercent } = result.estimate
+      const { density } = result.estimate
       const { population } = variantFor(result.equation, sex.value)
       return [
         {
           result,
-          siri: density === undefined ? fatPercent : fatPercentOf(density, 'siri'),
-          ...(density === undefined ? {} : { brozek: fatPercentOf(density, 'brozek') }),
+          by: shownConversions.value.flatMap((one) =>
+            density === undefined ? [] : [{ conversion: one, fat: fatPercentOf(density, one) }],
+          ),
           madeOn: tell(population),
           other: otherPopulation(result.equation, subject.value, athlete.value),
         },
@@ -162,7 +177,7 @@ function quickEstimate(usual: LandmarkStandard) {
   return {
     ...{ sex, athlete, puberty, standard, conversion, texts, foldUnit, lengthUnit, massUnit },
     ...{ folds, otherFolds, standardOf, fields, measured, subject, sets, setKey, sum },
-    ...{ fitting, others, refused, lead, workedId, worked, steps, indices },
+    ...{ fitting, others, refused, lead, workedId, worked, steps, indices, shownConversions },
   }
 }
 

@@ -1,11 +1,15 @@
 <script setup lang="ts">
-import { CONVERSIONS, type Conversion } from '#core'
+import { CONVERSIONS, convertsFor, type Conversion, type Sex } from '#core'
 
-/** By which line a density becomes a share of fat. */
-defineProps<{ compact?: boolean }>()
+/** By which line a density becomes a share of fat: one of anybody's, or of a group of that sex. */
+const props = defineProps<{ sex: Sex; compact?: boolean }>()
 const conversion = defineModel<Conversion>({ required: true })
 
-const options = Object.values(CONVERSIONS).map(({ id, name }) => ({ value: id, name: tell(name) }))
+const options = computed(() =>
+  Object.values(CONVERSIONS)
+    .filter(({ id }) => convertsFor(id, props.sex))
+    .map(({ id, name }) => ({ value: id, name: tell(name) })),
+)
 </script>
 
 <template>

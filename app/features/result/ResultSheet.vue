@@ -150,7 +150,7 @@ const ways = computed(() =>
         </li>
       </ul>
       <div class="flex flex-wrap gap-x-8 gap-y-3 pb-4">
-        <ConversionChoice v-if="shown" v-model="conversion" />
+        <ConversionChoice v-if="shown" v-model="conversion" :sex="client.sex" />
         <ChoiceRow v-model="unit" :label="t('result.masses')" :options="MASS_UNITS" />
       </div>
       <table class="w-full max-w-4xl border-collapse text-left">

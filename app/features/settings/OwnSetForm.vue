@@ -1,6 +1,5 @@
 <script setup lang="ts">
-import { GIRTH_IDS, PROTOCOLS, isOwnSite, isSkinfold, BONE_IDS } from '#core'
-import type { LandmarkStandard } from '#core'
+import { GIRTH_IDS, LANDMARK_STANDARDS, PROTOCOLS, isOwnSite, isSkinfold, BONE_IDS } from '#core'
 import type { useOwnSetDraft } from './useOwnSetDraft'
 
 /** A set of the coach's own: its sites, how they are read, and what they are called. */
@@ -19,7 +18,7 @@ const fed = computed(() => {
   return read?.success ? fedBy(read.data) : undefined
 })
 
-const standards = (['us', 'int', 'dw', 'gym'] as LandmarkStandard[]).map((value) => ({
+const standards = LANDMARK_STANDARDS.map((value) => ({
   value,
   name: standardName(value),
 }))

@@ -83,9 +83,7 @@ function schemeOf(draft: SchemeDraft, unit: 'mm' | 'cm'): TrialScheme {
 
 /** Every site that a standard lands, and the lower back, which is gym practice alone. */
 const foldsOf = (standard: LandmarkStandard): SkinfoldId[] =>
-  LANDMARKS.filter((l) => l.standard === standard || l.site === 'lower_back').map(
-    ({ site }) => site,
-  )
+  LANDMARKS.filter((l) => l.standard === standardWithin(l.site, standard)).map(({ site }) => site)
 
 /** A set of the coach's own while it is made. */
 export function useOwnSetDraft(usualStandard: () => LandmarkStandard) {

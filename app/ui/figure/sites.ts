@@ -38,6 +38,11 @@ const FOLDS_OF_ALL = {
   front_thigh: fold('front', 78, 259, 3),
   medial_calf: fold('front', 90.5, 343),
   lower_back: fold('back', 113, 187, -30),
+  cheek: fold('front', 93, 44, 90),
+  chin: fold('front', 100, 57),
+  tenth_rib: fold('front', 72, 152, -50),
+  above_knee: fold('front', 80, 290, 2),
+  calf_back: fold('back', 121, 326),
 }
 
 /** Each site by build: the same places of a body, on figures of other breadths. */
@@ -47,6 +52,7 @@ const SPOTS: Record<Build, Record<KnownFold | KnownGirth, FigureSpot>> = {
     chest: fold('front', 71, 116, -58),
     triceps: fold('back', 152, 124, -11),
     biceps: fold('front', 48, 128, 11),
+    inner_forearm: fold('front', 36, 181, 14),
     neck: girth(100, 68, 13.6),
     shoulders: girth(100, 102, 58.6),
     chest_girth: girth(100, 119, 37.3),
@@ -72,6 +78,7 @@ const SPOTS: Record<Build, Record<KnownFold | KnownGirth, FigureSpot>> = {
     chest: fold('front', 69, 114, -58),
     triceps: fold('back', 149, 124, -11),
     biceps: fold('front', 51, 128, 11),
+    inner_forearm: fold('front', 39, 181, 14),
     neck: girth(100, 68, 11.3),
     shoulders: girth(100, 102, 54.2),
     chest_girth: girth(100, 119, 35.4),

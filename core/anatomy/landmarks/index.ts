@@ -1,4 +1,5 @@
 import type { LandmarkStandard, SkinfoldId } from '../ids'
+import { CZECH } from './czech'
 import { DW } from './dw'
 import { GYM } from './gym'
 import { INT } from './int'
@@ -8,7 +9,7 @@ import { US } from './us'
 export type { FoldDirection, Landmark, Technique } from './landmark'
 
 /** Every landmark of every standard. A value belongs to site and standard together. */
-export const LANDMARKS: readonly Landmark[] = [...US, ...INT, ...DW, ...GYM]
+export const LANDMARKS: readonly Landmark[] = [...US, ...INT, ...DW, ...CZECH, ...GYM]
 
 /**
  * How a standard lands a skinfold.

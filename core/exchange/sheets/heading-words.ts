@@ -51,6 +51,12 @@ sites(
   'calf|calves|medial calf|inner calf|calf medial|wade',
 )
 sites({ fold: 'lower_back' }, 'lower back|low back|lumbar|kidney')
+sites({ fold: 'cheek' }, 'cheek|bucca|buccal')
+sites({ fold: 'chin' }, 'chin|submental')
+sites({ fold: 'tenth_rib' }, 'tenth rib|10th rib|chest ii|chest 2')
+sites({ fold: 'above_knee' }, 'above the knee|above knee|suprapatellar|knee fold')
+sites({ fold: 'calf_back' }, 'back of the calf|calf back|posterior calf')
+sites({ fold: 'inner_forearm' }, 'inner forearm')
 sites({ fold: 'suprailiac_sloan' }, 'suprailiac sloan|suprailiac crest')
 sites({ girth: 'neck' }, 'neck|hals')
 sites({ girth: 'shoulders' }, 'shoulders|shoulder|schultern')
@@ -105,6 +111,7 @@ sites(
   { girth: 'femur' },
   'knee breadth|knee width|femur|femur breadth|femur width|biepicondylar femur',
 )
+sites({ girth: 'ankle_breadth' }, 'ankle breadth|ankle width|bimalleolar|bimalleolar breadth')
 sites({ girth: 'sitting_height' }, 'sitting height')
 sites({ girth: 'arm_span' }, 'arm span|armspan|span')
 sites(

@@ -3,9 +3,15 @@ import { limitsOf } from '../../anatomy/limits'
 import { nameOf } from '../../anatomy/names'
 import { evaluate, prepare } from '../../composition/estimate'
 import { transpositionsOf } from '../../data-quality/meanings'
-import { fatPercentOf } from '../../equations/conversions'
+import { convertsFor, fatPercentOf } from '../../equations/conversions'
 import { EQUATIONS } from '../../equations/registry'
-import type { Conversion, Equation, Subject, Values } from '../../equations/types'
+import {
+  CONVERSION_IDS,
+  type Conversion,
+  type Equation,
+  type Subject,
+  type Values,
+} from '../../equations/types'
 import { attempt } from '../../outcome'
 import { lower, num, say, type Message } from '../../say'
 
@@ -184,7 +190,11 @@ const SHARE = 0.5
 const conversionsOf = (equation: Equation, sex: Sex): Conversions[] =>
   equation.variants.find((one) => one.sex === sex)?.gives === 'fatPercent'
     ? ['direct']
-    : ['siri', 'brozek']
+    : [...CONVERSION_IDS]
+
+/** Rows of people whom a conversion was made on. */
+const convertible = (ready: readonly Ready[], conversion: Conversions): readonly Ready[] =>
+  conversion === 'direct' ? ready : ready.filter(({ row }) => convertsFor(conversion, row.sex))
 
 /** Rows ready for an equation, with the sex that each is of. */
 function readyRows(equation: Equation, rows: readonly WorkedRow[]): Ready[] {
@@ -211,14 +221,13 @@ function best(rows: readonly WorkedRow[]): Candidate | undefined {
     for (const way of WAYS) {
       if (conversions[0] === 'direct' && way.density !== undefined) continue
       for (const conversion of conversions) {
-        const agree = ready.filter((one) =>
-          agrees(one.row, given(one, way, conversion), way),
-        ).length
+        const of = convertible(ready, conversion)
+        const agree = of.filter((one) => agrees(one.row, given(one, way, conversion), way)).length
         const better =
           !found ||
           agree > found.agree ||
           (agree === found.agree && agree > 0 && oddity(way) < oddity(found.way))
-        if (better) found = { equation, conversion, way, agree, of: ready.length }
+        if (better) found = { equation, conversion, way, agree, of: of.length }
       }
     }
   }
@@ -247,7 +256,7 @@ export function findOldEquations(rows: readonly WorkedRow[]): OldEquation[] {
     const candidate = best(open)
     if (!candidate) break
     const { equation, conversion, way } = candidate
-    const agreeing = readyRows(equation, open)
+    const agreeing = convertible(readyRows(equation, open), conversion)
       .filter((one) => agrees(one.row, given(one, way, conversion), way))
       .map(({ row }) => row.at)
     if (agreeing.length === 0) break
@@ -258,7 +267,9 @@ export function findOldEquations(rows: readonly WorkedRow[]): OldEquation[] {
   const told = new Set<number>()
   return found.map((candidate) => {
     const { equation, conversion, way, agreeing } = candidate
-    const others = readyRows(equation, open).filter(({ row }) => !told.has(row.at))
+    const others = convertible(readyRows(equation, open), conversion).filter(
+      ({ row }) => !told.has(row.at),
+    )
     for (const { row } of others) told.add(row.at)
     return {
       ...{ id: equation.id, conversion, way, agree: agreeing },

@@ -22,6 +22,7 @@ const DW: ReadonlySet<SiteId> = new Set([
 ])
 /** Folds that one standard alone lands, or names so. */
 const ONLY_US: readonly SiteId[] = ['chest', 'midaxillary', 'suprailiac', 'thigh', 'lower_back']
+const ONLY_CZECH: readonly SiteId[] = ['cheek', 'chin']
 const ONLY_INT: readonly SiteId[] = ['supraspinale', 'iliac_crest', 'front_thigh']
 
 /**
@@ -41,6 +42,7 @@ export function standardBySites(sites: readonly SiteId[]): {
     (has('suprailiac') || has('iliac_crest'))
   )
     return { standard: 'dw', isOpen: false }
+  if (ONLY_CZECH.some(has)) return { standard: 'czech', isOpen: false }
   const us = ONLY_US.filter(has).length
   const int = ONLY_INT.filter(has).length
   // `Mid-thigh` beside a chest is the American thigh.

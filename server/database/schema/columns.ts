@@ -1,3 +1,4 @@
+import { CONVERSION_IDS, LANDMARK_STANDARDS } from '../../../core/index'
 import { sql, type SQLWrapper } from 'drizzle-orm'
 import * as pg from 'drizzle-orm/pg-core'
 
@@ -20,6 +21,6 @@ export const READING_KIND_WORDS = [
   'mass',
   'height',
 ] as const
-export const LANDMARK_STANDARD_WORDS = ['us', 'int', 'dw', 'gym'] as const
-export const CONVERSION_WORDS = ['siri', 'brozek'] as const
+export const LANDMARK_STANDARD_WORDS = LANDMARK_STANDARDS
+export const CONVERSION_WORDS = CONVERSION_IDS
 export const TYPED_UNIT_WORDS = ['mm', 'cm', 'm', 'in', 'ft in', 'kg', 'lb', 'st lb'] as const

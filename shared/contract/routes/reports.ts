@@ -1,5 +1,5 @@
 import { choice, idSchema, requiredText } from '../fields'
-import { say } from '../../../core/index'
+import { say, CONVERSION_IDS } from '../../../core/index'
 import { PAPER_SIZES, REPORTS } from '../choices'
 import { route } from '../define'
 import { z } from '../zod'
@@ -36,7 +36,7 @@ export const reports = {
       paper,
       equation: requiredText(say('fields.equation'), 60),
       sex: choice(say('fields.sex'), ['female', 'male']),
-      conversion: choice(say('fields.conversion'), ['siri', 'brozek']).default('siri'),
+      conversion: choice(say('fields.conversion'), CONVERSION_IDS).default('siri'),
     }),
     reply: { type: 'application/pdf' as const },
   }),

@@ -12,6 +12,15 @@ const dates = computed(() =>
   days.value.map(({ id, date }) => ({ id, name: formatDate(date, true) })).reverse(),
 )
 const { hiding, shown, asked } = usePercentages(() => view.value.client)
+/** One table a school, as far as what was measured gives it. */
+const masses = computed(() => {
+  const { fiveWay, fourWay, matiegka } = profile.value ?? {}
+  return [
+    { name: t('profile.fiveWay'), fractions: fiveWay },
+    { name: t('profile.fourWay'), fractions: fourWay },
+    { name: t('profile.matiegka'), fractions: matiegka },
+  ].flatMap(({ name, fractions }) => (fractions ? [{ name, fractions }] : []))
+})
 const dayId = computed({ get: () => day.value?.id, set: (id) => (chosen.value = id) })
 /** Somebody of whom only a weight and some folds are known has no profile. */
 const says = computed(() => typed.value.length > 0 || (profile.value?.figures.length ?? 0) > 1)
@@ -37,20 +46,15 @@ const says = computed(() => typed.value.length > 0 || (profile.value?.figures.le
         </select>
       </div>
       <PercentagesChoice v-if="hiding" v-model="asked" :name="view.client.name" />
-      <section v-if="shown && (profile.fourWay || profile.fiveWay)" data-test="masses">
+      <section v-if="shown && masses.length" data-test="masses">
         <h2 class="text-2xl">{{ t('profile.masses') }}</h2>
         <p class="max-w-2xl pb-3 text-faded">{{ t('profile.massesFor') }}</p>
         <div class="grid gap-8 lg:grid-cols-2">
           <MassesPart
-            v-if="profile.fiveWay"
-            :name="t('profile.fiveWay')"
-            :fractions="profile.fiveWay"
-            :mass-kg="day.inputs.measures.mass!"
-          />
-          <MassesPart
-            v-if="profile.fourWay"
-            :name="t('profile.fourWay')"
-            :fractions="profile.fourWay"
+            v-for="{ name, fractions } in masses"
+            :key="name"
+            :name
+            :fractions
             :mass-kg="day.inputs.measures.mass!"
           />
         </div>

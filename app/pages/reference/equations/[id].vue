@@ -5,6 +5,8 @@ import {
   EQUATIONS,
   isChartable,
   lookUpChart,
+  CONVERSIONS,
+  convertsFor,
   type Conversion,
   type Sex,
 } from '#core'
@@ -22,6 +24,14 @@ const GRADES: Record<string, string> = {
 
 const sex = ref<Sex>(equation.value?.variants[0]?.sex ?? 'female')
 const conversion = ref<Conversion>('siri')
+/* What was made on men converts for no woman. */
+watch(
+  sex,
+  (to) => {
+    if (!convertsFor(conversion.value, to)) conversion.value = 'siri'
+  },
+  { flush: 'sync' },
+)
 const step = ref<'2' | '5'>('5')
 const sexes = computed(() =>
   (equation.value?.variants ?? []).map((v) => ({
@@ -172,7 +182,7 @@ const NEEDS = {
             :label="t('reference.for')"
             :options="sexes"
           />
-          <ConversionChoice v-if="givesDensity" v-model="conversion" />
+          <ConversionChoice v-if="givesDensity" v-model="conversion" :sex />
           <ChoiceRow v-model="step" :label="t('equations.rows')" :options="steps" />
           <ChoiceRow
             v-model="classesBy"
@@ -200,7 +210,7 @@ const NEEDS = {
             <template v-if="givesDensity">
               {{
                 t('reference.fatConversion', {
-                  conversion: t(`reference.conversions.${conversion}`),
+                  conversion: CONVERSIONS[conversion].name,
                 })
               }}
             </template>

@@ -1,6 +1,6 @@
 import { type Message, say } from '../say'
 import type { Sex } from '../anatomy/ids'
-import { type IsoDate, ageOn } from '../units/dates'
+import { type IsoDate, ageOn, monthsOn } from '../units/dates'
 
 /** When somebody was born, as far as it is known: the day, the year alone, or nothing. */
 export interface Birth {
@@ -31,6 +31,10 @@ function ageBy({ birthDate, birthYear }: Birth, dayOfYear: string, on: IsoDate) 
  * @returns undefined where nothing is known of it
  */
 export const ageOf = (birth: Birth, on: IsoDate): number | undefined => ageBy(birth, '07-01', on)
+
+/** Age in completed months on a day; undefined where the day of birth is not known. */
+export const ageMonthsOf = ({ birthDate }: Birth, on: IsoDate): number | undefined =>
+  birthDate === null ? undefined : Math.max(0, monthsOn(birthDate, on))
 
 /** The least age that somebody may have on a day: what protects the young goes by it. */
 export const leastAgeOf = (birth: Birth, on: IsoDate): number | undefined =>

@@ -8,7 +8,8 @@ import { CM_PER_INCH } from '../units/constants'
 import { PERCENTILES, fatByPercentile } from './percentiles'
 
 /** What a table classifies. */
-export type NormQuantity = 'fatPercent' | 'bmi' | 'waistToHip' | 'waist' | 'waistToHeight'
+export type NormQuantity =
+  'fatPercent' | 'bmi' | 'bmiForAge' | 'heightForAge' | 'waistToHip' | 'waist' | 'waistToHeight'
 
 /** One band: from `from` up to, not including, the next band's. */
 export interface Band {
@@ -51,6 +52,28 @@ const ofAdults = (bands: (sex: Sex) => Band[]) => (sex: Sex, ageYears: number) =
 
 /** The edge of "over" a value: no tape reads finer than a millimetre. */
 const justOver = (cm: number) => cm + 0.05
+
+/** The edge of "over" so many standard deviations: those themselves are not over it. */
+const over = (z: number) => z + 1e-9
+
+/** Bands of the growth reference, by standard deviations from the middle of the age. */
+const ofGrowing = (names: Message[], edges: number[]) => (_: Sex, ageYears: number) =>
+  ageYears >= 5 && ageYears < 19 ? banded(names, edges) : null
+const WHO_GROWTH =
+  'World Health Organization; de Onis M et al. Bull World Health Organ 2007;85:660-667, from the tables in the npm package who-growth 1.7.0'
+const BMI_FOR_AGE = [
+  say('norms.severeThinness'),
+  say('norms.thinness'),
+  say('norms.usualForAge'),
+  say('norms.overweightForAge'),
+  say('norms.obesityForAge'),
+]
+const HEIGHT_FOR_AGE = [
+  say('norms.veryShortForAge'),
+  say('norms.shortForAge'),
+  say('norms.usualForAge'),
+  say('norms.tallForAge'),
+]
 
 /** The column of a table by age: the last whose first year is not after the age. */
 function column<T>(columns: [firstYear: number, value: T][], age: number): T | null {
@@ -215,6 +238,24 @@ export const NORM_TABLES: readonly NormTable[] = [
         [18.5, 25, 30, 35, 40],
       ),
     ),
+  },
+  {
+    id: 'bmi-age-who',
+    name: say('norms.bmiForAgeWho'),
+    source: WHO_GROWTH,
+    of: 'bmiForAge',
+    unit: 'SD',
+    note: say('norms.growthNote'),
+    bands: ofGrowing(BMI_FOR_AGE, [-3, -2, over(1), over(2)]),
+  },
+  {
+    id: 'height-age-who',
+    name: say('norms.heightForAgeWho'),
+    source: WHO_GROWTH,
+    of: 'heightForAge',
+    unit: 'SD',
+    note: say('norms.growthNote'),
+    bands: ofGrowing(HEIGHT_FOR_AGE, [-3, -2, over(2)]),
   },
   {
     id: 'whr-who',

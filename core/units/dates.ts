@@ -3,6 +3,7 @@ import {
   addDays as add,
   addMonths as laterByMonths,
   differenceInCalendarDays,
+  differenceInMonths,
   differenceInYears,
   isValid,
   lightFormat,
@@ -35,6 +36,11 @@ function read(date: IsoDate): Date {
  */
 export function ageOn(birthDate: IsoDate, on: IsoDate): number {
   return differenceInYears(read(on), read(birthDate))
+}
+
+/** Age in completed months. @throws InputError naming `date` when either is not a date */
+export function monthsOn(birthDate: IsoDate, on: IsoDate): number {
+  return differenceInMonths(read(on), read(birthDate))
 }
 
 /** Whole days from one date to another; negative when the second is earlier. */

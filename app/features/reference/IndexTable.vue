@@ -10,7 +10,12 @@ const rows = computed(() =>
   props.figures.map((figure) => {
     const [first, ...others] = figure.classes
     const id = figure.waist ? `${figure.id}-${figure.waist}` : figure.id
-    return { id, ...indexWords(figure, lengthUnit.value), first, others }
+    const { fewer } = figure
+    return {
+      ...{ id, ...indexWords(figure, lengthUnit.value), first, others },
+      // Nobody is the first or the last of a hundred by a table.
+      share: fewer === undefined ? undefined : whole(Math.min(99, Math.max(1, fewer))),
+    }
   }),
 )
 const others = computed(() =>
@@ -45,6 +50,9 @@ const others = computed(() =>
               <span class="block text-faded">
                 {{ tell(row.first.table.name) }}.
                 {{ tell(row.first.girthNote) }}
+                <template v-if="row.share">
+                  {{ t('reference.fewerOfAge', { share: row.share }) }}
+                </template>
               </span>
             </template>
             <span v-else class="text-faded">{{ t('reference.noTableThisAge') }}</span>

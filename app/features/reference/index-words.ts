@@ -4,6 +4,8 @@ import type { IndexFigure, LengthUnit } from '#core'
 export function indexWords({ id, value, waist }: IndexFigure, unit: LengthUnit) {
   const shown = {
     bmi: () => t('reference.kgPerM2', { value: fixed(value, 1) }),
+    bmiForAge: () => t('reference.deviations', { z: signed(value, 1) }),
+    heightForAge: () => t('reference.deviations', { z: signed(value, 1) }),
     waist: () => formatLength(value, unit),
     waistToHip: () => fixed(value, 2),
     waistToHeight: () => fixed(value, 2),

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import {
+  ageMonthsOf,
   classify,
   estimate,
   everyResultOf,
@@ -64,6 +65,7 @@ const figures = computed(() => {
   const girths = measured.filter(({ site }) => isGirth(site))
   return indicesOf({
     ...subject,
+    ageMonths: ageMonthsOf(props.person, props.checkIn.measuredOn),
     girths: Object.fromEntries(girths.map(({ site, value }) => [site, value])),
   })
 })

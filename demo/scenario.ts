@@ -17,6 +17,7 @@ import {
   techniqueOf,
   usualRepeatError,
   type Conditions,
+  type Conversion,
   type GirthId,
   type OwnProtocol,
   type ScreeningAnswers,
@@ -128,7 +129,10 @@ interface Person {
   /** Error-free body mass at the first check-in, kg. */
   massKg: number
   massUnit?: 'lb'
-  protocol?: 'three-fold' | 'eight-fold-int' | 'full-profile' | 'home-weekly'
+  protocol?:
+    'three-fold' | 'eight-fold-int' | 'full-profile' | 'home-weekly' | 'youth' | 'ten-fold-czech'
+  /** Density to fat % as the coach has chosen it; Siri's where not said. */
+  conversion?: Conversion
   /** A set of the coach's own, in place of a named one. */
   ownProtocol?: OwnProtocol
   /** Only the year of birth is on record. */
@@ -604,12 +608,62 @@ const PROFILED: Person[] = [
   },
 ]
 
+/** Measured by what was made for people like them, or by what their records were kept by. */
+const BY_THEIR_OWN: Person[] = [
+  {
+    // Swims, and is thirteen: a guardian consents, two folds, no percentages, BMI among those of her age.
+    name: 'Juno Wickfield',
+    sex: 'female',
+    age: 13,
+    height: [158, 'cm', '158'],
+    folds: [13, 15],
+    massKg: 49.5,
+    protocol: 'youth',
+    daysAgo: every(84, 3, 24),
+    cadenceDays: 84,
+    massBy: 1.6,
+    hidePercentages: true,
+    screening: { answers: { flags: [], training: 'athlete', build: 'usual' }, daysAgo: 200 },
+  },
+  {
+    // Brought a record of twenty years from abroad, and goes on with it.
+    name: 'Vesna Morland',
+    sex: 'female',
+    age: 44,
+    height: [169, 'cm', '169'],
+    // Cheek, chin, chest, tenth rib, triceps, subscapular, abdominal, suprailiac, above the knee, back of the calf.
+    folds: [9, 7, 11, 13, 19, 15, 22, 17, 16, 14],
+    massKg: 66.4,
+    protocol: 'ten-fold-czech',
+    daysAgo: every(42, 4, 11),
+    cadenceDays: 42,
+    foldsTo: 0.9,
+    massBy: -2.2,
+  },
+  {
+    // Says to be of the group that a conversion was made on, and is measured by it.
+    name: 'Odette Marlowe',
+    sex: 'female',
+    age: 33,
+    height: [171, 'cm', '171'],
+    folds: [10, 13, 18, 14, 19, 15, 24],
+    massKg: 71,
+    conversion: 'ortiz',
+    daysAgo: every(28, 4, 9),
+    foldsTo: 0.93,
+    massBy: -1.4,
+  },
+]
+
+/** Sets whose folds are not among the seven. */
+const NAMED_SETS: ReadonlySet<string> = new Set([
+  ...['eight-fold-int', 'full-profile', 'youth', 'ten-fold-czech'],
+])
+
 /** The sites that a person's folds are of. */
 const sitesOfFolds = ({ protocol, ownProtocol: own, sex }: Person): readonly SkinfoldId[] =>
   own?.folds ??
-  (protocol === 'eight-fold-int' || protocol === 'full-profile'
-    ? protocolById(protocol).folds[sex]
-    : SEVEN_FOLDS)
+  (protocol && NAMED_SETS.has(protocol) ? protocolById(protocol).folds[sex] : SEVEN_FOLDS)
 
 const CALIPER_STEP_MM = 0.5
 const SCALE_STEP_KG = 0.1
@@ -633,7 +687,7 @@ export function scenario(today: string): Scenario {
   const normal = randomNormal.source(randomLcg(SEED))(0, 1)
   const id = (...parts: (string | number)[]) => uuidFrom(parts.join('/'), NAMESPACE)
 
-  const everybody = [...PEOPLE, ...FORMER, ...PROFILED]
+  const everybody = [...PEOPLE, ...FORMER, ...PROFILED, ...BY_THEIR_OWN]
   const clients = everybody.map((person, index): DemoClient => ({
     id: id(person.name),
     name: person.name,
@@ -696,7 +750,10 @@ export function scenario(today: string): Scenario {
       return [{ clientId: of(person), date, kg }]
     })
   })
-  const checkIns = [...checkInsOfMembers, ...[...FORMER, ...PROFILED].flatMap(checkInsOf)]
+  const checkIns = [
+    ...checkInsOfMembers,
+    ...[...FORMER, ...PROFILED, ...BY_THEIR_OWN].flatMap(checkInsOf),
+  ]
   const events = PEOPLE.flatMap((person) =>
     (person.events ?? []).map(({ daysAgo, ...event }) => ({
       ...event,
@@ -857,7 +914,7 @@ export function scenario(today: string): Scenario {
       id: checkInId,
       clientId: client.id,
       protocolId: protocol.id,
-      conversion: 'siri',
+      conversion: person.conversion ?? 'siri',
       measuredOn,
       startedAt,
       closedAt: underWay
@@ -877,7 +934,7 @@ export function scenario(today: string): Scenario {
         ...(underWay ? (person.lastConditions ?? USUAL_CONDITIONS) : USUAL_CONDITIONS),
         ...(person.feels && visit === person.daysAgo.length - 1 ? { feels: person.feels } : {}),
       },
-      consent: { by: 'client', at: startedAt },
+      consent: { by: person.age < 18 ? 'guardian' : 'client', at: startedAt },
       massDry: underWay ? null : true,
       fromPaper: false,
     }

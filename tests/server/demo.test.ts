@@ -2,6 +2,7 @@ import { afterAll, beforeAll, describe, expect, test } from 'vitest'
 import {
   checkPlan,
   followUp,
+  indicesOf,
   foldSumOf,
   isoDateOf,
   lookAtRecord,
@@ -40,7 +41,7 @@ test('is the same every time, and its dates move with today', () => {
 
 test('is put in once', async () => {
   await seedDemo(api.db, async () => {})
-  expect(todaySchema.parse((await api.get('/api/today')).body).clients).toBe(20)
+  expect(todaySchema.parse((await api.get('/api/today')).body).clients).toBe(23)
 })
 
 describe('shows what it is there to show', () => {
@@ -154,6 +155,27 @@ describe('shows what it is there to show', () => {
     const { readings } = checkIns.at(-1)!
     expect(readings.find(({ site }) => site === 'front_thigh')!.technique).toBe('supported')
     expect(readings.some(({ site }) => site === 'own_fold_high_calf')).toBe(true)
+  })
+
+  test('a girl by the equation and the reference of her age, and two by what was made for them', () => {
+    const { client, checkIns, sheets } = of('Juno')
+    expect(client.showPercentages).toBe(false)
+    expect(checkIns.map(({ consent }) => consent?.by)).toEqual(['guardian', 'guardian', 'guardian'])
+    const { subject } = sheets.at(-1)!
+    const [, forAge] = indicesOf({ ...subject, girths: {} })
+    expect(forAge).toMatchObject({ id: 'bmiForAge' })
+    const person = (name: string) => {
+      const { height, ...rest } = of(name).client
+      return { ...rest, heightCm: height?.cm ?? null }
+    }
+    const resultOfLast = (name: string) => {
+      const made = resultOf(person(name), of(name).checkIns.at(-1)!)
+      return made.ok ? made.value : undefined
+    }
+    expect(resultOfLast('Vesna')!.equationId).toBe('parizkova-10')
+    const { conversion, density, fatPercent } = resultOfLast('Odette')!
+    expect(conversion).toBe('ortiz')
+    expect(fatPercent).toBeCloseTo(485 / density! - 439, 9)
   })
 
   test('an estimate for every closed check-in of a protocol with an equation', () => {

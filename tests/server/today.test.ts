@@ -13,9 +13,9 @@ import { sayOf } from '../../server/verdicts/say'
 import { startApi } from './support/app'
 
 const today = isoDateOf(new Date())
-const EVERYBODY = 20
+const EVERYBODY = 23
 /** With those who have left. */
-const EVER = 28
+const EVER = 31
 /** How many are shown of what is worth telling. */
 const SHOWN = 3
 

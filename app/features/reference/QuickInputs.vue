@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import {
+  BONE_IDS,
   CONVERSIONS,
   GIRTH_IDS,
   isSkinfold,
@@ -216,6 +217,11 @@ function clear() {
         </legend>
         <NumberFields :model-value="texts" :fields="siteFields(GIRTHS_IN_ORDER)" class="pt-2" />
       </fieldset>
+    </InTurn>
+    <InTurn v-if="withGirths">
+      <FoldOut :title="t('quick.bonesLengthunit', { lengthUnit })">
+        <NumberFields :model-value="texts" :fields="siteFields(BONE_IDS)" />
+      </FoldOut>
     </InTurn>
     <button type="button" class="button" @click="clear">{{ t('quick.nextPerson') }}</button>
   </form>

@@ -9,10 +9,12 @@ import {
   type OwnProtocol,
   type Sex,
   type SiteId,
+  type BoneId,
   type SkinfoldId,
   type Typed,
   usualRules,
   kindOfSite,
+  isBone,
   isGirth,
   standardWithin,
 } from '#core'
@@ -31,7 +33,10 @@ const folds = computed(() => measured.value.map(({ site }) => site).filter(isSki
 const keepable = computed(() =>
   folds.value.every((site) => standardOf(site) === standardWithin(site, standard.value)),
 )
-const hasAll = (of: readonly SkinfoldId[]) => folds.value.every((site) => of.includes(site))
+const bones = computed(() => measured.value.map(({ site }) => site).filter(isBone))
+const hasAll = (of: readonly SkinfoldId[], ofBones: readonly BoneId[]) =>
+  folds.value.every((site) => of.includes(site)) &&
+  bones.value.every((site) => ofBones.includes(site))
 
 async function askWhose() {
   keeping.value = true
@@ -41,16 +46,18 @@ async function askWhose() {
     .filter((c) => c.sex === sex.value)
 }
 
-/** A set that holds the folds: a named one, one of the gym's own, or one made for them. */
+/** A set that holds the folds and bones: a named one, one of the gym's own, or one made for them. */
 async function protocolFor(): Promise<string> {
-  const named = PROTOCOLS.find((p) => p.standard === standard.value && hasAll(p.folds[sex.value]))
+  const named = PROTOCOLS.find(
+    (p) => p.standard === standard.value && hasAll(p.folds[sex.value], p.bones[sex.value]),
+  )
   if (named) return named.id
   const { ownProtocols } = await callApi(gymRoutes.view, {})
   // One with its own way at a fold is another place.
   const own = ownProtocols.find(
     (p) =>
       p.standard === standard.value &&
-      hasAll(p.folds) &&
+      hasAll(p.folds, p.bones ?? []) &&
       folds.value.every((site) => techniqueOf(p, site) === null),
   )
   if (own) return own.id
@@ -61,6 +68,7 @@ async function protocolFor(): Promise<string> {
     id: `own-quick-${newId().slice(0, 8)}`,
     name: t('quick.quickEstimateCountFolds', { count: folds.value.length }),
     ...{ standard: standard.value, folds: folds.value, girths: [] },
+    ...(bones.value.length > 0 ? { bones: bones.value } : {}),
     ...usual,
     foldTrials: { ...usual.foldTrials, count, most: Math.min(count + 1, MOST_TRIALS) },
   }

@@ -1,5 +1,6 @@
 import { createInjectionState } from '@vueuse/core'
 import {
+  BONE_IDS,
   CONVERSION_IDS,
   CONVERSIONS,
   convertsFor,
@@ -63,7 +64,7 @@ function quickEstimate(usual: LandmarkStandard) {
   const otherFolds = computed(() => SKINFOLD_IDS.filter((site) => !folds.value.includes(site)))
 
   const fields = computed((): Record<string, QuickField> => {
-    const sites: SiteId[] = [...SKINFOLD_IDS, ...GIRTH_IDS]
+    const sites: SiteId[] = [...SKINFOLD_IDS, ...GIRTH_IDS, ...BONE_IDS]
     return {
       age: numberField(texts.age ?? '', t('reference.age'), [0, 120], t('quick.completedYears')),
       sum: numberField(texts.sum ?? '', t('quick.sumFolds'), [5, 600], t('quick.numberMm')),
@@ -75,7 +76,7 @@ function quickEstimate(usual: LandmarkStandard) {
     }
   })
   const measured = computed<LocatedValue[]>(() =>
-    [...folds.value, ...otherFolds.value, ...GIRTH_IDS].flatMap((site) => {
+    [...folds.value, ...otherFolds.value, ...GIRTH_IDS, ...BONE_IDS].flatMap((site) => {
       const value = fields.value[site]?.value
       if (value === undefined) return []
       return [{ site, value, standard: isSkinfold(site) ? standardOf(site) : null }]

@@ -612,7 +612,7 @@ const PROFILED: Person[] = [
 const BY_THEIR_OWN: Person[] = [
   {
     // Swims, and is thirteen: a guardian consents, two folds, no percentages, BMI among those of her age.
-    name: 'Juno Wickfield',
+    name: 'Minna Wickfield',
     sex: 'female',
     age: 13,
     height: [158, 'cm', '158'],

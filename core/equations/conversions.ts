@@ -11,10 +11,12 @@ interface DensityConversion {
   b: number
   citation: string
   /**
-   * Made on one sex, and on the group that its name says. A coach chooses it for a client who says to be of that group;
+   * Made on one sex, and on one group of it. A coach chooses it for a client who says to be of that group;
    * nothing chooses it by itself.
    */
   sex?: Sex
+  /** Of whom, where the name does not say so. */
+  group?: Message
 }
 
 /** Coefficients are from memory of the cited sources. */
@@ -36,6 +38,7 @@ export const CONVERSIONS: Record<Conversion, DensityConversion> = {
   schutte: {
     id: 'schutte',
     name: say('methods.schutte'),
+    group: say('methods.blackMen'),
     a: 437,
     b: 393,
     citation: 'Schutte JE et al. J Appl Physiol 1984;56:1647-1649',
@@ -44,6 +47,7 @@ export const CONVERSIONS: Record<Conversion, DensityConversion> = {
   ortiz: {
     id: 'ortiz',
     name: say('methods.ortiz'),
+    group: say('methods.blackWomen'),
     a: 485,
     b: 439,
     citation: 'Ortiz O et al. Am J Clin Nutr 1992;55:8-13',

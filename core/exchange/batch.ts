@@ -2,6 +2,7 @@ import { say, sentences, type Words } from '../say'
 import {
   BONE_IDS,
   GIRTH_IDS,
+  LANDMARK_STANDARDS,
   type LandmarkStandard,
   SKINFOLD_IDS,
   type Sex,
@@ -12,10 +13,12 @@ import { type LocatedValue, serves } from '../anatomy/landmark-standards'
 import { LANDMARKS, landmarkOf } from '../anatomy/landmarks'
 import { estimate } from '../composition/estimate'
 import { estimateEvery } from '../composition/every'
+import { checkedConversion } from '../equations/conversions'
 import { isOfGroup } from '../equations/populations'
 import { equationById } from '../equations/registry'
 import {
   PUBERTY_STAGES,
+  type Conversion,
   type Equation,
   type Estimate,
   type Subject,
@@ -44,7 +47,7 @@ export type BatchResult = Record<Exclude<Column, 'warnings' | 'error'>, string |
   Record<'warnings' | 'error', Words>
 
 /** The standard that a fold of a sheet belongs to: the sheet's, or the one that locates it where the sheet's does not. */
-export function standardFor(site: SkinfoldId, sheet: 'us' | 'int'): LandmarkStandard {
+export function standardFor(site: SkinfoldId, sheet: LandmarkStandard): LandmarkStandard {
   if (landmarkOf(site, sheet)) return sheet
   return LANDMARKS.find((l) => l.site === site)!.standard
 }
@@ -52,28 +55,47 @@ export function standardFor(site: SkinfoldId, sheet: 'us' | 'int'): LandmarkStan
 interface SiteColumn {
   site: SiteId
   column: string
-  standards: Record<'us' | 'int', LandmarkStandard | null>
+  standards: Record<LandmarkStandard, LandmarkStandard | null>
 }
 
-/** Every site with an input column: Sloan's own suprailiac has none. */
+const ofEach = <T>(of: (standard: LandmarkStandard) => T) =>
+  Object.fromEntries(LANDMARK_STANDARDS.map((one) => [one, of(one)])) as Record<LandmarkStandard, T>
+
+/** The input column of every site. */
 const SITE_COLUMNS: SiteColumn[] = [
-  ...SKINFOLD_IDS.filter((site) => site !== 'suprailiac_sloan').map((site) => ({
+  ...SKINFOLD_IDS.map((site) => ({
     site,
     column: `${site}_mm`,
-    standards: { us: standardFor(site, 'us'), int: standardFor(site, 'int') },
+    standards: ofEach((sheet) => standardFor(site, sheet)),
   })),
   ...[...GIRTH_IDS, ...BONE_IDS].map((site) => ({
     site,
     column: `${site}_cm`,
-    standards: { us: null, int: null },
+    standards: ofEach(() => null),
   })),
 ]
 
-export function standardOf(row: RowReader): 'us' | 'int' {
+export function standardOf(row: RowReader): LandmarkStandard {
   // `school` is what the column was called at first; sheets that say so are still about.
   const text = row.text('standard') || row.text('school') || 'us'
-  if (text === 'us' || text === 'int') return text
-  throw inputError('standard', 'unknown', 'standard', text, say('files.usIntUsWhenEmpty'))
+  const known = LANDMARK_STANDARDS.find((one) => one === text)
+  if (known) return known
+  const accepted = say('files.standardsUsWhenEmpty', { ids: LANDMARK_STANDARDS.join(', ') })
+  throw inputError('standard', 'unknown', 'standard', text, accepted)
+}
+
+/** What a row is besides its values. */
+interface Sheet {
+  id: string
+  subject: Subject
+  standard: LandmarkStandard
+  conversion: Conversion
+}
+
+/** Siri's where none is named; `direct` stands in results of forms that want none. */
+function conversionOf(row: RowReader, sex: Sex): Conversion {
+  const text = row.text('conversion')
+  return text === '' || text === 'direct' ? 'siri' : checkedConversion(text, sex)
 }
 
 function subjectOf(row: RowReader): Subject {
@@ -135,7 +157,12 @@ interface Plan {
 
 type PlacedColumn = SiteColumn & { at: number }
 
-function planFor(name: string, sex: Sex, standard: 'us' | 'int', columns: PlacedColumn[]): Plan {
+function planFor(
+  name: string,
+  sex: Sex,
+  standard: LandmarkStandard,
+  columns: PlacedColumn[],
+): Plan {
   const equation = equationById(name)
   const folds: readonly SiteId[] = equation.variants.find((v) => v.sex === sex)?.folds ?? []
   const isServed = ({ site, standards }: PlacedColumn) =>
@@ -148,10 +175,8 @@ function planFor(name: string, sex: Sex, standard: 'us' | 'int', columns: Placed
 }
 
 function byName(
-  id: string,
   { equation, served, foreign }: Plan,
-  subject: Subject,
-  standard: 'us' | 'int',
+  { id, subject, standard, conversion }: Sheet,
   cells: readonly string[],
 ): BatchResult {
   const other = foreign.find(({ at }) => cells[at]?.trim())
@@ -169,11 +194,11 @@ function byName(
     const value = numberOf(column, cells[at]?.trim() ?? '')
     if (value !== undefined) values[site] = value
   }
-  return resultRow(id, estimate(equation.id, subject, values))
+  return resultRow(id, estimate(equation.id, subject, values, { conversion }))
 }
 
-function byInputs(id: string, subject: Subject, measured: LocatedValue[]): BatchResult[] {
-  const results = estimateEvery(subject, measured).filter(({ equation }) =>
+function byInputs({ id, subject, conversion }: Sheet, measured: LocatedValue[]): BatchResult[] {
+  const results = estimateEvery(subject, measured, { conversion }).filter(({ equation }) =>
     isOfGroup(equation, subject),
   )
   const rows = results.flatMap((result): BatchResult[] => {
@@ -201,7 +226,7 @@ function byInputs(id: string, subject: Subject, measured: LocatedValue[]): Batch
  * Reads a backlog of paper sheets row by row. The columns are found once, so that a long file costs no look-ups.
  *
  * @param header column names, as in docs/how-it-computes.md: folds in `_mm`, girths in `_cm`
- * @returns the estimates of a row's cells: one for each equation that its `equation` column names (ids with blanks
+ * @returns the estimates of a row's cells, densities by its `conversion`: one for each equation that its `equation` column names (ids with blanks
  *   between), or all that its inputs allow; numbers unrounded. A bad row is one with its words in `error`
  */
 export function batchReader(
@@ -215,20 +240,15 @@ export function batchReader(
   const readRow = rowReader(header)
   const plans = new Map<string, Plan>()
 
-  function named(
-    id: string,
-    name: string,
-    subject: Subject,
-    standard: 'us' | 'int',
-    cells: readonly string[],
-  ) {
+  function named(name: string, sheet: Sheet, cells: readonly string[]) {
+    const { subject, standard } = sheet
     try {
       const key = `${name} ${subject.sex} ${standard}`
       let plan = plans.get(key)
       if (!plan) plans.set(key, (plan = planFor(name, subject.sex, standard, columns)))
-      return byName(id, plan, subject, standard, cells)
+      return byName(plan, sheet, cells)
     } catch (error) {
-      if (error instanceof InputError) return errorRow(id, name, error)
+      if (error instanceof InputError) return errorRow(sheet.id, name, error)
       throw error
     }
   }
@@ -240,14 +260,13 @@ export function batchReader(
     try {
       const subject = subjectOf(row)
       const standard = standardOf(row)
-      if (names !== '') {
-        return names.split(/\s+/).map((name) => named(id, name, subject, standard, cells))
-      }
+      const sheet = { id, subject, standard, conversion: conversionOf(row, subject.sex) }
+      if (names !== '') return names.split(/\s+/).map((name) => named(name, sheet, cells))
       const measured = columns.flatMap(({ site, column, standards, at }): LocatedValue[] => {
         const value = numberOf(column, cells[at]?.trim() ?? '')
         return value === undefined ? [] : [{ site, standard: standards[standard], value }]
       })
-      return byInputs(id, subject, measured)
+      return byInputs(sheet, measured)
     } catch (error) {
       if (error instanceof InputError) return [errorRow(id, names, error)]
       throw error

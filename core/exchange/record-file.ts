@@ -1,6 +1,7 @@
 import { say } from '../say'
 import {
   GIRTH_IDS,
+  type LandmarkStandard,
   SKINFOLD_IDS,
   type Sex,
   type SiteId,
@@ -41,7 +42,7 @@ export interface RecordRow {
   massDays: number
   /** Undefined where the row names none. */
   equationId: string | undefined
-  standard: 'us' | 'int'
+  standard: LandmarkStandard
   tester: string
   skill: 'trained' | 'novice'
   caliper: string
@@ -81,16 +82,16 @@ export interface SettledValue extends SiteValue {
 
 /** The value of a site by the rules of its row's standard. */
 export function valueIn(
-  standard: 'us' | 'int',
+  standard: LandmarkStandard,
   site: SiteId,
   trials: readonly number[],
 ): SettledValue {
-  const scheme = schemeOf(standard === 'us' ? US_RULES : INT_RULES, site)
+  const scheme = schemeOf(standard === 'int' ? INT_RULES : US_RULES, site)
   return { scheme, ...siteValue(trials, scheme.tolerance, scheme.value)! }
 }
 
 /** Where a value of a site stands on the body, by the standard of its row. */
-export const placeIn = (standard: 'us' | 'int', site: SiteId): Location => ({
+export const placeIn = (standard: LandmarkStandard, site: SiteId): Location => ({
   site,
   standard: isSkinfold(site) ? standardFor(site, standard) : null,
 })

@@ -53,10 +53,7 @@ const ofAdults = (bands: (sex: Sex) => Band[]) => (sex: Sex, ageYears: number) =
 /** The edge of "over" a value: no tape reads finer than a millimetre. */
 const justOver = (cm: number) => cm + 0.05
 
-/** The edge of "over" so many standard deviations: those themselves are not over it. */
-const over = (z: number) => z + 1e-9
-
-/** Bands of the growth reference, by standard deviations from the middle of the age. */
+/** Bands of the growth reference, by standard deviations from the middle of the age; nobody stands right on a limit. */
 const ofGrowing = (names: Message[], edges: number[]) => (_: Sex, ageYears: number) =>
   ageYears >= 5 && ageYears < 19 ? banded(names, edges) : null
 const WHO_GROWTH =
@@ -246,7 +243,7 @@ export const NORM_TABLES: readonly NormTable[] = [
     of: 'bmiForAge',
     unit: 'SD',
     note: say('norms.growthNote'),
-    bands: ofGrowing(BMI_FOR_AGE, [-3, -2, over(1), over(2)]),
+    bands: ofGrowing(BMI_FOR_AGE, [-3, -2, 1, 2]),
   },
   {
     id: 'height-age-who',
@@ -255,7 +252,7 @@ export const NORM_TABLES: readonly NormTable[] = [
     of: 'heightForAge',
     unit: 'SD',
     note: say('norms.growthNote'),
-    bands: ofGrowing(HEIGHT_FOR_AGE, [-3, -2, over(2)]),
+    bands: ofGrowing(HEIGHT_FOR_AGE, [-3, -2, 2]),
   },
   {
     id: 'whr-who',

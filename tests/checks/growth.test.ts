@@ -59,11 +59,11 @@ describe('the growth reference', () => {
   })
 
   /* Over +1 overweight, over +2 obesity, under -2 thinness, under -3 severe thinness: the same paper, page 665 (from memory). */
-  test('a limit itself is within it', () => {
+  test('classes begin and end where the authors have it', () => {
     const named = (z: number) =>
       tell(classify('bmi-age-who', z, { sex: 'male', ageYears: 12 })!.band.name)
-    expect([-3.01, -3, -2, 1, 1.01, 2, 2.01].map(named)).toEqual([
-      ...['severe thinness', 'thinness', 'usual for the age', 'usual for the age'],
+    expect([-3.01, -2.99, -2.01, -1.99, 0.99, 1.01, 1.99, 2.01].map(named)).toEqual([
+      ...['severe thinness', 'thinness', 'thinness', 'usual for the age', 'usual for the age'],
       ...['overweight for the age', 'overweight for the age', 'obesity for the age'],
     ])
     expect(classify('bmi-age-who', 1, { sex: 'male', ageYears: 19 })).toBeNull()

@@ -1,6 +1,6 @@
 import { told } from '../support/words'
 import { describe, expect, test } from 'vitest'
-import { estimate, estimateRow } from '#core'
+import { attempt, EQUATIONS, estimate, estimateRow, isSkinfold, limitsOf, type SiteId } from '#core'
 import { woman, womanFolds } from '../support/woman-row'
 
 describe('a row', () => {
@@ -37,13 +37,64 @@ describe('a row', () => {
     }
   })
 
+  const forms = EQUATIONS.flatMap((equation) =>
+    equation.variants.map((variant) => ({ equation, variant })),
+  )
+  test.each(forms)(
+    'by $equation.id, $variant.sex, from its own columns',
+    ({ equation, variant }) => {
+      const { sex, folds, girths, optionalGirths = [] } = variant
+      const sites: SiteId[] = [...folds, ...girths, ...optionalGirths.map(({ girth }) => girth)]
+      // A little over what is least usual of each: of the forms that refuse it, others are tried below.
+      const valuesBy = (share: number) =>
+        Object.fromEntries(
+          sites.map((site) => {
+            const { softLow, softHighMale } = limitsOf(site)
+            return [site, Math.round(softLow + share * (softHighMale - softLow))]
+          }),
+        )
+      const ageYears = Math.max(
+        variant.ages?.youngest ?? 18,
+        Math.min(30, variant.ages?.oldest ?? 30),
+      )
+      const subject = { sex, ageYears, heightCm: 171, massKg: 83, puberty: 'in' as const }
+      let compared = 0
+      for (const share of [0.2, 0.35, 0.5, 0.65, 0.8]) {
+        const values = valuesBy(share)
+        const made = attempt(() => estimate(equation.id, subject, values, { conversion: 'brozek' }))
+        const [row] = estimateRow({
+          ...{ id: 'x', equation: equation.id, sex, age_years: String(ageYears) },
+          ...{ height_cm: '171', mass_kg: '83', puberty: 'in', conversion: 'brozek' },
+          standard: equation.standard ?? '',
+          ...Object.fromEntries(
+            sites.map((site) => [
+              `${site}_${isSkinfold(site) ? 'mm' : 'cm'}`,
+              String(values[site]),
+            ]),
+          ),
+        })
+        if (!made.ok) expect(row!.error).not.toBe('')
+        else {
+          compared++
+          expect(row).toMatchObject({ fat_percent: made.value.fatPercent, error: '' })
+          expect(row!.conversion).toBe(variant.gives === 'density' ? 'brozek' : 'direct')
+        }
+      }
+      expect(compared).toBeGreaterThan(0)
+    },
+  )
+
   test.each([
     [{ sex: 'f' }, /sex: enter male or female\. Got “f”/],
     [{ age_years: '' }, /^age_years: enter 0 to 120 years\.$/],
     [{ thigh_mm: 'twelve' }, /thigh_mm: .* Got “twelve”/],
     [{ thigh_mm: '' }, /^Thigh: enter 3 to 100 mm\.$/],
     [{ abdominal_mm: '195' }, /Abdominal: enter .* Got 195/],
-    [{ standard: 'dw' }, /standard: enter us or int.* Got “dw”/],
+    [{ standard: 'uk' }, /standard: enter us, int, dw, czech, gym, us when empty.* Got “uk”/],
+    [
+      { conversion: 'schutte' },
+      /Conversion: enter siri, brozek, ortiz, or white-women.* Got “schutte”/,
+    ],
     [{ equation: 'nope' }, /Equation: .* Got “nope”/],
     [{ age_years: '12' }, /age: enter 18 years and over\. Got 12/],
   ])('that is bad says why: %o', (change, words) => {

@@ -158,7 +158,7 @@ describe('shows what it is there to show', () => {
   })
 
   test('a girl by the equation and the reference of her age, and two by what was made for them', () => {
-    const { client, checkIns, sheets } = of('Juno')
+    const { client, checkIns, sheets } = of('Minna')
     expect(client.showPercentages).toBe(false)
     expect(checkIns.map(({ consent }) => consent?.by)).toEqual(['guardian', 'guardian', 'guardian'])
     const { subject } = sheets.at(-1)!

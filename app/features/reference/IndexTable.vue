@@ -40,7 +40,7 @@ const others = computed(() =>
       </thead>
       <tbody>
         <tr v-for="row in rows" :key="row.id" class="border-b border-line align-baseline">
-          <th scope="row" class="py-1.5 pr-3 font-normal wrap-anywhere">{{ row.name }}</th>
+          <th scope="row" class="min-w-20 py-1.5 pr-3 font-normal wrap-anywhere">{{ row.name }}</th>
           <td class="figure pr-5 text-right text-[24px] whitespace-nowrap" :data-test="row.id">
             {{ row.value }}
           </td>

@@ -8,7 +8,10 @@ const conversion = defineModel<Conversion>({ required: true })
 const options = computed(() =>
   Object.values(CONVERSIONS)
     .filter(({ id }) => convertsFor(id, props.sex))
-    .map(({ id, name }) => ({ value: id, name: tell(name) })),
+    .map(({ id, name, group }) => ({
+      ...{ value: id, name: tell(name) },
+      ...(group ? { detail: tell(group) } : {}),
+    })),
 )
 </script>
 

@@ -226,6 +226,7 @@ const ways = computed(() =>
         <template v-if="result.ok && shown && result.value.standardError !== null">
           {{ t('result.besideFatNowEquationS') }}
         </template>
+        {{ ' ' }}
         <template v-if="since.last">
           {{ t('result.asReadThisCheckLess') }}
         </template>

@@ -19,7 +19,8 @@ const tables = computed(() =>
 )
 function span({ from, to }: Band, unit: string): string {
   const key = from === -Infinity ? 'below' : to === Infinity ? 'over' : 'between'
-  return t(`ranges.span.${key}`, { from, to, unit }).trim()
+  const said = (value: number) => String(value).replace('-', '−')
+  return t(`ranges.span.${key}`, { from: said(from), to: said(to), unit }).trim()
 }
 </script>
 

@@ -60,7 +60,8 @@ export interface DemoClient {
 }
 
 /** What the seed does not fill in from the gym. */
-type OfGym = 'testerId' | 'caliperId' | 'tapeId' | 'scaleId' | 'heightCm' | 'voided' | 'revision'
+type Tools = 'caliperId' | 'tapeId' | 'boneCaliperId' | 'scaleId'
+type OfGym = 'testerId' | Tools | 'heightCm' | 'voided' | 'revision'
 
 export interface DemoCheckIn extends Omit<CheckIn, OfGym> {
   readings: DemoReading[]

@@ -28,7 +28,7 @@ import {
   weighIns,
 } from '../server/database/schema'
 import { decideOnReport } from '../server/client-side/weekly-reports'
-import { changeSettings, nameFirstTester } from '../server/equipment/commands'
+import { changeSettings, keepInUse, nameFirstTester } from '../server/equipment/commands'
 import { findSettings } from '../server/equipment/queries'
 import { closeLeaderboard } from '../server/leaderboards/commands'
 import { changeReminderSettings } from '../server/reminders/settings'
@@ -107,6 +107,16 @@ export async function seedDemo(
     await seedStudies(tx, {
       ...{ caliperId: caliperId!, tapeId: tapeId!, coachId: testerId, otherId, today },
     })
+    const boneCaliperId = randomUUID()
+    await tx.insert(instruments).values({
+      ...{ id: boneCaliperId, kind: 'bone-caliper', name: 'Bone caliper', graduation: 0.05 },
+    })
+    await keepCheck(
+      boneCaliperId,
+      -60,
+      [5, 10, 20].map((known) => ({ known, read: known })),
+    )
+    await keepInUse(tx, { boneCaliperId })
     await keepCheck(scaleId!, -230, [{ known: 20, read: 20.1 }])
     await tx
       .insert(ownProtocols)
@@ -139,7 +149,7 @@ export async function seedDemo(
       }
     }
     const instrumentOf = {
-      ...{ breadth: null, length: null },
+      ...{ breadth: boneCaliperId, length: boneCaliperId },
       skinfold: caliperId,
       girth: tapeId,
       mass: scaleId,
@@ -151,6 +161,7 @@ export async function seedDemo(
       await tx.insert(checkIns).values({
         ...checkIn,
         ...{ testerId: by, caliperId, tapeId, scaleId },
+        boneCaliperId: taken.some(({ kind }) => kind === 'breadth') ? boneCaliperId : null,
         startedAt: new Date(startedAt),
         closedAt: closedAt === null ? null : new Date(closedAt),
       })

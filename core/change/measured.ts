@@ -1,4 +1,4 @@
-import { type SiteId, isSkinfold } from '../anatomy/ids'
+import { type SiteId, isSkinfold, isBone } from '../anatomy/ids'
 import { type CheckInRecord, type Person, type Sheet, sheetOf } from '../composition/check-in'
 import type { MeasuredOccasion } from '../composition/error-bands'
 import { servedValues } from '../composition/every'
@@ -34,6 +34,7 @@ export interface Measured extends CheckInRecord {
   testerId?: string
   caliperId?: string | null
   tapeId?: string | null
+  boneCaliperId?: string | null
   conditions?: Conditions
   /** Sites whose reading in force was taken by another tester or instrument than those of the check-in. */
   siteSetups?: Partial<Record<SiteId, SiteSetup>>
@@ -67,6 +68,10 @@ export function measuredOf<C extends CheckInRecord & SetupIds>(
   }
 }
 
+/** Where a check-in says what a site was read with. */
+export const toolOf = (site: SiteId) =>
+  isSkinfold(site) ? 'caliperId' : isBone(site) ? 'boneCaliperId' : 'tapeId'
+
 /** Sites that somebody else read, or with something else; of two trials by two people the later counts. */
 function otherSetups(
   checkIn: SetupIds,
@@ -77,21 +82,21 @@ function otherSetups(
   const others = new Map<SiteId, SiteSetup>()
   for (const { site, testerId, instrumentId } of inForce) {
     if (!site) continue
-    const fold = isSkinfold(site)
-    const usual = fold ? checkIn.caliperId : checkIn.tapeId
+    const tool = toolOf(site)
+    const usual = checkIn[tool] ?? null
     const by = testerId ?? checkIn.testerId
     const using = instrumentId === undefined ? usual : instrumentId
     if (by === checkIn.testerId && using === usual) {
       others.delete(site)
       continue
     }
-    const ids = { testerId: by, caliperId: checkIn.caliperId, tapeId: checkIn.tapeId }
+    const { caliperId, tapeId, boneCaliperId } = checkIn
     others.set(site, {
       testerId: by,
       instrumentId: using,
       setup: measurementSetupOf(
         known,
-        { ...ids, [fold ? 'caliperId' : 'tapeId']: using },
+        { testerId: by, caliperId, tapeId, boneCaliperId, [tool]: using },
         known.ownErrors[by],
       ),
     })
@@ -105,7 +110,7 @@ export function setupAt(measured: Measured, site: SiteId): SiteSetup {
     measured.siteSetups?.[site] ?? {
       setup: measured.setup,
       testerId: measured.testerId,
-      instrumentId: (isSkinfold(site) ? measured.caliperId : measured.tapeId) ?? null,
+      instrumentId: measured[toolOf(site)] ?? null,
     }
   )
 }

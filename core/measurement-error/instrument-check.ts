@@ -1,9 +1,11 @@
 import { type Message, num, say } from '../say'
 import { type IsoDate, addDays, daysBetween } from '../units/dates'
 
-export type InstrumentKind = 'caliper' | 'tape' | 'scale'
+/** A bone caliper is whatever reads breadths and lengths of bones. */
+export const INSTRUMENT_KINDS = ['caliper', 'tape', 'bone-caliper', 'scale'] as const
+export type InstrumentKind = (typeof INSTRUMENT_KINDS)[number]
 
-/** What an instrument read against something known: mm for calipers, cm for tapes, kg for scales. */
+/** What an instrument read against something known: mm for calipers, cm for tapes and bone calipers, kg for scales. */
 export interface CheckPoint {
   known: number
   read: number
@@ -12,16 +14,23 @@ export interface CheckPoint {
 export const INSTRUMENT_UNITS: Record<InstrumentKind, string> = {
   caliper: 'mm',
   tape: 'cm',
+  'bone-caliper': 'cm',
   scale: 'kg',
 }
 
 /** How far off one point may be: a graduation, or this where none is known. Judgement, no source. */
-const ALLOWED: Record<InstrumentKind, number> = { caliper: 0.5, tape: 0.3, scale: 0.2 }
+const ALLOWED: Record<InstrumentKind, number> = {
+  caliper: 0.5,
+  tape: 0.3,
+  'bone-caliper': 0.1,
+  scale: 0.2,
+}
 
 /** Gaps, lengths and masses that a check usually stands on. Common practice, no source. */
 export const USUAL_POINTS: Record<InstrumentKind, number[]> = {
   caliper: [10, 20, 30, 40],
   tape: [30, 60, 100],
+  'bone-caliper': [5, 10, 20],
   scale: [5, 10, 20],
 }
 

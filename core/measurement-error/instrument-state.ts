@@ -136,7 +136,12 @@ export function proposedInstrument(
 }
 
 /** How far from nothing a closed caliper or an empty scale may read: half of what a check allows. Judgement, no source. */
-const ZERO_ALLOWED = { caliper: 0.25, tape: 0.15, scale: 0.1 } as const
+const ZERO_ALLOWED: Record<InstrumentKind, number> = {
+  caliper: 0.25,
+  tape: 0.15,
+  'bone-caliper': 0.05,
+  scale: 0.1,
+}
 
 /** Whether what an instrument reads closed or empty is near enough to nothing. */
 export const isZero = (kind: InstrumentKind, read: number): boolean =>

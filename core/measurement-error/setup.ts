@@ -24,11 +24,12 @@ export interface SetupIds {
   testerId: string
   caliperId: string | null
   tapeId: string | null
+  boneCaliperId?: string | null
 }
 
 /**
- * Who measures and with what, for the size of the error: the tester's skill, the graduation of caliper and tape, and
- * how the jaws are pressed. A tester who is not known counts as trained.
+ * Who measures and with what, for the size of the error: the tester's skill, the graduation of caliper, tape
+ * and bone caliper, and how the jaws are pressed. A tester who is not known counts as trained.
  *
  * @param ownErrors the tester's own error, where it is known
  */
@@ -39,12 +40,14 @@ export function measurementSetupOf(
 ): MeasurementSetup {
   const caliper = instruments.find(({ id }) => id === ids.caliperId)
   const tape = instruments.find(({ id }) => id === ids.tapeId)
+  const boneCaliper = instruments.find(({ id }) => id === ids.boneCaliperId)
   return {
     skill: testers.find(({ id }) => id === ids.testerId)?.skill ?? 'trained',
     ownErrors,
     graduation: {
       ...(caliper?.graduation ? { mm: caliper.graduation } : {}),
       ...(tape?.graduation ? { cm: tape.graduation } : {}),
+      ...(boneCaliper?.graduation ? { boneCm: boneCaliper.graduation } : {}),
     },
     handSqueezed: caliper?.jaws === 'hand',
   }

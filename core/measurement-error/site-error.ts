@@ -1,4 +1,4 @@
-import { type SiteId, isSkinfold } from '../anatomy/ids'
+import { type SiteId, isSkinfold, isBone } from '../anatomy/ids'
 import { blendedRepeatError } from './technical-error'
 import { RELOCATION_SHARE, type Skill, usualRepeatError } from './usual-errors'
 import type { TrialScheme } from '../protocols/trial-scheme'
@@ -26,7 +26,7 @@ export interface MeasurementSetup {
   /** The tester's own error by site, where known. */
   ownErrors?: OwnErrors
   /** Graduation of the caliper, mm; or of the tape, cm. */
-  graduation?: { mm?: number; cm?: number }
+  graduation?: { mm?: number; cm?: number; boneCm?: number }
   /** The caliper's jaws are squeezed by hand. */
   handSqueezed?: boolean
   /** Somebody measures themselves. */
@@ -74,7 +74,8 @@ function computeSiteError(site: SiteId, setup: MeasurementSetup): SiteError {
   const squeezed = setup.handSqueezed && isSkinfold(site) ? HAND_SQUEEZED : 1
   const alone = setup.selfTaken ? SELF_TAKEN : 1
   const repeat = blendedRepeatError(own?.tem, own?.pairs ?? 0, usual * squeezed * alone)
-  const graduation = (isSkinfold(site) ? setup.graduation?.mm : setup.graduation?.cm) ?? 0
+  const { mm, cm, boneCm } = setup.graduation ?? {}
+  const graduation = (isSkinfold(site) ? mm : isBone(site) ? boneCm : cm) ?? 0
   return {
     repeat: Math.sqrt(repeat ** 2 + graduation ** 2 / 12),
     relocation: RELOCATION_SHARE * repeat,

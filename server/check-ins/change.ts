@@ -31,6 +31,7 @@ const SCALARS = [
   'testerId',
   'caliperId',
   'tapeId',
+  'boneCaliperId',
   'scaleId',
   'measuredOn',
 ] as const
@@ -192,8 +193,8 @@ export async function changeCheckIn(
         parts.map(({ field, old, new: now }) => ({ field, old, new: now })),
       )
     } else if (!row.fromPaper) {
-      const { testerId, caliperId, tapeId, scaleId } = change
-      const chosen = Object.entries({ testerId, caliperId, tapeId, scaleId })
+      const { testerId, caliperId, tapeId, boneCaliperId, scaleId } = change
+      const chosen = Object.entries({ testerId, caliperId, tapeId, boneCaliperId, scaleId })
       await keepInUse(tx, Object.fromEntries(chosen.filter(([, value]) => value !== undefined)))
     }
   })

@@ -28,7 +28,7 @@ const READING = sql`r.id, r.kind, r.site, r.standard, r.technique, r.trial, r.va
 
 /** A check-in with its readings, of the check-ins that a query calls c; without the height in force. */
 const CHECK_IN = sql`c.id, c.client_id as "clientId", c.tester_id as "testerId", c.caliper_id as "caliperId",
-  c.tape_id as "tapeId", c.scale_id as "scaleId", c.protocol_id as "protocolId", c.own_protocol as "ownProtocol",
+  c.tape_id as "tapeId", c.bone_caliper_id as "boneCaliperId", c.scale_id as "scaleId", c.protocol_id as "protocolId", c.own_protocol as "ownProtocol",
   c.tolerance, c.consent, c.mass_dry as "massDry", c.from_paper as "fromPaper", c.conversion,
   c.measured_on as "measuredOn", ${iso(sql`c.started_at`)} as "startedAt", ${iso(sql`c.closed_at`)} as "closedAt",
   c.revision, case when c.voided_at is null then null else

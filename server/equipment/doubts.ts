@@ -42,7 +42,7 @@ export function instrumentsToCheck(
 
 /** The instruments that a check-in is begun with: those in use, or others in place of what is out of tolerance. */
 export const proposedInstruments = <
-  T extends Record<'caliperId' | 'tapeId' | 'scaleId', string | null>,
+  T extends Record<'caliperId' | 'tapeId' | 'boneCaliperId' | 'scaleId', string | null>,
 >(
   all: readonly Instrument[],
   inUse: T,
@@ -50,5 +50,6 @@ export const proposedInstruments = <
   ...inUse,
   caliperId: proposedInstrument(all, 'caliper', inUse.caliperId),
   tapeId: proposedInstrument(all, 'tape', inUse.tapeId),
+  boneCaliperId: proposedInstrument(all, 'bone-caliper', inUse.boneCaliperId),
   scaleId: proposedInstrument(all, 'scale', inUse.scaleId),
 })

@@ -137,15 +137,17 @@ export interface EquipmentIds {
   testerId?: string | null
   caliperId?: string | null
   tapeId?: string | null
+  boneCaliperId?: string | null
   scaleId?: string | null
 }
 
 /** True when everybody and everything named is on record, each instrument of its kind. */
 export async function equipmentExists(db: Connection, ids: EquipmentIds): Promise<boolean> {
-  const { testerId, caliperId, tapeId, scaleId } = ids
+  const { testerId, caliperId, tapeId, boneCaliperId, scaleId } = ids
   const named = [
     ['caliper', caliperId],
     ['tape', tapeId],
+    ['bone-caliper', boneCaliperId],
     ['scale', scaleId],
   ] as const
   for (const [kind, id] of named) {

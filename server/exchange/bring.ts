@@ -319,6 +319,7 @@ class Import {
       ...{ id, clientId, testerId: tester(checkIn.tester), protocolId: checkIn.protocol },
       caliperId: instrument(checkIn.caliper),
       tapeId: instrument(checkIn.tape),
+      boneCaliperId: instrument(checkIn.boneCaliper),
       scaleId: instrument(checkIn.scale),
       ...{ ownProtocol: ownProtocol as never, tolerance, consent, massDry, fromPaper, conversion },
       voidedAt: voided ? new Date(voided.at) : null,

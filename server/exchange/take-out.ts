@@ -33,7 +33,8 @@ const CHECK_INS = rowsOf(
   sql`k.id, k.measured_on as "measuredOn", ${iso(sql`k.started_at`)} as "startedAt", ${iso(sql`k.closed_at`)} as "closedAt",
     k.from_paper as "fromPaper", case when k.voided_at is null then null else
       json_build_object('at', ${iso(sql`k.voided_at`)}, 'reason', k.void_reason) end as voided,
-    k.tester_id as tester, k.caliper_id as caliper, k.tape_id as tape, k.scale_id as scale, k.protocol_id as protocol,
+    k.tester_id as tester, k.caliper_id as caliper, k.tape_id as tape, k.bone_caliper_id as "boneCaliper",
+    k.scale_id as scale, k.protocol_id as protocol,
     k.own_protocol as "ownProtocol", k.tolerance, k.conversion, k.consent, k.mass_dry as "massDry",
     ${rowsOf(sql`s.site, s.reason`, sql`from check_in_skips s where s.check_in_id = k.id`, sql`s.site`)} as skipped,
     ${listOf(sql`g.girth`, sql`from check_in_extra_girths g where g.check_in_id = k.id`, sql`g.position`)} as "extraGirths",
@@ -139,7 +140,7 @@ async function gymOut(db: Connection, whose: Whose): Promise<ExchangeGym> {
     whose === 'all'
       ? sql`true`
       : sql`x.id in (select ${column} from readings r join check_ins k on k.id = r.check_in_id where k.client_id = ${whose.clientId}
-          union select unnest(array[k.tester_id, k.caliper_id, k.tape_id, k.scale_id]) from check_ins k where k.client_id = ${whose.clientId})`
+          union select unnest(array[k.tester_id, k.caliper_id, k.tape_id, k.bone_caliper_id, k.scale_id]) from check_ins k where k.client_id = ${whose.clientId})`
   const gym = await jsonOf<unknown>(
     db,
     sql`json_build_object(

@@ -88,6 +88,7 @@ const choices = {
   testerId: idSchema,
   caliperId: idSchema.nullable(),
   tapeId: idSchema.nullable(),
+  boneCaliperId: idSchema.nullable(),
   scaleId: idSchema.nullable(),
 }
 

@@ -9,6 +9,7 @@ import {
   upgradedOwnProtocol,
   type OwnProtocol,
   say,
+  INSTRUMENT_KINDS,
 } from '../../core/index'
 import {
   above0,
@@ -84,7 +85,7 @@ const graduation = errorText(say('fields.graduation'), say('fields.n0015'))
 
 export const instrumentFormSchema = z.object({
   id: idSchema,
-  kind: choice(say('fields.kind'), ['caliper', 'tape', 'scale']),
+  kind: choice(say('fields.kind'), INSTRUMENT_KINDS),
   name: requiredText(say('fields.name'), 60),
   graduation: z.number(graduation).min(0.01, graduation).max(5, graduation).nullable(),
   jaws: choice(say('fields.jaws'), JAWS).nullable(),
@@ -125,6 +126,7 @@ export const settingsSchema = z.object({
   testerId: idSchema.nullable(),
   caliperId: idSchema.nullable(),
   tapeId: idSchema.nullable(),
+  boneCaliperId: idSchema.nullable(),
   scaleId: idSchema.nullable(),
   /** What stands on pages on paper. */
   gymName: freeText(say('fields.gymName'), 80),

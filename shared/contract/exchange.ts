@@ -9,6 +9,7 @@ import {
   kindOfSite,
   READING_KINDS,
   CONVERSION_IDS,
+  INSTRUMENT_KINDS,
 } from '../../core/index'
 import { CLIENT_NOTE_KINDS, JAWS, SKIP_REASONS } from './choices'
 import { conditionsSchema, TYPED_UNITS } from './check-ins'
@@ -63,7 +64,7 @@ export type ExchangePerson = z.output<typeof exchangePersonSchema>
 
 export const exchangeInstrumentSchema = z.object({
   id: idSchema,
-  kind: choice(say('fields.kind'), ['caliper', 'tape', 'scale']),
+  kind: choice(say('fields.kind'), INSTRUMENT_KINDS),
   name: named(60),
   graduation: numberIn(say('fields.graduation'), 0.01, 5).nullable().default(null),
   jaws: choice(say('fields.jaws'), JAWS).nullable().default(null),
@@ -138,6 +139,7 @@ export const exchangeCheckInSchema = z.object({
   tester: idSchema,
   caliper: idSchema.nullable().default(null),
   tape: idSchema.nullable().default(null),
+  boneCaliper: idSchema.nullable().default(null),
   scale: idSchema.nullable().default(null),
   protocol: protocolIdSchema,
   ownProtocol: keptProtocolSchema.nullable().default(null),

@@ -1,4 +1,4 @@
-import { LOOK_AT, WORTH_TELLING, say } from '../../core/index'
+import { LOOK_AT, WORTH_TELLING, say, INSTRUMENT_KINDS } from '../../core/index'
 import { backupConcernSchema } from './backups'
 import { z } from './zod'
 import { clientSummarySchema } from './clients'
@@ -56,7 +56,7 @@ export const todaySchema = z.object({
   /** Instruments that are out of tolerance, or to be checked. */
   instruments: z.array(
     z.object({
-      ...{ id: z.string(), name: z.string(), kind: z.enum(['caliper', 'tape', 'scale']) },
+      ...{ id: z.string(), name: z.string(), kind: z.enum(INSTRUMENT_KINDS) },
       what: z.enum(['out', 'overdue', 'soon']),
       lastOn: isoDateSchema.nullable(),
       /** Until the check is due, where it comes. */

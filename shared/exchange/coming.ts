@@ -1,4 +1,19 @@
-import { equationById, findingsOf, type BroughtCheckIn, type Finding, type IsoDate, type LeftOut, type Message, type Place, type Question, type ReadSheet, type Sex, type SiteId, type Words, type Conversion } from '../../core/index'
+import {
+  equationById,
+  findingsOf,
+  type BroughtCheckIn,
+  type Finding,
+  type IsoDate,
+  type LeftOut,
+  type Message,
+  type Place,
+  type Question,
+  type ReadSheet,
+  type Sex,
+  type SiteId,
+  type Words,
+  type Conversion,
+} from '../../core/index'
 import type { ExchangeCheckIn, ExchangeGym } from '../contract/exchange'
 import type { ImportCounts, ImportLine } from '../contract/imports'
 import { readingsOf } from './in-force'

@@ -13,6 +13,7 @@ import {
   type SiteId,
   kindOfSite,
   CONVERSION_IDS,
+  INSTRUMENT_KINDS,
 } from '../../core/index'
 import {
   EXCHANGE_FORMAT,
@@ -117,7 +118,7 @@ class BundleReader {
     }
     const instruments = of('Device').map(({ id, deviceName, type, extension: more }) => ({
       id: this.idFor(id),
-      kind: KINDS.find((kind) => kind === type?.text) ?? ('caliper' as const),
+      kind: INSTRUMENT_KINDS.find((kind) => kind === type?.text) ?? ('caliper' as const),
       name: deviceName?.[0]?.name ?? 'Device',
       graduation: Number(textIn(more, 'graduation') ?? NaN) || null,
       jaws: (textIn(more, 'jaws') as 'spring' | undefined) ?? null,
@@ -283,6 +284,7 @@ class BundleReader {
         ...{
           caliper: known('caliper') ?? null,
           tape: known('tape') ?? null,
+          boneCaliper: known('bone-caliper') ?? null,
           scale: known('scale') ?? null,
         },
         conditions: { ...(known('conditions') as object | undefined), ...(notes ? { notes } : {}) },
@@ -292,7 +294,6 @@ class BundleReader {
 }
 
 const UUID = /^[0-9a-f]{8}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{12}$/i
-const KINDS = ['caliper', 'tape', 'scale'] as const
 
 function nameIn({ name }: Patient): string {
   const [first] = name ?? []

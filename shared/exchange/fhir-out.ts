@@ -125,6 +125,7 @@ function* checkInEntries(
       ...json('consent', checkIn.consent),
       ...json('caliper', checkIn.caliper),
       ...json('tape', checkIn.tape),
+      ...json('bone-caliper', checkIn.boneCaliper),
       ...json('scale', checkIn.scale),
       ...(Object.keys(conditions).length === 0 ? [] : json('conditions', conditions)),
     ],

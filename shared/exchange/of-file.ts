@@ -143,7 +143,8 @@ class RecordMaker {
     const tape = this.toolNamed('tape', brought.tape)
     return {
       ...{ id: this.making.newId(), measuredOn: date, startedAt: at, closedAt: at },
-      ...{ fromPaper: true, voided: null, tester, caliper, tape, scale: null },
+      ...{ fromPaper: true, voided: null, tester, caliper, tape },
+      ...{ boneCaliper: null, scale: null },
       ...{ protocol: protocolId, ownProtocol, tolerance: null, conversion, consent: null },
       ...{ massDry: null, skipped: [], extraGirths },
       conditions: notes === '' ? {} : { notes },

@@ -3,12 +3,10 @@ import { stampReading, type LocatedReading } from '../../app/features/check-in/s
 import { idOf, readingOp, viewOf } from './support/world'
 
 const A = idOf('check-in A')
-const [caliperId, tapeId, scaleId] = ['caliper', 'tape', 'scale'].map(idOf) as [
-  string,
-  string,
-  string,
-]
-const { checkIn } = viewOf(A, { caliperId, tapeId, scaleId })
+const [caliperId, tapeId, boneCaliperId, scaleId] = [
+  ...['caliper', 'tape', 'bone caliper', 'scale'],
+].map(idOf) as [string, string, string, string]
+const { checkIn } = viewOf(A, { caliperId, tapeId, boneCaliperId, scaleId })
 const made = { id: idOf('made'), takenAt: '2026-03-02T09:05:00.000Z' }
 const typed = (
   kind: LocatedReading['kind'],
@@ -22,6 +20,8 @@ const typed = (
 test.each([
   ['skinfold', 'thigh', caliperId],
   ['girth', 'waist', tapeId],
+  ['breadth', 'femur', boneCaliperId],
+  ['length', 'foot_length', boneCaliperId],
   ['mass', null, scaleId],
   ['height', null, null],
 ] as const)('a %s is stored with what it was taken with', (kind, site, instrumentId) => {
@@ -30,7 +30,9 @@ test.each([
     ...{ ...typed(kind, site), ...made, checkInId: A, supersedes: null },
     ...{ testerId: checkIn.testerId, instrumentId, correctedBy: null, sentBy: null },
   })
-  const bare = { ...checkIn, caliperId: null, tapeId: null, scaleId: null }
+  const bare = {
+    ...{ ...checkIn, caliperId: null, tapeId: null, boneCaliperId: null, scaleId: null },
+  }
   expect(stampReading(typed(kind, site), bare, [], made, []).instrumentId).toBeNull()
 })
 

@@ -9,6 +9,7 @@ import {
   effectiveTrials,
   estimate,
   gradientsOf,
+  measurementSetupOf,
   occasionErrors,
   occasionVariance,
   percentTem,
@@ -23,6 +24,7 @@ import {
   temOfTrials,
   usualRepeatError,
   type MeasurementSetup,
+  type SiteId,
   type Subject,
   type Values,
 } from '#core'
@@ -107,6 +109,24 @@ describe('technical error of measurement', () => {
       12,
     )
     expect(plain.relocation).toBeCloseTo(RELOCATION_SHARE * plain.repeat, 12)
+  })
+
+  test('each kind of site counts the graduation of what it is read with', () => {
+    const graduations = { caliper: 1, tape: 0.5, 'bone caliper': 0.05 }
+    const instruments = Object.entries(graduations).map(([id, graduation]) => ({
+      ...{ id, graduation, jaws: null },
+    }))
+    const ids = { testerId: 'x', caliperId: 'caliper', tapeId: 'tape' }
+    const setup = measurementSetupOf(
+      { testers: [], instruments },
+      { ...ids, boneCaliperId: 'bone caliper' },
+    )
+    const added = (site: SiteId) =>
+      siteError(site, setup).repeat ** 2 - siteError(site, { skill: 'trained' }).repeat ** 2
+    expect(added('thigh')).toBeCloseTo(1 / 12, 12)
+    expect(added('waist')).toBeCloseTo(0.5 ** 2 / 12, 12)
+    expect(added('femur')).toBeCloseTo(0.05 ** 2 / 12, 12)
+    expect(added('foot_length')).toBeCloseTo(0.05 ** 2 / 12, 12)
   })
 })
 

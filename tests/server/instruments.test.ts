@@ -90,6 +90,21 @@ test('out of tolerance, a caliper is no longer proposed, and the verdict that st
   ])
 })
 
+test('a bone caliper is put in use and goes with the check-in, until it is found out of tolerance', async () => {
+  const id = randomUUID()
+  const body = { id, kind: 'bone-caliper', name: 'Branches', graduation: 0.05, jaws: null }
+  await api.post('/api/gym/instruments', { ...body, checkEveryDays: 365, retired: false })
+  expect((await start()).checkIn.boneCaliperId).toBeNull()
+  const { status } = await api.patch('/api/gym', { boneCaliperId: id })
+  expect(status).toBe(200)
+  expect((await start()).checkIn.boneCaliperId).toBe(id)
+  // Two millimeters on ten centimeters is more than it may be off.
+  await check(id, 0, 0.2)
+  expect((await start()).checkIn.boneCaliperId).toBeNull()
+  const away = { ...body, checkEveryDays: 365, retired: true }
+  expect((await api.patch(`/api/gym/instruments/${id}`, away)).status).toBe(200)
+})
+
 test('after it was serviced it is proposed again; what it read while it was out stays in doubt', async () => {
   const mended = await api.post(`/api/gym/instruments/${caliper().id}/checks`, {
     ...{ id: randomUUID(), checkedOn: addDays(today, -1), points: [{ known: 20, read: 20 }] },

@@ -163,7 +163,8 @@ describe('who measures and with what', () => {
   test('can be nobody and nothing that is not there, nor a tape for a caliper', async () => {
     const { id } = await start((await addClient()).id)
     const tape = (await gym()).instruments.find(({ kind }) => kind === 'tape')!
-    for (const tools of [{ testerId: randomUUID() }, { caliperId: tape.id }]) {
+    const wrong = [{ testerId: randomUUID() }, { caliperId: tape.id }, { boneCaliperId: tape.id }]
+    for (const tools of wrong) {
       const { status, body } = await api.patch(`/api/check-ins/${id}`, { revision: 0, ...tools })
       expect([status, body.problems[0].message]).toEqual([404, 'No such tester or instrument.'])
     }

@@ -84,9 +84,16 @@ const tools = computed(() => {
     { key: 'testerId', label: t('checkIn.tester'), options: testers },
     { key: 'caliperId', label: t('checkIn.caliper'), options: of('caliper') },
     { key: 'tapeId', label: t('checkIn.tape'), options: of('tape') },
+    { key: 'boneCaliperId', label: t('checkIn.boneCaliperTool'), options: of('bone-caliper') },
     { key: 'scaleId', label: t('checkIn.scale'), options: of('scale') },
   ] as const
 })
+/** A bone caliper only where bones are measured. */
+const shownTools = computed(() =>
+  tools.value.filter(
+    ({ key }) => key !== 'boneCaliperId' || protocol.value.bones[client.value!.sex].length > 0,
+  ),
+)
 interface Tool {
   id: string
   name: string
@@ -196,7 +203,7 @@ const otherSetup = computed(() => {
             <AboutTerm term="tester" />
           </h3>
           <div class="grid grid-cols-2 gap-x-4 gap-y-2 pt-2">
-            <div v-for="tool in tools" :key="tool.key">
+            <div v-for="tool in shownTools" :key="tool.key">
               <label :for="tool.key" class="text-faded">{{ tool.label }}</label>
               <select
                 :id="tool.key"

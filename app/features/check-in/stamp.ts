@@ -22,15 +22,15 @@ export type TypedReading = Pick<
 /** The same with the way in which its set takes the site. */
 export type LocatedReading = TypedReading & Pick<NewReading, 'technique'>
 
-type Instruments = Partial<Pick<CheckIn, 'caliperId' | 'tapeId' | 'scaleId'>>
+type Instruments = Partial<Pick<CheckIn, 'caliperId' | 'tapeId' | 'boneCaliperId' | 'scaleId'>>
 
-/** What a reading of that kind is taken with; heights and bones are taken with nothing that is on record. */
+/** What a reading of that kind is taken with; heights are taken with nothing that is on record. */
 export function instrumentFor(
   kind: NewReading['kind'],
-  { caliperId, tapeId, scaleId }: Instruments,
+  { caliperId, tapeId, boneCaliperId, scaleId }: Instruments,
 ): string | null {
-  const nothing = { height: null, breadth: null, length: null }
-  return { skinfold: caliperId, girth: tapeId, mass: scaleId, ...nothing }[kind] ?? null
+  const bones = { breadth: boneCaliperId, length: boneCaliperId }
+  return { skinfold: caliperId, girth: tapeId, ...bones, mass: scaleId, height: null }[kind] ?? null
 }
 
 /** Instruments of the gym with their checks, as far as they put readings right. */

@@ -1,7 +1,7 @@
-import { isSkinfold, type SiteStep } from '#core'
+import { toolOf, type SiteStep } from '#core'
 
 /**
- * What a caliper or tape types lands in the field of the site in hand, and is taken when its jaws stand still.
+ * What a caliper, a tape or a bone caliper types lands in the field of the site in hand, and is taken when its jaws stand still.
  *
  * @param text of the field
  * @param step the box that is open
@@ -17,8 +17,7 @@ export function useInstrumentOfSite(text: Ref<string>, step: () => SiteStep | un
   function typedBy(): string | null {
     const of = step()
     if (!of || !stands()) return null
-    const { caliperId, tapeId } = store.checkIn!
-    const id = isSkinfold(of.site) ? caliperId : tapeId
+    const id = store.checkIn![toolOf(of.site)]
     const instrument = store.view!.gym.instruments.find((one) => one.id === id)
     return instrument?.name ?? t('devices.typing')
   }

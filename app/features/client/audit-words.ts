@@ -24,6 +24,7 @@ const FIELDS: Record<string, Key> = {
   testerId: 'clientFile.fields.testerId',
   caliperId: 'clientFile.fields.caliperId',
   tapeId: 'clientFile.fields.tapeId',
+  boneCaliperId: 'clientFile.fields.boneCaliperId',
   scaleId: 'clientFile.fields.scaleId',
   massDry: 'clientFile.fields.massDry',
   consent: 'clientFile.fields.consent',

@@ -64,6 +64,7 @@ function close() {
           {
             caliper: t('equipment.setJawsKnownGapsGauge'),
             tape: t('equipment.layTapeAlongSteelRule'),
+            'bone-caliper': t('equipment.setBoneCaliperKnown'),
             scale: t('equipment.putKnownWeightsScale'),
           }[instrument.kind]
         }}

@@ -56,7 +56,7 @@ async function setCorrected(corrected: boolean) {
         {{ instrument.isCorrected ? t('equipment.outCorrected') : t('equipment.outNotProposed') }}
       </p>
       <ZeroCheck
-        v-if="!instrument.retired && instrument.kind !== 'tape'"
+        v-if="!instrument.retired && (instrument.kind === 'caliper' || instrument.kind === 'scale')"
         class="pt-1"
         :instrument
         :today

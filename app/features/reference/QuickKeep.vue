@@ -78,10 +78,10 @@ async function protocolFor(): Promise<string> {
 
 /** The values typed, as readings of a check-in. */
 function readingsOf(checkIn: CheckIn, now: string): NewReading[] {
-  const { testerId, caliperId, tapeId, scaleId } = checkIn
+  const { testerId, caliperId, tapeId, boneCaliperId, scaleId } = checkIn
   const instruments = {
     ...{ skinfold: caliperId, girth: tapeId, mass: scaleId },
-    ...{ height: null, breadth: null, length: null },
+    ...{ height: null, breadth: boneCaliperId, length: boneCaliperId },
   }
   const reading = (
     kind: NewReading['kind'],

@@ -15,6 +15,7 @@ usePageTitle(() => t('equipment.equipment'))
 const KINDS: { id: InstrumentKind; name: string }[] = [
   { id: 'caliper', name: t('equipment.calipers') },
   { id: 'tape', name: t('equipment.tapes') },
+  { id: 'bone-caliper', name: t('equipment.boneCalipers') },
   { id: 'scale', name: t('equipment.scales') },
 ]
 const SKILLS = [

@@ -32,6 +32,7 @@ export const checkIns = pg.pgTable(
       .references(() => people.id),
     caliperId: pg.uuid('caliper_id').references(() => instruments.id),
     tapeId: pg.uuid('tape_id').references(() => instruments.id),
+    boneCaliperId: pg.uuid('bone_caliper_id').references(() => instruments.id),
     scaleId: pg.uuid('scale_id').references(() => instruments.id),
     protocolId: pg.text('protocol_id').notNull(),
     /** The protocol itself, where it is one of the coach's own. */

@@ -1,4 +1,4 @@
-import type { OwnProtocol, Tolerance } from '#core'
+import { INSTRUMENT_KINDS, type OwnProtocol, type Tolerance } from '../../../core/index'
 import { sql } from 'drizzle-orm'
 import { COACHES_SEE } from '../../../shared/access'
 import * as pg from 'drizzle-orm/pg-core'
@@ -10,9 +10,9 @@ export const instruments = pg.pgTable(
   'instruments',
   {
     id: pg.uuid('id').primaryKey(),
-    kind: pg.text('kind', { enum: ['caliper', 'tape', 'scale'] }).notNull(),
+    kind: pg.text('kind', { enum: INSTRUMENT_KINDS }).notNull(),
     name: pg.text('name').notNull(),
-    /** Smallest step of the scale: mm for calipers, cm for tapes, kg for scales. */
+    /** Smallest step of the scale: mm for calipers, cm for tapes and bone calipers, kg for scales. */
     graduation: pg.doublePrecision('graduation'),
     /** Of a caliper. */
     jaws: pg.text('jaws', { enum: ['spring', 'hand', 'click'] }),
@@ -23,7 +23,7 @@ export const instruments = pg.pgTable(
     createdAt: instant('created_at').notNull().defaultNow(),
   },
   (t) => [
-    pg.check('instruments_kind', oneOf(t.kind, ['caliper', 'tape', 'scale'])),
+    pg.check('instruments_kind', oneOf(t.kind, INSTRUMENT_KINDS)),
     pg.check('instruments_jaws', oneOf(t.jaws, ['spring', 'hand', 'click'])),
     pg.check('instruments_graduation', sql`${t.graduation} > 0 and ${t.graduation} <= 5`),
     pg.check('instruments_check_every_days', sql`${t.checkEveryDays} between 1 and 1000`),
@@ -84,6 +84,7 @@ export const settings = pg.pgTable(
     testerId: pg.uuid('tester_id').references(() => people.id),
     caliperId: pg.uuid('caliper_id').references(() => instruments.id),
     tapeId: pg.uuid('tape_id').references(() => instruments.id),
+    boneCaliperId: pg.uuid('bone_caliper_id').references(() => instruments.id),
     scaleId: pg.uuid('scale_id').references(() => instruments.id),
     /** What stands on pages on paper. */
     gymName: pg.text('gym_name').notNull().default(''),

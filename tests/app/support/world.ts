@@ -31,7 +31,13 @@ function checkInOf(id: string, more: Partial<CheckIn> = {}): CheckIn {
   return {
     ...{ id, clientId: idOf('client'), protocolId: 'seven-fold', conversion: 'siri' },
     ...{ consent: null, massDry: null, testerId: idOf('tester'), caliperId: null, tapeId: null },
-    ...{ scaleId: null, ownProtocol: null, tolerance: null, measuredOn: '2026-03-02' },
+    ...{
+      boneCaliperId: null,
+      scaleId: null,
+      ownProtocol: null,
+      tolerance: null,
+      measuredOn: '2026-03-02',
+    },
     ...{ startedAt: AT, closedAt: null, fromPaper: false, skipped: [], extraGirths: [] },
     ...{ conditions: {}, revision: 0, voided: null, heightCm: 168 },
     ...more,
@@ -66,6 +72,7 @@ export function viewOf(id: string, more: Partial<CheckIn> = {}, name = 'Ann'): C
       settings: {
         ...{ defaultProtocolId: 'seven-fold', standard: 'us', tolerance: null },
         ...{ testerId: idOf('tester'), caliperId: null, tapeId: null, scaleId: null },
+        boneCaliperId: null,
         ...{ gymName: '', gymContact: '' },
       },
       hasLogo: false,

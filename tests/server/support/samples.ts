@@ -270,6 +270,7 @@ async function makeSamples(api: Api) {
         ...{ extraGirths: { waist: true }, skips: { chest: 'out of time' } },
         ...{ conditions: { notes: 'calm' }, consent: { by: 'client', at: now }, measuredOn: today },
         ...{ testerId: settings.testerId, caliperId: caliper.id, tapeId: null, scaleId: null },
+        boneCaliperId: null,
       },
       optional: [
         'protocolId',
@@ -278,7 +279,14 @@ async function makeSamples(api: Api) {
         'extraGirths',
         'skips',
         'conditions',
-      ].concat(...[['consent', 'measuredOn', 'testerId', 'caliperId', 'tapeId', 'scaleId']]),
+      ].concat(
+        ...[
+          ...[
+            ['consent', 'measuredOn', 'testerId', 'caliperId', 'tapeId', 'scaleId'],
+            ['boneCaliperId'],
+          ],
+        ],
+      ),
     }),
     'checkIns.discard': () => check(empty.id),
     'checkIns.addReadings': () => ({ ...check(), body: { readings: [reading(checkIn)] } }),
@@ -293,6 +301,7 @@ async function makeSamples(api: Api) {
       body: {
         ...{ defaultProtocolId: 'seven-fold', standard: 'us', tolerance: { kind: 'mm', value: 1 } },
         ...{ testerId: settings.testerId, caliperId: caliper.id, tapeId: null, scaleId: null },
+        boneCaliperId: null,
       },
       optional: ['*'],
     }),

@@ -95,7 +95,7 @@ test('a bone caliper is put in use and goes with the check-in, until it is found
   const body = { id, kind: 'bone-caliper', name: 'Branches', graduation: 0.05, jaws: null }
   await api.post('/api/gym/instruments', { ...body, checkEveryDays: 365, retired: false })
   expect((await start()).checkIn.boneCaliperId).toBeNull()
-  const { status } = await api.patch('/api/gym', { boneCaliperId: id })
+  const { status } = await api.patch('/api/gym/settings', { boneCaliperId: id })
   expect(status).toBe(200)
   expect((await start()).checkIn.boneCaliperId).toBe(id)
   // Two millimeters on ten centimeters is more than it may be off.

@@ -24,9 +24,9 @@ useEventListener('keydown', (event: KeyboardEvent) => {
 
 const script = computed(() => {
   const { sex, showPercentages } = client.value!
-  const { folds, girths, foldTrials, girthTrials, equations } = protocol.value
+  const { folds, girths, bones, foldTrials, girthTrials, equations } = protocol.value
   return scriptFor({
-    ...{ folds: folds[sex].length, girths: girths[sex].length },
+    ...{ folds: folds[sex].length, girths: girths[sex].length, bones: bones[sex].length },
     ...{ rounds: readingsAtLeast(foldTrials), girthRounds: readingsAtLeast(girthTrials) },
     estimates: showPercentages && equations[sex].length > 0,
     sensitive: sensitive.value,

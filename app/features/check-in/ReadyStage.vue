@@ -23,18 +23,19 @@ onMounted(() => begin.value?.focus({ preventScroll: true }))
 
 const options = computed(() => {
   const { sex } = client.value!
-  const named = PROTOCOLS.map(({ id, name, folds, girths, foldTrials, girthTrials }) => {
+  const named = PROTOCOLS.map(({ id, name, folds, girths, bones, foldTrials, girthTrials }) => {
     const parts = [
       ['checkIn.foldReadings', folds[sex].length * readingsAtLeast(foldTrials)],
       ['checkIn.girthReadings', girths[sex].length * readingsAtLeast(girthTrials)],
+      ['checkIn.boneReadings', bones[sex].length * readingsAtLeast(girthTrials)],
     ] as const
     const said = parts.flatMap(([key, count]) => (count ? [t(key, { count })] : []))
     return { value: id, name: tell(name), detail: said.join(', ') }
   })
-  const own = view.value!.gym.ownProtocols.map(({ id, name, folds, girths, ...own }) => {
+  const own = view.value!.gym.ownProtocols.map(({ id, name, folds, girths, bones, ...own }) => {
     const readings =
       folds.length * readingsAtLeast(own.foldTrials) +
-      girths.length * readingsAtLeast(own.girthTrials)
+      (girths.length + (bones?.length ?? 0)) * readingsAtLeast(own.girthTrials)
     return { value: id, name, detail: t('checkIn.readingsOwn', { count: readings }) }
   })
   return [...named, ...own]

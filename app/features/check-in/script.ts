@@ -1,8 +1,10 @@
 /** What of a check-in decides what the client is told before it. */
 export interface ScriptFor {
-  /** How many folds and girths the set has, and how often each is taken. */
+  /** How many folds, girths and bones the set has, and how often each is taken. */
   folds: number
   girths: number
+  /** Breadths and lengths. */
+  bones: number
   rounds: number
   girthRounds: number
   /** Whether the set estimates body fat, and the client may see it. */
@@ -15,7 +17,7 @@ const times = (count: number) => (count === 2 ? t('checkIn.twice') : t('checkIn.
 
 /** What the client is told before the first reading: of what is really done, to whom. */
 export function scriptFor(set: ScriptFor): string[] {
-  const { folds, girths, rounds, girthRounds, estimates, sensitive } = set
+  const { folds, girths, bones, rounds, girthRounds, estimates, sensitive } = set
   const tape = t('checkIn.tapeAround', {
     count: girths,
     times: times(girthRounds),
@@ -28,7 +30,10 @@ export function scriptFor(set: ScriptFor): string[] {
         ]
       : girths
         ? [t('checkIn.iPutTapeLiesFlat', { tape })]
-        : [t('checkIn.iOnlyWeighYouToday')]),
+        : bones
+          ? []
+          : [t('checkIn.iOnlyWeighYouToday')]),
+    ...(bones ? [t('checkIn.boneCaliperAcross', { count: bones, times: times(girthRounds) })] : []),
     estimates ? t('checkIn.estimatesBodyFatWithinFew') : t('checkIn.weFollowTheseNumbersOver'),
     ...(sensitive ? [t('checkIn.iWriteNumbersDownSay')] : []),
     t('checkIn.youMayStopAtAny'),

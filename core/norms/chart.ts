@@ -49,7 +49,10 @@ export interface SummedSet {
   equationIds: string[]
 }
 
-/** The sets of folds that a sum can be of, by their number, with the equations that it is enough for. */
+/**
+ * The sets of folds that a sum can be of, by their number, with the equations that it is enough for; the ones that only
+ * old records are kept by come last.
+ */
 export function summedSets(sex: Sex): SummedSet[] {
   const sets = new Map<string, SummedSet>()
   for (const { id } of EQUATIONS.filter((equation) => isChartable(equation.id, sex))) {
@@ -59,7 +62,10 @@ export function summedSets(sex: Sex): SummedSet[] {
     set.equationIds.push(id)
     sets.set(key, set)
   }
-  return [...sets.values()].sort((a, b) => b.folds.length - a.folds.length)
+  const isKept = ({ equationIds: [id] }: SummedSet) => equationById(id!).standard === 'czech'
+  return [...sets.values()].sort(
+    (a, b) => Number(isKept(a)) - Number(isKept(b)) || b.folds.length - a.folds.length,
+  )
 }
 
 /**

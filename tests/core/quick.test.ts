@@ -99,6 +99,12 @@ describe('a sum alone', () => {
 
   /* The sheet of the printed chart (common practice, no source): seven folds of 67 mm at 34 years are 11.48 %. */
   test('seven folds by sum and age', () => {
+    // What most people mean by a sum comes first; one that only old records are kept by, last.
+    for (const sex of ['male', 'female'] as const) {
+      const sets = summedSets(sex)
+      expect(sets[0]!.equationIds).toContain('jackson-pollock-7')
+      expect(sets.at(-1)!.equationIds).toEqual(['parizkova-10'])
+    }
     const seven = summedSets('male').find(({ folds }) => folds.length === 7)!
     const made = estimateBySum({ sex: 'male', ageYears: 34 }, 67, seven)
     const found = made.find(({ equation }) => equation.id === 'jackson-pollock-7')!

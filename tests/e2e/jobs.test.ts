@@ -150,6 +150,20 @@ describe('the quick estimate, by the keyboard through', () => {
     await shows('quick-brozek', `${((4.57 / density - 4.142) * 100).toFixed(2)}%`)
     await shows('quick-sum', '43.0 mm')
     expect(await keys()).toBe('34'.length + 1 + 2 + '43'.length)
+    // Conversions of a group are there for who asks, and go when what they were made on is another sex.
+    await press(page, 'Options')
+    await press(page, 'Made for a group')
+    await press(page, 'Schutte')
+    await shows('quick-schutte', `${(437 / density - 393).toFixed(2)}%`)
+    await shows('quick-siri', `${(495 / density - 450).toFixed(2)}%`)
+    await press(page, 'female')
+    await page.waitForFunction(
+      () =>
+        document.querySelector('[data-test="quick-siri"]') &&
+        !document.querySelector('[data-test="quick-schutte"]'),
+    )
+    await press(page, 'male')
+    await shows('quick-siri', `${(495 / density - 450).toFixed(2)}%`)
     // The same sum of another set is another thing, and says so.
     const three = await page.$$eval(
       '#summed option',

@@ -160,6 +160,18 @@ describe('who measures and with what', () => {
     })
   })
 
+  test('is by no conversion that was made on the other sex', async () => {
+    const { id } = await start((await addClient()).id)
+    const by = async (conversion: string) =>
+      api.patch(`/api/check-ins/${id}`, { revision: 0, conversion })
+    const { status, body } = await by('schutte')
+    expect([status, body.problems[0].field]).toEqual([422, 'conversion'])
+    expect(body.problems[0].message).toMatch(/siri, brozek, ortiz, or white-women. Got “schutte”/)
+    expect((await by('ortiz')).status).toBe(200)
+    expect((await api.get(`/api/check-ins/${id}`)).body.checkIn.conversion).toBe('ortiz')
+    await api.delete(`/api/check-ins/${id}`)
+  })
+
   test('can be nobody and nothing that is not there, nor a tape for a caliper', async () => {
     const { id } = await start((await addClient()).id)
     const tape = (await gym()).instruments.find(({ kind }) => kind === 'tape')!

@@ -56,8 +56,7 @@ const justOver = (cm: number) => cm + 0.05
 /** Bands of the growth reference, by standard deviations from the middle of the age; nobody stands right on a limit. */
 const ofGrowing = (names: Message[], edges: number[]) => (_: Sex, ageYears: number) =>
   ageYears >= 5 && ageYears < 19 ? banded(names, edges) : null
-const WHO_GROWTH =
-  'World Health Organization; de Onis M et al. Bull World Health Organ 2007;85:660-667, from the tables in the npm package who-growth 1.7.0'
+const WHO_GROWTH = say('norms.growthSource')
 const BMI_FOR_AGE = [
   say('norms.severeThinness'),
   say('norms.thinness'),

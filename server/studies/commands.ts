@@ -55,7 +55,9 @@ export async function takeStudyTrial(
 
 /** Says that no more is measured, or that it goes on. */
 export async function endStudy(db: Database, id: string, ended: boolean): Promise<void> {
-  const endedAt = ended ? sql`coalesce(${studies.endedAt}, now())` : null
+  // By this clock, as the days are that stand beside it: a database elsewhere may have another.
+  const now = new Date().toISOString()
+  const endedAt = ended ? sql`coalesce(${studies.endedAt}, ${now}::timestamptz)` : null
   const changed = await db.update(studies).set({ endedAt }).where(eq(studies.id, id)).returning()
   if (changed.length === 0) throw notFound(say('api.suchStudy'))
 }

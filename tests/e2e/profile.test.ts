@@ -77,7 +77,7 @@ test('a rower’s somatotype has moved, clearly, and the masses of the parts are
   expect(await textOf(phone, 'move')).toMatch(
     /Endomorphy −\d\.\d \(more than the measuring explains\), Mesomorphy \+0\.\d \(more than/,
   )
-  const off = [...(await textOf(phone, 'masses')).matchAll(/\(([+−])(\d\.\d)%\)/g)]
+  const off = [...(await textOf(phone, 'masses')).matchAll(/\(([+−]?)(\d\.\d)%\)/g)]
   expect(off).toHaveLength(3)
   for (const [, , percent] of off) expect(Number(percent)).toBeLessThan(5)
   await press(phone, 'Proportions (Phantom z)')

@@ -7,10 +7,9 @@ import {
   SKINFOLD_IDS,
   type Sex,
   type SiteId,
-  type SkinfoldId,
 } from '../anatomy/ids'
 import { type LocatedValue, serves } from '../anatomy/landmark-standards'
-import { LANDMARKS, landmarkOf } from '../anatomy/landmarks'
+import { standardFor } from '../anatomy/landmarks'
 import { estimate } from '../composition/estimate'
 import { estimateEvery } from '../composition/every'
 import { checkedConversion } from '../equations/conversions'
@@ -45,12 +44,6 @@ export const BATCH_COLUMNS = [
 type Column = (typeof BATCH_COLUMNS)[number]
 export type BatchResult = Record<Exclude<Column, 'warnings' | 'error'>, string | number> &
   Record<'warnings' | 'error', Words>
-
-/** The standard that a fold of a sheet belongs to: the sheet's, or the one that locates it where the sheet's does not. */
-export function standardFor(site: SkinfoldId, sheet: LandmarkStandard): LandmarkStandard {
-  if (landmarkOf(site, sheet)) return sheet
-  return LANDMARKS.find((l) => l.site === site)!.standard
-}
 
 interface SiteColumn {
   site: SiteId

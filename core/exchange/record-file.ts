@@ -1,3 +1,4 @@
+import { standardFor } from '../anatomy/landmarks'
 import { say } from '../say'
 import {
   GIRTH_IDS,
@@ -18,7 +19,7 @@ import type { TrialScheme } from '../protocols/trial-scheme'
 import { type SiteValue, siteValue } from '../readings/site-value'
 import { schemeOf } from '../readings/trials'
 import { type IsoDate, ageOn } from '../units/dates'
-import { standardFor, standardOf } from './batch'
+import { standardOf } from './batch'
 import {
   type RefusedRow,
   type RowReader,

@@ -31,11 +31,10 @@ const placeText = (place: { sheet: string; row: number } | null) =>
 const equationText = (one: ComingEquation) => {
   const values = {
     ...{ agree: whole(one.agree), of: whole(one.of), equation: tell(one.name) },
-    by: one.conversion === 'direct' ? '' : tell(CONVERSIONS[one.conversion].name),
   }
   return one.conversion === 'direct'
     ? t('records.equation', values)
-    : t('records.equationBy', values)
+    : t('records.equationBy', { ...values, by: CONVERSIONS[one.conversion].name })
 }
 const foldsText = ({ sites }: ComingCheckIn) =>
   sites

@@ -19,6 +19,7 @@ import {
   standardWithin,
 } from '#core'
 import type { CheckIn, NewReading } from '#shared/contract/check-ins'
+import { instrumentFor } from '~/features/check-in/stamp'
 import { checkIns, clients as clientRoutes, gym as gymRoutes } from '~/contract'
 
 /** Keeps the estimate as a check-in of a client, only when asked. */
@@ -78,11 +79,7 @@ async function protocolFor(): Promise<string> {
 
 /** The values typed, as readings of a check-in. */
 function readingsOf(checkIn: CheckIn, now: string): NewReading[] {
-  const { testerId, caliperId, tapeId, boneCaliperId, scaleId } = checkIn
-  const instruments = {
-    ...{ skinfold: caliperId, girth: tapeId, mass: scaleId },
-    ...{ height: null, breadth: boneCaliperId, length: boneCaliperId },
-  }
+  const { testerId } = checkIn
   const reading = (
     kind: NewReading['kind'],
     site: SiteId | null,
@@ -93,7 +90,7 @@ function readingsOf(checkIn: CheckIn, now: string): NewReading[] {
     ...{ typedUnit: unit, typedText: text, takenAt: now, testerId },
     standard: kind === 'skinfold' ? standardOf(site as SkinfoldId) : null,
     technique: null,
-    ...{ instrumentId: instruments[kind], correctedBy: null, sentBy: null },
+    ...{ instrumentId: instrumentFor(kind, checkIn), correctedBy: null, sentBy: null },
   })
   const { mass, height } = fields.value
   return [

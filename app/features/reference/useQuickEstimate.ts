@@ -3,7 +3,6 @@ import {
   BONE_IDS,
   CONVERSION_IDS,
   CONVERSIONS,
-  convertsFor,
   estimateBySum,
   estimateEvery,
   fatPercentOf,
@@ -11,11 +10,11 @@ import {
   GIRTH_IDS,
   indicesOf,
   isSkinfold,
-  LANDMARKS,
   otherPopulation,
   parseHeight,
   parseMass,
   servedValues,
+  standardFor,
   SKINFOLD_IDS,
   summedSets,
   variantFor,
@@ -53,13 +52,11 @@ function quickEstimate(usual: LandmarkStandard) {
   /** As a guardian or a clinician says it; nothing where nobody did. */
   const puberty = ref<Puberty | ''>('')
   const standard = ref<LandmarkStandard>(usual)
-  const conversion = ref<Conversion>('siri')
+  const conversion = useConversion(sex)
   const texts = reactive<Record<string, string>>({ age: '', height: '', mass: '', sum: '' })
 
-  /** The standard that a fold is located by here: the chosen one, or the only one that knows it. */
-  const standardOf = (site: SkinfoldId): LandmarkStandard =>
-    LANDMARKS.find((l) => l.site === site && l.standard === standard.value)?.standard ??
-    LANDMARKS.find((l) => l.site === site)!.standard
+  /** The standard that a fold is located by here: the chosen one, or another that knows it. */
+  const standardOf = (site: SkinfoldId) => standardFor(site, standard.value)
   const folds = computed(() => SKINFOLD_IDS.filter((site) => standardOf(site) === standard.value))
   const otherFolds = computed(() => SKINFOLD_IDS.filter((site) => !folds.value.includes(site)))
 
@@ -103,13 +100,6 @@ function quickEstimate(usual: LandmarkStandard) {
     return whole && { mm: whole.mm, folds: whole.folds.length }
   })
 
-  watch(
-    sex,
-    (to) => {
-      if (!convertsFor(conversion.value, to)) conversion.value = 'siri'
-    },
-    { flush: 'sync' },
-  )
   /** The two of anybody side by side, and one of a group where it is chosen. */
   const shownConversions = computed(() =>
     CONVERSION_IDS.filter((id) => id === conversion.value || CONVERSIONS[id].sex === undefined),

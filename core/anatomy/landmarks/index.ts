@@ -20,6 +20,10 @@ export function landmarkOf(site: SkinfoldId, standard: LandmarkStandard): Landma
   return LANDMARKS.find((l) => l.site === site && l.standard === standard)
 }
 
+/** The standard that lands a fold in a sheet of one: that one, or the first that does where it does not. */
+export const standardFor = (site: SkinfoldId, standard: LandmarkStandard): LandmarkStandard =>
+  (landmarkOf(site, standard) ?? LANDMARKS.find((l) => l.site === site)!).standard
+
 /** The ways that a standard allows for a fold, its own first; none where it has but one. */
 export const techniquesOf = (site: SkinfoldId, standard: LandmarkStandard): readonly Technique[] =>
   landmarkOf(site, standard)?.techniques ?? []

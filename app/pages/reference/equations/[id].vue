@@ -6,8 +6,6 @@ import {
   isChartable,
   lookUpChart,
   CONVERSIONS,
-  convertsFor,
-  type Conversion,
   type Sex,
 } from '#core'
 
@@ -23,15 +21,7 @@ const GRADES: Record<string, string> = {
 }
 
 const sex = ref<Sex>(equation.value?.variants[0]?.sex ?? 'female')
-const conversion = ref<Conversion>('siri')
-/* What was made on men converts for no woman. */
-watch(
-  sex,
-  (to) => {
-    if (!convertsFor(conversion.value, to)) conversion.value = 'siri'
-  },
-  { flush: 'sync' },
-)
+const conversion = useConversion(sex)
 const step = ref<'2' | '5'>('5')
 const sexes = computed(() =>
   (equation.value?.variants ?? []).map((v) => ({

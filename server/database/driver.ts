@@ -47,8 +47,11 @@ export interface OpenDatabase {
     query<T>(text: string, values?: unknown[]): Promise<{ rows: T[] }>
     exec(text: string): Promise<unknown>
   }
-  /** Calls back with every message that any process sends on a channel, once its transaction is committed. */
-  hear(channel: string, tell: (payload: string) => void): Promise<void>
+  /**
+   * Calls back with every message that any process sends on a channel, once its transaction is committed; and by `missed`
+   * after a time in which messages may have gone by unheard.
+   */
+  hear(channel: string, tell: (payload: string) => void, missed: () => void): Promise<void>
   /** Counts the rows anew for the planner of queries. */
   analyze(): Promise<unknown>
   /** Writes what the log holds into the tables, so that the log may be shortened. */

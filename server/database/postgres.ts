@@ -1,4 +1,4 @@
-import type { Pool, PoolClient } from 'pg'
+import type { Pool } from 'pg'
 import { say } from '#core'
 import { sayInTerminal } from '../terminal'
 import { makeFolder } from './durable-fs'
@@ -70,8 +70,8 @@ export async function openPostgres(
       },
       exec: (text) => pool.query(text),
     },
-    async hear(channel, tell) {
-      ears.push(await listening(pool, channel, tell))
+    async hear(channel, tell, missed) {
+      ears.push(await listening(pool, channel, tell, missed))
     },
     // PostgreSQL sees to both by itself.
     analyze: async () => {},
@@ -84,34 +84,50 @@ export async function openPostgres(
   }
 }
 
-/** Listens on a connection of its own for as long as the process runs. @returns what ends it */
+/**
+ * Listens on a connection of its own for as long as the process runs.
+ *
+ * @param missed called when it listens again after a time in which it could not
+ * @returns what ends it
+ */
 async function listening(
   pool: Pool,
   channel: string,
   tell: (payload: string) => void,
+  missed: () => void,
 ): Promise<() => void> {
   let ended = false
-  let client: PoolClient | undefined
+  let letGo = () => {}
   const begin = async () => {
-    const mine = await pool.connect()
-    client = mine
-    mine.on('notification', ({ payload }) => tell(payload ?? ''))
+    const client = await pool.connect()
+    let [listens, held] = [false, true]
+    letGo = () => {
+      if (held) client.release(true)
+      held = false
+    }
+    const release = letGo
+    client.on('notification', ({ payload }) => tell(payload ?? ''))
     // A connection that is lost says so more than once.
-    mine.once('error', () => {
-      mine.on('error', () => {})
-      mine.release(true)
-      if (client === mine) client = undefined
-      if (!ended) again()
+    client.on('error', () => {
+      if (!held) return
+      release()
+      if (listens && !ended) again()
     })
-    await mine.query(`listen ${channel}`)
+    try {
+      await client.query(`listen ${channel}`)
+      listens = true
+    } catch (error) {
+      release()
+      throw error
+    }
   }
   const again = () =>
     void setTimeout(() => {
-      if (!ended) begin().catch(again)
+      if (!ended) begin().then(missed, again)
     }, LISTEN_AGAIN_MS).unref()
   await begin()
   return () => {
     ended = true
-    client?.release(true)
+    letGo()
   }
 }

@@ -13,11 +13,20 @@ type News = { checkIn: string } | { session: string }
 
 /** Hears what is told by any process that uses a database. */
 export const hearNews = (open: OpenDatabase): Promise<void> =>
-  open.hear(CHANNEL, (payload) => {
-    const news = JSON.parse(payload) as News
-    if ('checkIn' in news) for (const tell of listeners.get(news.checkIn) ?? []) tell()
-    else endOwnStreamsOf(news.session)
-  })
+  open.hear(
+    CHANNEL,
+    (payload) => {
+      const news = JSON.parse(payload) as News
+      if ('checkIn' in news) tellListeners(news.checkIn)
+      else endOwnStreamsOf(news.session)
+    },
+    // What was told while nobody could hear is not known: everybody looks for themselves.
+    () => [...listeners.keys()].forEach(tellListeners),
+  )
+
+function tellListeners(checkInId: string): void {
+  for (const tell of listeners.get(checkInId) ?? []) tell()
+}
 
 /** Nobody waits for it: what it is about is stored, and who listens asks again when their stream begins anew. */
 function tellAll(db: Database, news: News): void {
@@ -31,8 +40,49 @@ const listeners = new Map<string, Set<() => void>>()
 export const announce = (db: Database, checkInId: string): void =>
   tellAll(db, { checkIn: checkInId })
 
+/**
+ * Tells a check-in as it is, and again after its changes. It listens before it reads: a change between the two would be
+ * told to nobody.
+ *
+ * @param read the check-in as it is now
+ * @param tell told one state after the other, the next when it has taken the last; never an older after a newer one
+ * @returns what ends it
+ * @throws what the first `read` throws
+ */
+export async function follow<State>(
+  checkInId: string,
+  read: () => Promise<State>,
+  tell: (state: State) => Promise<void>,
+): Promise<() => void> {
+  let busy = true
+  let changed = false
+  const goOn = async (first?: State) => {
+    if (first !== undefined) await tell(first)
+    while (changed) {
+      changed = false
+      const state = await read().catch(() => undefined)
+      if (state !== undefined) await tell(state)
+    }
+    busy = false
+  }
+  const stop = listen(checkInId, () => {
+    changed = true
+    if (busy) return
+    busy = true
+    goOn().catch(stop)
+  })
+  try {
+    const first = await read()
+    goOn(first).catch(stop)
+  } catch (error) {
+    stop()
+    throw error
+  }
+  return stop
+}
+
 /** Calls back on every change of a check-in. @returns what ends it */
-export function listen(checkInId: string, tell: () => void): () => void {
+function listen(checkInId: string, tell: () => void): () => void {
   const mine = listeners.get(checkInId) ?? new Set()
   listeners.set(checkInId, mine.add(tell))
   return () => {

@@ -11,6 +11,7 @@ import {
   kindOfSite,
   nextBone,
 } from '#core'
+import { followStream } from '~/features/check-in/live'
 import { theOutbox } from '~/features/check-in/log'
 import { withReadings } from '~/features/check-in/operations'
 import { callerViewSchema, type CallerView } from '#shared/contract/check-ins'
@@ -28,7 +29,7 @@ const lengthUnit = useLengthUnit()
 
 usePageTitle(() => t('caller.callerView'))
 
-let source: EventSource | undefined
+let stop: (() => void) | undefined
 
 onMounted(async () => {
   try {
@@ -37,15 +38,16 @@ onMounted(async () => {
     trouble.value = (error as Error).message
     return
   }
-  source = new EventSource(`/api/check-ins/${id}/live?for=caller`)
-  source.onopen = () => (live.value = true)
-  source.onerror = () => (live.value = false)
-  source.onmessage = ({ data }) => {
-    const heard = callerViewSchema.safeParse(JSON.parse(data as string))
-    if (heard.success) view.value = heard.data
-  }
+  stop = followStream(
+    `/api/check-ins/${id}/live?for=caller`,
+    (state) => {
+      const heard = callerViewSchema.safeParse(state)
+      if (heard.success) view.value = heard.data
+    },
+    (open) => (live.value = open),
+  )
 })
-onBeforeUnmount(() => source?.close())
+onBeforeUnmount(() => stop?.())
 
 /** With what was typed here and waits for the server. */
 const outbox = theOutbox()

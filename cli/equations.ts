@@ -1,8 +1,8 @@
 /** The verb `equations`: every published form there is, with what it wants and what it gives. */
 import { parseArgs } from 'node:util'
-import { countsAge } from '../core/equations/age'
+import { countsAge, countsGroup } from '../core/equations/counts'
 import { EQUATIONS } from '../core/equations/registry'
-import { PUBERTY_STAGES, type Equation, type Variant } from '../core/equations/types'
+import { GROUP_TERMS, PUBERTY_STAGES, type Equation, type Variant } from '../core/equations/types'
 import { tell } from '../shared/words/tell'
 import { write } from './files'
 import { UsageError, type Verb } from './verb'
@@ -25,6 +25,9 @@ const BODY: Record<Variant['needs'][number], Input> = {
   puberty: { id: 'puberty', unit: null, accepted: PUBERTY_STAGES },
 }
 
+/** What the batch takes in its column of this name; a source has no term for some of them. */
+const GROUP: Input = { id: 'group_term', unit: null, accepted: GROUP_TERMS, optional: true }
+
 function inputsOf({ standard }: Equation, variant: Variant): Input[] {
   return [
     ...variant.folds.map((id) => ({ id, unit: 'mm', ...(standard ? { standard } : {}) })),
@@ -34,6 +37,7 @@ function inputsOf({ standard }: Equation, variant: Variant): Input[] {
     })),
     ...(countsAge(variant) ? [{ id: 'age', unit: 'years' }] : []),
     ...variant.needs.map((need) => BODY[need]),
+    ...(countsGroup(variant) ? [GROUP] : []),
   ]
 }
 

@@ -16,7 +16,7 @@ export { firstName, NO_LETTER_OF_A_NAME, plainName, STROKED } from './units/plai
 export { plainText, typedNumber } from './units/typed-number'
 export * from './units/typed-trials'
 export * from './equations/types'
-export { countsAge } from './equations/age'
+export { countsAge } from './equations/counts'
 export * from './equations/conversions'
 export * from './equations/populations'
 export { EQUATIONS, equationById, variantFor } from './equations/registry'

@@ -17,6 +17,7 @@ const idOf = (what: string) => uuidFrom(what, NAMESPACE)
 const REMOTE = {
   ...{ id: idOf('Juno Halvard'), name: 'Juno Halvard', sex: 'female' as const },
   ...{ birthDate: null, birthYear: 1988, cadenceDays: 28, showPercentages: true, weekEndsOn: null },
+  groupTerm: null,
 }
 
 const ASKS: ReportAsks = {

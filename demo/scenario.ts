@@ -19,6 +19,7 @@ import {
   type Conditions,
   type Conversion,
   type GirthId,
+  type GroupTerm,
   type OwnProtocol,
   type ScreeningAnswers,
   type Sex,
@@ -53,6 +54,7 @@ export interface DemoClient {
   /** Date of joining, on or before the first check-in. */
   addedOn: string
   showPercentages: boolean
+  groupTerm: GroupTerm | null
   weekEndsOn: number | null
   screening?: { answers: ScreeningAnswers; reviewedOn: string }
   siteNotes: SiteNote[]
@@ -158,6 +160,7 @@ interface Person {
   screening?: { answers: ScreeningAnswers; daysAgo: number }
   siteNotes?: SiteNote[]
   hidePercentages?: boolean
+  groupTerm?: GroupTerm
   /** Girths of the last check-in, cm, with what they were at the first: neck, waist, hip, relaxed arm, mid-thigh, calf. */
   girths?: { site: GirthId; from: number; to: number }[]
   /** Breadths and lengths, cm: those of a grown person stay as they are. */
@@ -650,6 +653,7 @@ const BY_THEIR_OWN: Person[] = [
     folds: [10, 13, 18, 14, 19, 15, 24],
     massKg: 71,
     conversion: 'ortiz',
+    groupTerm: 'black',
     daysAgo: every(28, 4, 9),
     foldsTo: 0.93,
     massBy: -1.4,
@@ -709,6 +713,7 @@ export function scenario(today: string): Scenario {
     cadenceDays: person.cadenceDays ?? DEFAULT_CADENCE_DAYS,
     addedOn: addDays(today, -(person.daysAgo[0] ?? 0)),
     showPercentages: !person.hidePercentages,
+    groupTerm: person.groupTerm ?? null,
     weekEndsOn: person.weekEndsOn ?? null,
     ...(person.screening
       ? {

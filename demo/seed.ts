@@ -40,8 +40,10 @@ import { seedStudies } from './studies'
 
 /** What stands in the table of clients itself. */
 function plainOf(client: Omit<DemoClient, 'archivedOn'>) {
-  const { id, name, sex, birthDate, birthYear, cadenceDays, showPercentages, weekEndsOn } = client
-  return { id, name, sex, birthDate, birthYear, cadenceDays, showPercentages, weekEndsOn }
+  const { id, name, sex, birthDate, birthYear, cadenceDays, showPercentages, groupTerm } = client
+  const { weekEndsOn } = client
+  const shown = { showPercentages, groupTerm, weekEndsOn }
+  return { id, name, sex, birthDate, birthYear, cadenceDays, ...shown }
 }
 
 /**

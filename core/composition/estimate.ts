@@ -9,17 +9,18 @@ import {
 } from '../anatomy/ids'
 import { WIDEST_CALIPER_MM, limitsOf } from '../anatomy/limits'
 import { nameOf } from '../anatomy/names'
-import { countsAge, isRows } from '../equations/age'
-import { group, meanAbdomen } from '../equations/basis'
+import { countsAge, countsGroup, isRows } from '../equations/counts'
+import { meanAbdomen } from '../equations/basis'
 import { checkedConversion, fatPercentError, fatPercentOf } from '../equations/conversions'
 import { equationById, variantFor } from '../equations/registry'
-import { PUBERTY_STAGES } from '../equations/types'
+import { GROUP_TERMS, PUBERTY_STAGES } from '../equations/types'
 import type {
   AgeRow,
   Conversion,
   Equation,
   Estimate,
   EstimateOptions,
+  GroupTerm,
   Inputs,
   Subject,
   Term,
@@ -138,6 +139,13 @@ function checkedPuberty(puberty: unknown, equation: Equation, { needs }: Variant
   )
 }
 
+function checkedGroupTerm(term: unknown): GroupTerm | undefined {
+  const known = GROUP_TERMS.find((one) => one === term)
+  if (known || term === undefined) return known
+  const accepted = say('methods.groupTerms')
+  throw inputError('groupTerm', 'unknown', say('methods.groupTerm'), term, accepted)
+}
+
 interface SiteCheck {
   label: Words
   low: number
@@ -184,7 +192,7 @@ export function prepare(
   equationId: string,
   subject: Subject,
   values: Values,
-  { conversion = 'siri', standard, groupTerm = false }: EstimateOptions = {},
+  { conversion = 'siri', standard }: EstimateOptions = {},
 ): Prepared {
   const equation = equationById(equationId)
   if (subject?.sex !== 'male' && subject?.sex !== 'female') {
@@ -235,11 +243,11 @@ export function prepare(
     values: checked,
     puberty: checkedPuberty(subject.puberty, equation, variant),
     sum: variant.folds.reduce((total, fold) => total + checked[fold]!, 0),
-    groupTerm,
+    groupTerm: checkedGroupTerm(subject.groupTerm),
   }
   checkTurning(equation, variant, inputs, warnings)
   const row = isRows(variant.terms) ? rowFor(variant.terms, years) : undefined
-  if (groupTerm && variant.terms.some((t) => 'of' in t && t.of === group)) {
+  if (inputs.groupTerm === 'black' && countsGroup(variant)) {
     warnings.push(say('methods.populationTermSourceAppliedSet'))
   }
   return {

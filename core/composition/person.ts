@@ -1,5 +1,6 @@
 import { type Message, say } from '../say'
 import type { Sex } from '../anatomy/ids'
+import type { GroupTerm } from '../equations/types'
 import { type IsoDate, ageOn, monthsOn } from '../units/dates'
 
 /** When somebody was born, as far as it is known: the day, the year alone, or nothing. */
@@ -13,6 +14,8 @@ export interface Birth {
 export interface Person extends Birth {
   sex: Sex
   heightCm: number | null
+  /** The sources' terms for a group, where the person wants them applied. */
+  groupTerm?: GroupTerm | null
 }
 
 const dayIn = (birthYear: number, day: string): IsoDate =>

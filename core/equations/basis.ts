@@ -17,7 +17,11 @@ export const sumSquared: Basis = { label: 'S²', value: (x) => x.sum * x.sum }
 export const log10Sum: Basis = { label: say('methods.log10S'), value: (x) => Math.log10(x.sum) }
 export const age: Basis = { label: say('methods.age'), value: (x) => x.age }
 export const male: Basis = { label: say('methods.male'), value: (x) => (x.sex === 'male' ? 1 : 0) }
-export const group: Basis = { label: say('methods.group'), value: (x) => (x.groupTerm ? 1 : 0) }
+/** One where the source's term for Black people is set, else none. */
+export const group: Basis = {
+  label: say('methods.group'),
+  value: (x) => (x.groupTerm === 'black' ? 1 : 0),
+}
 export const massKg: Basis = { label: say('methods.massKg'), value: (x) => x.massKg }
 export const massLb: Basis = { label: say('methods.massLb'), value: (x) => x.massKg / KG_PER_POUND }
 export const heightCm: Basis = { label: say('methods.heightCm'), value: (x) => x.heightCm }

@@ -12,6 +12,10 @@ import type {
 export const PUBERTY_STAGES = ['before', 'in', 'after'] as const
 export type Puberty = (typeof PUBERTY_STAGES)[number]
 
+/** Groups that a source has a term for; each form has those of its own source, and is as it is without for the others. */
+export const GROUP_TERMS = ['black', 'asian'] as const
+export type GroupTerm = (typeof GROUP_TERMS)[number]
+
 /** The person an equation is applied to. */
 export interface Subject {
   sex: Sex
@@ -24,6 +28,8 @@ export interface Subject {
   massKg?: number
   /** As a guardian or a clinician says it; no coach judges it by looking. */
   puberty?: Puberty
+  /** The source's term for a group, applied where the person wants it; none where not set. */
+  groupTerm?: GroupTerm
 }
 
 /** Final values by fold or girth id: mm for folds, cm for girths. */
@@ -41,8 +47,8 @@ export interface Inputs {
   sum: number
   /** Undefined where no term reads it. */
   puberty: Puberty | undefined
-  /** Whether the coach has set the equation's population term for this client. */
-  groupTerm: boolean
+  /** Set for this person; a form whose source has no term for that group goes without. */
+  groupTerm: GroupTerm | undefined
 }
 
 /** One thing that a coefficient multiplies: the sum, its square, age, the logarithm of a difference of girths ... */
@@ -131,8 +137,6 @@ export interface EstimateOptions {
   conversion?: Conversion
   /** The standard in which the values were measured. */
   standard?: LandmarkStandard
-  /** Applies the equation's population term, where it has one. */
-  groupTerm?: boolean
 }
 
 export interface Estimate {

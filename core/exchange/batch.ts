@@ -1,4 +1,4 @@
-import { say, sentences, type Words } from '../say'
+import { type Message, say, sentences, type Words } from '../say'
 import {
   BONE_IDS,
   GIRTH_IDS,
@@ -16,6 +16,7 @@ import { checkedConversion } from '../equations/conversions'
 import { isOfGroup } from '../equations/populations'
 import { equationById } from '../equations/registry'
 import {
+  GROUP_TERMS,
   PUBERTY_STAGES,
   type Conversion,
   type Equation,
@@ -100,12 +101,24 @@ function subjectOf(row: RowReader): Subject {
   if (ageYears === undefined) {
     throw inputError('age_years', 'missing', 'age_years', '', say('files.n0120Years'))
   }
-  const body = { heightCm: row.number('height_cm'), massKg: row.number('mass_kg') }
-  const puberty = row.text('puberty')
-  if (!puberty) return { sex, ageYears, ...body }
-  const stage = PUBERTY_STAGES.find((known) => known === puberty)
-  if (stage) return { sex, ageYears, ...body, puberty: stage }
-  throw inputError('puberty', 'unknown', 'puberty', puberty, say('methods.pubertyStages'))
+  return {
+    ...{ sex, ageYears, heightCm: row.number('height_cm'), massKg: row.number('mass_kg') },
+    puberty: oneOf(row, 'puberty', PUBERTY_STAGES, say('methods.pubertyStages')),
+    groupTerm: oneOf(row, 'group_term', GROUP_TERMS, say('methods.groupTerms')),
+  }
+}
+
+/** A word of a column that may be empty. @throws InputError naming the column where it is another word */
+function oneOf<W extends string>(
+  row: RowReader,
+  column: string,
+  words: readonly W[],
+  accepted: Message,
+): W | undefined {
+  const text = row.text(column)
+  const known = words.find((word) => word === text)
+  if (known || !text) return known
+  throw inputError(column, 'unknown', column, text, accepted)
 }
 
 function resultRow(id: string, result: Estimate): BatchResult {

@@ -1,4 +1,5 @@
 import type { KnownSite, Sex } from '../anatomy/ids'
+import type { GroupTerm } from '../equations/types'
 import { inputError } from '../errors'
 import { say, type Message } from '../say'
 import { correctedGirth } from '../composition/indices'
@@ -12,8 +13,8 @@ import { needed, type Measures } from './measures'
 export interface Owner {
   sex: Sex
   ageYears?: number
-  /** The source's own terms for groups; none where not set. */
-  group?: 'asian' | 'black'
+  /** The source's own term for a group; none where not set. */
+  groupTerm?: GroupTerm
 }
 
 /** One equation of a mass or an area. */
@@ -26,12 +27,15 @@ export interface MuscleEquation {
   sex?: Sex
   ages?: { youngest: number; oldest: number }
   countsAge?: true
+  /** What the source adds for a group, where somebody wants it applied; in the unit of the figure. */
+  groupTerms?: Readonly<Record<GroupTerm, number>>
   /** Standard error of the source, in its unit; null where we do not know it. */
   standardError: number | null
   grade: 'A' | 'B'
   source: string
   /** What it is good for, and what not. */
   goodFor: Message
+  /** Without the term of a group. */
   value(measures: Measures, owner: Owner): number
 }
 
@@ -60,18 +64,17 @@ export const MUSCLE_EQUATIONS: readonly MuscleEquation[] = [
     needs: [...LIMBS, ...THIGH],
     ages: { youngest: 18, oldest: 81 },
     countsAge: true,
+    groupTerms: { asian: -2, black: 1.1 },
     standardError: 2.2,
     grade: 'A',
     source: 'Lee RC et al. Am J Clin Nutr 2000;72:796-803',
     goodFor: say('profile.leeLimbsFor'),
     value(measures, owner) {
       const { height, arm, thigh, calf } = limbsOf(measures)
-      const group = { asian: -2, black: 1.1, none: 0 }[owner.group ?? 'none']
       return (
         (height / 100) * (0.00744 * arm ** 2 + 0.00088 * thigh ** 2 + 0.00441 * calf ** 2) +
         2.4 * male(owner) -
         0.048 * owner.ageYears! +
-        group +
         7.8
       )
     },
@@ -83,21 +86,14 @@ export const MUSCLE_EQUATIONS: readonly MuscleEquation[] = [
     needs: ['height', 'mass'],
     ages: { youngest: 18, oldest: 81 },
     countsAge: true,
+    groupTerms: { asian: -1.2, black: 1.4 },
     standardError: 2.8,
     grade: 'A',
     source: 'Lee RC et al. Am J Clin Nutr 2000;72:796-803',
     goodFor: say('profile.leeMassFor'),
     value(measures, owner) {
       const { height, mass } = needed(measures, ['height', 'mass'])
-      const group = { asian: -1.2, black: 1.4, none: 0 }[owner.group ?? 'none']
-      return (
-        0.244 * mass +
-        7.8 * (height / 100) +
-        6.6 * male(owner) -
-        0.098 * owner.ageYears! +
-        group -
-        3.3
-      )
+      return 0.244 * mass + 7.8 * (height / 100) + 6.6 * male(owner) - 0.098 * owner.ageYears! - 3.3
     },
   },
   {
@@ -219,6 +215,10 @@ export const MUSCLE_EQUATIONS: readonly MuscleEquation[] = [
   },
 ]
 
+/** What an equation's source adds for the group that is set for somebody; 0 where it has no term for it. */
+export const groupTermOf = ({ groupTerms }: MuscleEquation, { groupTerm }: Owner): number =>
+  groupTerm ? (groupTerms?.[groupTerm] ?? 0) : 0
+
 /** Why an equation says nothing of somebody, or undefined. */
 export function outsideOf(
   { sex, ages, countsAge }: MuscleEquation,
@@ -246,5 +246,5 @@ export function muscleFigure(equation: MuscleEquation, measures: Measures, owner
     const problem = owner.ageYears === undefined ? 'missing' : 'outside-domain'
     throw inputError('ageYears', problem, equation.name, owner.ageYears, accepted)
   }
-  return equation.value(measures, owner)
+  return equation.value(measures, owner) + groupTermOf(equation, owner)
 }

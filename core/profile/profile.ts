@@ -7,6 +7,7 @@ import {
   type MeasurementSetup,
 } from '../measurement-error/site-error'
 import { usualRepeatError } from '../measurement-error/usual-errors'
+import type { GroupTerm } from '../equations/types'
 import { attempt } from '../outcome'
 import { schemeOf } from '../readings/trials'
 import { say, type Message } from '../say'
@@ -23,7 +24,13 @@ import {
   type MatiegkaPart,
 } from './fractions'
 import { missingIn, type Measure, type Measures } from './measures'
-import { MUSCLE_EQUATIONS, muscleFigure, outsideOf, type MuscleEquation } from './muscle'
+import {
+  groupTermOf,
+  MUSCLE_EQUATIONS,
+  muscleFigure,
+  outsideOf,
+  type MuscleEquation,
+} from './muscle'
 import { phantomScores } from './phantom'
 import { measuringError } from './propagation'
 import { bodyRoundness, bodyShapeIndex, conicityIndex, waistToHeightLimited } from './shape'
@@ -33,6 +40,7 @@ import { type MeasuredSomatotype, measuredSomatotype, SOMATOTYPE_MEASURES } from
 export interface ProfileInputs {
   sex: Sex
   ageYears?: number
+  groupTerm?: GroupTerm
   measures: Measures
   /** One standard error of each, in its unit. */
   errors: Measures
@@ -45,6 +53,8 @@ export interface ProfileFigure {
   value: number
   /** What the measuring leaves open: one standard error, in the unit of the value. */
   measuring: number
+  /** What of the value is the source's term for a group; 0 where none is applied. */
+  groupTerm: number
 }
 
 /** An index of shape by one waist. */
@@ -89,7 +99,7 @@ export function profileInputs(
   setupOf: (site?: SiteId) => MeasurementSetup,
 ): ProfileInputs {
   const { subject, measured, sites, protocol } = sheet
-  const { heightCm, massKg, ageYears, sex } = subject
+  const { heightCm, massKg, ageYears, groupTerm, sex } = subject
   const measures: Measures = {}
   const errors: Measures = {}
   for (const { site, standard, value } of measured) {
@@ -109,7 +119,7 @@ export function profileInputs(
     measures.mass = massKg
     errors.mass = Math.sqrt(massVariance(1, setupOf().skill))
   }
-  return { sex, ageYears, measures, errors }
+  return { sex, ageYears, groupTerm, measures, errors }
 }
 
 function withErrors<P extends string>(
@@ -153,9 +163,8 @@ function shapesOf({ measures, errors }: ProfileInputs): ShapeFigure[] {
  * give.
  */
 export function profileOf(inputs: ProfileInputs): Profile {
-  const { sex, ageYears, measures, errors } = inputs
-  const owner = { sex, ...(ageYears === undefined ? {} : { ageYears }) }
-  const meant = MUSCLE_EQUATIONS.filter((equation) => outsideOf(equation, owner) === undefined)
+  const { sex, measures, errors } = inputs
+  const meant = MUSCLE_EQUATIONS.filter((equation) => outsideOf(equation, inputs) === undefined)
   const somatotype = attempt(() => measuredSomatotype(measures, errors))
   const wanted: { what: Message; needs: readonly Measure[] }[] = [
     { what: say('profile.somatotype'), needs: SOMATOTYPE_MEASURES },
@@ -176,10 +185,12 @@ export function profileOf(inputs: ProfileInputs): Profile {
     ...(fiveWay ? { fiveWay } : {}),
     ...(matiegka ? { matiegka } : {}),
     figures: meant.flatMap((equation): ProfileFigure[] => {
-      const made = attempt(() => muscleFigure(equation, measures, owner))
+      const made = attempt(() => muscleFigure(equation, measures, inputs))
       if (!made.ok) return []
-      const varied = (of: Measures) => equation.value(of, owner)
-      return [{ equation, value: made.value, measuring: measuringError(varied, measures, errors) }]
+      const varied = (of: Measures) => equation.value(of, inputs)
+      const measuring = measuringError(varied, measures, errors)
+      const groupTerm = groupTermOf(equation, inputs)
+      return [{ equation, value: made.value, measuring, groupTerm }]
     }),
     shape: shapesOf(inputs),
     wanting: wanted

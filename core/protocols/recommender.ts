@@ -1,7 +1,7 @@
 import { type Message, say, sentences } from '../say'
 import type { Sex, SkinfoldId } from '../anatomy/ids'
 import { namesOf } from '../anatomy/names'
-import { countsAge } from '../equations/age'
+import { countsAge } from '../equations/counts'
 import { equationById } from '../equations/registry'
 import { PROTOCOLS, sitesOf } from './registry'
 import type { Protocol } from './types'

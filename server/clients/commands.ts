@@ -61,6 +61,7 @@ const FIELDS = [
   'cadenceDays',
   'showPercentages',
   'cycleWanted',
+  'groupTerm',
   'hiddenOnLeaderboards',
   'weekEndsOn',
   'nextDueOn',

@@ -29,7 +29,7 @@ export type PlainClient = Omit<Client, 'heightCm' | 'heightUnit'>
 /** The client of an id, or of a column that holds one, as JSON; `withLatestHeight` makes it whole. */
 export const clientJson = (id: string | SQL) =>
   sql`(select json_build_object('id', c.id, 'name', c.name, 'sex', c.sex, 'birthDate', c.birth_date, 'birthYear', c.birth_year,
-    'cadenceDays', c.cadence_days, 'showPercentages', c.show_percentages, 'cycleWanted', c.cycle_wanted,
+    'cadenceDays', c.cadence_days, 'showPercentages', c.show_percentages, 'cycleWanted', c.cycle_wanted, 'groupTerm', c.group_term,
     'hiddenOnLeaderboards', c.hidden_on_leaderboards, 'weekEndsOn', c.week_ends_on,
     'nextDueOn', c.next_due_on, 'archived', c.archived_at is not null)
     from clients c where c.id = ${id})`

@@ -234,7 +234,7 @@ class Import {
 
   private newClient(client: ExchangeClient, id: string, rows: Rows): void {
     const { name, sex, birthDate, birthYear, cadenceDays, showPercentages, cycleWanted } = client
-    const { hiddenOnLeaderboards, weekEndsOn, nextDueOn, archived } = client
+    const { groupTerm, hiddenOnLeaderboards, weekEndsOn, nextDueOn, archived } = client
     this.counts.clients++
     rows.get(schema.clients)!.push({
       ...{
@@ -245,7 +245,7 @@ class Import {
         birthYear: birthDate === null ? birthYear : null,
         cadenceDays,
       },
-      ...{ showPercentages, cycleWanted, hiddenOnLeaderboards, weekEndsOn, nextDueOn },
+      ...{ showPercentages, cycleWanted, groupTerm, hiddenOnLeaderboards, weekEndsOn, nextDueOn },
       archivedAt: archived ? new Date() : null,
       // A column without a default among those that are inserted as JSON.
       createdAt: new Date(),

@@ -48,6 +48,7 @@ const CHECK_INS = rowsOf(
 /** A client with all that the format has of one, of the clients that a query calls c. */
 const CLIENT = sql`c.id, c.name, c.sex, c.birth_date as "birthDate", c.birth_year as "birthYear",
   c.cadence_days as "cadenceDays", c.show_percentages as "showPercentages", c.cycle_wanted as "cycleWanted",
+  c.group_term as "groupTerm",
   c.hidden_on_leaderboards as "hiddenOnLeaderboards", c.week_ends_on as "weekEndsOn", c.next_due_on as "nextDueOn",
   c.archived_at is not null as archived,
   ${rowsOf(

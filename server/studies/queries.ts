@@ -1,16 +1,31 @@
 import { sql } from 'drizzle-orm'
-import { revealedRows, say, type DatedPair, type StudyDesign, type StudyTrial } from '#core'
+import {
+  isoDateOf,
+  revealedRows,
+  say,
+  type DatedPair,
+  type StudyDesign,
+  type StudyTrial,
+} from '#core'
 import type { StudyHead, StudyView, TesterView } from '#shared/contract/studies'
 import type { Connection } from '../database/driver'
-import { jsonOf, listOf, rowsOf } from '../database/json'
+import { iso, jsonOf, listOf, rowsOf } from '../database/json'
 import { notFound } from '../http/errors'
 import { STUDY_TRIALS_IN_FORCE } from './in-force'
 
 const HEAD = sql`json_build_object('id', s.id, 'testerId', s.tester_id, 'referenceId', s.reference_id,
-  'begunOn', s.begun_on, 'endedOn', s.ended_at::date, 'sites', s.sites, 'subjects', s.subjects,
+  'begunOn', s.begun_on, 'endedAt', ${iso(sql`s.ended_at`)}, 'sites', s.sites, 'subjects', s.subjects,
   'taken', (select count(distinct (t.subject, t.site, t.tester_id, t.trial)) from study_trials t where t.study_id = s.id),
   'wanted', 2 * jsonb_array_length(s.sites) * jsonb_array_length(s.subjects)
     * (case when s.reference_id is null then 1 else 2 end))`
+
+type Head = Omit<StudyHead, 'endedOn'> & { endedAt: string | null }
+
+/** The day of the end is this computer's, as the days beside it are: the database may be in another zone. */
+const headOf = <H extends Head>({ endedAt, ...head }: H) => ({
+  ...head,
+  endedOn: endedAt === null ? null : isoDateOf(new Date(endedAt)),
+})
 
 /** A study with all its readings, as nobody is shown it. */
 export interface WholeStudy extends StudyHead, Pick<StudyView, 'standard' | 'order'> {
@@ -24,7 +39,7 @@ export interface WholeStudy extends StudyHead, Pick<StudyView, 'standard' | 'ord
 
 /** @throws Refusal 404 where there is none */
 export async function wholeStudy(db: Connection, id: string): Promise<WholeStudy> {
-  const found = await jsonOf<Omit<WholeStudy, 'design'> | null>(
+  const found = await jsonOf<(Omit<WholeStudy, 'design' | 'endedOn'> & Head) | null>(
     db,
     sql`(select ${HEAD}::jsonb || jsonb_build_object('standard', s.standard, 'order', s.measured_order,
       'caliperId', s.caliper_id,
@@ -37,7 +52,7 @@ export async function wholeStudy(db: Connection, id: string): Promise<WholeStudy
   if (!found) throw notFound(say('api.suchStudy'))
   const { testerId, referenceId, sites, order } = found
   const testers = [testerId, ...(referenceId === null ? [] : [referenceId])]
-  return { ...found, design: { testers, sites, order } }
+  return { ...headOf(found), design: { testers, sites, order } }
 }
 
 /** A study as anybody may see it: the core says which readings are no longer hidden. */
@@ -80,14 +95,15 @@ export async function findTester(db: Connection, id: string): Promise<TesterView
     sql`from studies s where s.tester_id = ${id} or s.reference_id = ${id}`,
     sql`s.begun_on desc, s.created_at desc`,
   )
-  const found = await jsonOf<Omit<TesterView, 'fromStudies'>>(
+  const found = await jsonOf<Omit<TesterView, 'fromStudies' | 'studies'> & { studies: Head[] }>(
     db,
     sql`json_build_object('tester', (select json_build_object('id', p.id, 'name', p.name, 'skill', p.skill,
       'retired', p.retired_at is not null) from people p where p.id = ${id}),
       'fromCheckIns', ${pairsOfCheckIns(id)}, 'studies', ${heads})`,
   )
   if (!found.tester) throw notFound(say('api.suchTester'))
-  return { ...found, fromStudies: await pairsOfStudies(db, id, found.studies) }
+  const studies = found.studies.map(headOf)
+  return { ...found, studies, fromStudies: await pairsOfStudies(db, id, studies) }
 }
 
 /** First and second readings of a tester that studies no longer hide. */

@@ -3,6 +3,7 @@ import {
   ageOn,
   BUILDS,
   DEFAULT_CADENCE_DAYS,
+  GROUP_TERMS,
   isIsoDate,
   parseHeight,
   LANDMARK_STANDARDS,
@@ -26,6 +27,8 @@ import {
 import { errorText, readBy } from './problems'
 
 const sexSchema = choice(say('fields.sexUsedEquations'), ['male', 'female'])
+
+export const groupTermSchema = choice(say('fields.groupTerm'), GROUP_TERMS)
 
 const OLDEST = 110
 
@@ -111,6 +114,8 @@ export const clientChangeSchema = z
     heightTakenOn: pastDateSchema(say('fields.heightTaken')),
     showPercentages: yesOrNo(say('fields.percentages')),
     cycleWanted: yesOrNo(say('fields.cyclePhase')),
+    /** The sources' terms for a group, where the client wants them; null for none. */
+    groupTerm: groupTermSchema.nullable(),
     hiddenOnLeaderboards: yesOrNo(say('fields.nameHiddenLeaderboards')),
     /** The last day of the client's week, 0 for Monday; null follows the last day weighed. */
     weekEndsOn: integerBetween(say('fields.weekEnds0Monday'), 0, 6).nullable(),
@@ -142,6 +147,8 @@ export const clientSchema = clientSummarySchema.extend({
   /** False where the client sees sums and girths only. */
   showPercentages: z.boolean(),
   cycleWanted: z.boolean(),
+  /** The sources' terms for a group, where the client wants them. */
+  groupTerm: groupTermSchema.nullable().default(null),
   /** The name is hidden on boards. */
   hiddenOnLeaderboards: z.boolean(),
   weekEndsOn: z.number().nullable(),

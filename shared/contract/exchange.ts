@@ -14,7 +14,7 @@ import {
 import { CLIENT_NOTE_KINDS, JAWS, SKIP_REASONS } from './choices'
 import { conditionsSchema, TYPED_UNITS } from './check-ins'
 import { appointmentFormSchema, detailsChangeSchema, sessionNoteFormSchema } from './client-side'
-import { screeningSchema, siteNoteSchema } from './clients'
+import { groupTermSchema, screeningSchema, siteNoteSchema } from './clients'
 import { consentSchema, keptProtocolSchema, protocolIdSchema, toleranceSchema } from './equipment'
 import {
   choice,
@@ -194,6 +194,7 @@ export const exchangeClientSchema = z.object({
   cadenceDays: integerBetween(say('fields.daysBetweenCheckIns'), 1, 365).default(28),
   showPercentages: yesOrNo(say('fields.percentages')).default(true),
   cycleWanted: yesOrNo(say('fields.cyclePhase')).default(false),
+  groupTerm: groupTermSchema.nullable().default(null),
   hiddenOnLeaderboards: yesOrNo(say('fields.nameHiddenLeaderboards')).default(false),
   weekEndsOn: integerBetween(say('fields.weekEnds0Monday'), 0, 6).nullable().default(null),
   nextDueOn: isoDateSchema.nullable().default(null),

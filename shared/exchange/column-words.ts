@@ -9,6 +9,7 @@ const WORDS: Readonly<Record<string, Message>> = {
   birth_year: say('exchange.birthYear'),
   week_ends_on: say('exchange.weekEndsOn'),
   percentages: say('exchange.percentages'),
+  group_term: say('exchange.groupTerm'),
   cadence_days: say('exchange.cadenceDays'),
   date: say('exchange.date'),
   height_cm: say('exchange.heightCm'),

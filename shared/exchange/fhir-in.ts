@@ -227,6 +227,7 @@ class BundleReader {
       cadenceDays: valueIn(patient.extension, 'cadence-days')?.valueInteger,
       weekEndsOn: valueIn(patient.extension, 'week-ends-on')?.valueInteger ?? null,
       showPercentages: valueIn(patient.extension, 'show-percentages')?.valueBoolean,
+      groupTerm: valueIn(patient.extension, 'group-term')?.valueString ?? null,
       ...{ checkIns, weighIns, heights, notes, otherResults },
     }
   }

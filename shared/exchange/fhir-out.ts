@@ -156,6 +156,9 @@ function* clientEntries(client: ExchangeClient, to: ToBundle): Generator<Resourc
       ...(client.weekEndsOn === null
         ? []
         : [extension('week-ends-on', { valueInteger: client.weekEndsOn })]),
+      ...(client.groupTerm === null
+        ? []
+        : [extension('group-term', { valueString: client.groupTerm })]),
     ],
   }
   const subject = referTo('Patient', id)

@@ -73,6 +73,7 @@ class RecordMaker {
       ...{ id: clientId ?? newId(), name: name.slice(0, 80), sex, birthDate, birthYear },
       cadenceDays: person.cadenceDays ?? DEFAULT_CADENCE_DAYS,
       ...{ showPercentages: person.showPercentages, cycleWanted: false },
+      groupTerm: person.groupTerm,
       ...{
         hiddenOnLeaderboards: false,
         weekEndsOn: person.weekEndsOn,

@@ -43,6 +43,7 @@ function equationOf({ sex }: { sex: Sex }, checkIn: CheckIn): string | undefined
 
 const TEXT = [
   'percentages',
+  'group_term',
   'client',
   'sex',
   'protocol',
@@ -84,6 +85,7 @@ const who = ({
   cadenceDays,
   showPercentages,
   weekEndsOn,
+  groupTerm,
 }: Client) => ({
   client: name,
   sex,
@@ -92,6 +94,7 @@ const who = ({
   cadence_days: cadenceDays,
   week_ends_on: weekEndsOn ?? undefined,
   percentages: showPercentages ? undefined : 'hidden',
+  group_term: groupTerm ?? undefined,
 })
 
 /** The caliper and the tape of a check-in, with the steps of their scales. */
@@ -191,6 +194,7 @@ const WHO = [
   'cadence_days',
   'week_ends_on',
   'percentages',
+  'group_term',
 ]
 const FIRST = [...WHO, 'date', 'height_cm', 'mass_kg']
 const LAST = [

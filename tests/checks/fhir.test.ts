@@ -66,6 +66,7 @@ const record: Exchange = exchangeSchema.parse({
   clients: [
     {
       ...{ id: id(), name: 'Ann Example', sex: 'female', birthDate: '1990-03-04', weekEndsOn: 6 },
+      groupTerm: 'asian',
       heights: [{ id: id(), cm: 170, date: '2026-03-01', typedUnit: 'cm', typedText: '170' }],
       weighIns: [{ id: id(), kg: 64.2, date: '2026-03-10', typedUnit: 'kg', typedText: '64.2' }],
       notes: [{ id: id(), date: '2026-03-01', kind: 'phase', words: 'Spring' }],

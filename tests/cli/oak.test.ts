@@ -64,6 +64,7 @@ describe('the command line', () => {
         { id: 'triceps', unit: 'mm', standard: 'us' },
         { id: 'subscapular', unit: 'mm', standard: 'us' },
         { id: 'puberty', unit: null, accepted: ['before', 'in', 'after'] },
+        { id: 'group_term', unit: null, accepted: ['black', 'asian'], optional: true },
       ],
       error: { value: 3.8, unit: 'points of fat %' },
     })

@@ -1,6 +1,15 @@
 import { told } from '../support/words'
 import { describe, expect, test } from 'vitest'
-import { attempt, EQUATIONS, estimate, estimateRow, isSkinfold, limitsOf, type SiteId } from '#core'
+import {
+  attempt,
+  EQUATIONS,
+  estimate,
+  estimateRow,
+  isSkinfold,
+  limitsOf,
+  type SiteId,
+  type Words,
+} from '#core'
 import { woman, womanFolds } from '../support/woman-row'
 
 describe('a row', () => {
@@ -84,12 +93,29 @@ describe('a row', () => {
     },
   )
 
+  test('takes the source’s term for a group from its own column', () => {
+    const row = {
+      ...{ id: 'x', equation: 'evans-3', sex: 'female', age_years: '21', standard: 'us' },
+      ...{ abdominal_mm: '20', thigh_mm: '25', triceps_mm: '15' },
+    }
+    const [off] = estimateRow(row)
+    const [on] = estimateRow({ ...row, group_term: 'black' })
+    // Evans 2005, from memory: 1.998 points.
+    expect(Number(off!.fat_percent) - Number(on!.fat_percent)).toBeCloseTo(1.998, 9)
+    expect([off!.warnings, told(on!.warnings as Words)]).toEqual([
+      '',
+      expect.stringMatching(/term for Black/),
+    ])
+  })
+
   test.each([
     [{ sex: 'f' }, /sex: enter male or female\. Got “f”/],
     [{ age_years: '' }, /^age_years: enter 0 to 120 years\.$/],
     [{ thigh_mm: 'twelve' }, /thigh_mm: .* Got “twelve”/],
     [{ thigh_mm: '' }, /^Thigh: enter 3 to 100 mm\.$/],
     [{ abdominal_mm: '195' }, /Abdominal: enter .* Got 195/],
+    [{ group_term: 'other' }, /group_term: enter black, asian or nothing\. Got “other”/],
+    [{ puberty: 'soon' }, /puberty: enter before, in or after\. Got “soon”/],
     [{ standard: 'uk' }, /standard: enter us, int, dw, czech, gym, us when empty.* Got “uk”/],
     [
       { conversion: 'schutte' },

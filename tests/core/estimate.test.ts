@@ -188,12 +188,22 @@ describe('properties over every equation', () => {
 
 test('the population term is off unless set, and says so when on', () => {
   const athlete: Subject = { sex: 'male', ageYears: 21 }
-  const [off, on] = [false, true].map((groupTerm) =>
-    estimate('evans-7', athlete, folds, { groupTerm }),
+  const [off, on, other] = [undefined, 'black' as const, 'asian' as const].map((groupTerm) =>
+    estimate('evans-7', { ...athlete, groupTerm }, folds),
   )
   expect(off!.fatPercent - on!.fatPercent).toBeCloseTo(2.545, 9)
-  expect(told(off!.warnings)).toEqual([])
-  expect(told(on!.warnings).join()).toMatch(/population term/)
+  expect([told(off!.warnings), other]).toEqual([[], off])
+  expect(told(on!.warnings).join()).toMatch(/term for Black people/)
+  // Slaughter's takes 1.5 points more off up to 35 mm before puberty; past it, and in who is of no group, nothing.
+  const boy = { sex: 'male', ageYears: 10, puberty: 'before' } as const
+  const youth = (triceps: number, groupTerm?: 'black') =>
+    estimate('slaughter-2', { ...boy, groupTerm }, { triceps, subscapular: 10 }).fatPercent
+  expect(youth(12) - youth(12, 'black')).toBeCloseTo(1.5, 9)
+  expect(youth(30)).toBe(youth(30, 'black'))
+  const unknown = { ...athlete, groupTerm: 'other' as 'black' }
+  expect(attempt(() => estimate('evans-7', unknown, folds))).toMatchObject({
+    error: { input: 'groupTerm', problem: 'unknown', got: 'other' },
+  })
 })
 
 test('from seven folds every equation that they allow is computed, in the right standard only', () => {

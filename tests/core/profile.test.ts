@@ -20,6 +20,7 @@ import {
   MATIEGKA_MEASURES,
   matiegkaMasses,
   muscleFigure,
+  type GroupTerm,
   PHANTOM,
   PHANTOM_HEIGHT_CM,
   phantomScore,
@@ -250,6 +251,30 @@ describe('muscle and bone', () => {
   ])('%s, worked out by hand', (id, value) => {
     const equation = MUSCLE_EQUATIONS.find((one) => one.id === id)!
     expect(muscleFigure(equation, MAN, { sex: 'male', ageYears: 30 })).toBeCloseTo(value, 3)
+  })
+
+  test('Lee’s terms for groups are in it only where they are set, and are told apart', () => {
+    // Lee 2000, from memory: -2.0 and 1.1 with girths, -1.2 and 1.4 without.
+    const of = (groupTerm?: GroupTerm) => {
+      const inputs = { sex: 'male', ageYears: 30, groupTerm, measures: MAN, errors: {} } as const
+      const { figures } = profileOf(inputs)
+      return new Map(figures.map((one) => [one.equation.id, one]))
+    }
+    const off = of()
+    for (const [group, byLimbs, byMass] of [
+      ['asian', -2, -1.2],
+      ['black', 1.1, 1.4],
+    ] as const) {
+      const on = of(group)
+      const moved = [...on].flatMap(([id, { value, groupTerm }]) => {
+        expect(value - off.get(id)!.value).toBeCloseTo(groupTerm, 9)
+        return groupTerm === 0 ? [] : [[id, groupTerm]]
+      })
+      expect(moved).toEqual([
+        ['lee-limbs', byLimbs],
+        ['lee-mass', byMass],
+      ])
+    }
   })
 
   test('of a boy of 12, worked out by hand, and of no grown man', () => {

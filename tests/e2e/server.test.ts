@@ -93,7 +93,8 @@ describe('two processes', () => {
       const events = text.split('\n\n')
       text = events.pop()!
       for (const event of events) {
-        const data = /^data: (.*)$/m.exec(event)?.[1]
+        // States have no name; what has one says that the stream is there.
+        const data = /^event:/m.test(event) ? undefined : /^data: (.*)$/m.exec(event)?.[1]
         if (data) count = (JSON.parse(data) as { readings: unknown[] }).readings.length
       }
       if (count >= until) break

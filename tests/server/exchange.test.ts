@@ -66,11 +66,13 @@ async function headlines(db: Database, whole = true): Promise<Record<string, unk
   const { known } = await listKnown(db)
   const said: Record<string, unknown> = {}
   for (const { id, name } of known) {
-    const spoken = sayOf(await findRecord(db, id))?.said
+    const record = await findRecord(db, id)
+    const spoken = sayOf(record)?.said
     // Girths that clients took of themselves go in the format that has everything; the others carry check-ins.
     if (spoken?.bySelf && !whole) continue
     const headline = spoken?.headline
     said[name] = headline && {
+      groupTerm: record.client.groupTerm,
       ...{ rule: headline.rule, horizon: headline.horizon, since: headline.since },
       changes: headline.changes.map(({ quantity, verdict, change }) => [
         ...[quantity, verdict, change.toFixed(1)],
@@ -113,6 +115,7 @@ describe.each(['.json', '.fhir.json', '.long.csv', '.csv', '.xlsx'] as const)('%
     const wanted = ending === '.json' ? before.headlines : before.ofCheckIns
     for (const [name, said] of Object.entries(wanted))
       expect([name, after[name]]).toEqual([name, said])
+    expect(after['Odette Marlowe']).toMatchObject({ groupTerm: 'black' })
   })
 
   // What the coach keeps besides measuring too, and what clients took of themselves.

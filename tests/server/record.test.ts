@@ -262,7 +262,9 @@ test('the private screening keeps its history and stays off what the caller’s 
 describe('repairs', () => {
   test('an edit is written down with what it was; the same again is not', async () => {
     const client = await addClient('Edda Edit')
-    const change = { birthDate: '1993-03-14', sex: 'male', showPercentages: false }
+    const change = {
+      ...{ birthDate: '1993-03-14', sex: 'male', showPercentages: false, groupTerm: 'asian' },
+    }
     await api.patch(`/api/clients/${client.id}`, change)
     await api.patch(`/api/clients/${client.id}`, change)
     expect((await recordOf(client.id)).client).toMatchObject(change)
@@ -270,6 +272,7 @@ describe('repairs', () => {
     const byField = auditLog.map(({ field, old, new: now }) => [field, old, now])
     expect(byField.sort()).toEqual([
       ['birthDate', '1992-03-14', '1993-03-14'],
+      ['groupTerm', null, 'asian'],
       ['sex', 'female', 'male'],
       ['showPercentages', true, false],
     ])

@@ -76,6 +76,15 @@ test('a reading sent twice is kept once; of two of a pass the later counts; ende
   )
   const ended = (await api.post(`/api/studies/${id}/end`, { ended: true })).body as StudyView
   expect(ended.endedOn).toBe(isoDateOf(new Date()))
+  // Told where it is the next day already, or still the one before.
+  const zone = process.env.TZ
+  for (const TZ of ['Pacific/Kiritimati', 'Pacific/Pago_Pago']) {
+    process.env.TZ = TZ
+    const { studies } = (await api.get(`/api/gym/testers/${testers[0]}`)).body as TesterView
+    expect(studies.find((one) => one.id === id)?.endedOn).toBe(isoDateOf(new Date()))
+  }
+  if (zone === undefined) delete process.env.TZ
+  else process.env.TZ = zone
   expect((await take(id, { ...at, site: 'waist', value: 70 })).status).toBe(409)
   // What was taken before the end and arrives again is no quarrel.
   expect((await api.post(`/api/studies/${id}/trials`, same)).status).toBe(200)

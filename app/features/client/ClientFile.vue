@@ -22,12 +22,14 @@ const form = reactive({
   heightTakenOn: props.today,
   showPercentages: props.client.showPercentages,
   cycleWanted: props.client.cycleWanted,
+  groupTerm: props.client.groupTerm ?? '',
   hiddenOnLeaderboards: props.client.hiddenOnLeaderboards,
 })
 const { can, signsIn } = useMe()
 /** Somebody who is under 18 for certain, or may be. */
 const minor = computed(() => isMinor({ leastAgeYears: leastAgeOf(props.client, props.today) }))
 const sexes = sexChoices()
+const groupTerms = groupTermChoices()
 const { problems, trouble, done, submit } = useSubmit()
 const erasing = ref(false)
 const erasedName = ref('')
@@ -46,6 +48,7 @@ async function keep() {
     birthDate: rest.birthDate || null,
     birthYear: rest.birthYear.trim() === '' ? null : Number(rest.birthYear),
     cadenceDays: Number(rest.cadenceDays),
+    groupTerm: rest.groupTerm || null,
   }
   const changed = await change(
     height.trim() ? { ...plain, height, heightTakenOn } : plain,
@@ -129,6 +132,15 @@ async function erase() {
       }}</TickBox>
       <p v-if="minor" class="text-faded">{{ t('clientFile.minorPercentages') }}</p>
       <TickBox v-model="form.cycleWanted">{{ t('clientFile.keepPhaseCycleEachCheck') }}</TickBox>
+      <div>
+        <ChoiceRow
+          v-model="form.groupTerm"
+          :label="t('clientFile.fields.groupTerm')"
+          compact
+          :options="groupTerms"
+        />
+        <p class="pt-1 text-faded">{{ t('clientFile.groupTermMeans') }}</p>
+      </div>
       <TickBox v-model="form.hiddenOnLeaderboards">{{
         t('clientFile.nameHiddenLeaderboards')
       }}</TickBox>

@@ -11,6 +11,7 @@ const FIELDS: Record<string, Key> = {
   cadenceDays: 'clientFile.fields.cadenceDays',
   showPercentages: 'clientFile.fields.showPercentages',
   cycleWanted: 'clientFile.fields.cycleWanted',
+  groupTerm: 'clientFile.fields.groupTerm',
   hiddenOnLeaderboards: 'clientFile.fields.hiddenOnLeaderboards',
   weekEndsOn: 'clientFile.fields.weekEndsOn',
   nextDueOn: 'clientFile.fields.nextDueOn',

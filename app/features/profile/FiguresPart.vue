@@ -18,7 +18,7 @@ const SHAPES: Record<ShapeFigure['id'], { name: string; digits: number }> = {
       <h2 class="pb-1 text-2xl">{{ t('profile.muscleBone') }}</h2>
       <ul data-test="muscle">
         <li
-          v-for="{ equation, value, measuring } in figures"
+          v-for="{ equation, value, measuring, groupTerm } in figures"
           :key="equation.id"
           class="border-b border-line py-2"
         >
@@ -46,6 +46,9 @@ const SHAPES: Record<ShapeFigure['id'], { name: string; digits: number }> = {
             }}
           </p>
           <p>{{ tell(equation.goodFor) }}</p>
+          <p v-if="groupTerm">
+            {{ t('profile.groupTermIn', { term: signed(groupTerm, 1), unit: equation.gives }) }}
+          </p>
           <p class="text-sm text-faded">{{ equation.source }}</p>
         </li>
       </ul>

@@ -12,8 +12,8 @@ import {
 
 /** Everything that can be typed, by the keyboard through: Enter goes on to the next field. */
 const estimate = useQuickEstimate()
-const { sex, athlete, puberty, standard, conversion, texts, foldUnit, lengthUnit, massUnit } =
-  estimate
+const { sex, athlete, puberty, groupTerm, standard, conversion, texts } = estimate
+const { foldUnit, lengthUnit, massUnit } = estimate
 const { folds, otherFolds, standardOf, fields, sets, setKey } = estimate
 
 const standards = LANDMARK_STANDARDS.map((value) => ({
@@ -54,6 +54,7 @@ const stages = [
   { value: 'in' as const, name: t('quick.pubertyIn') },
   { value: 'after' as const, name: t('quick.pubertyAfter') },
 ]
+const groupTerms = groupTermChoices()
 const who = computed({
   get: () => (athlete.value ? 'yes' : 'no'),
   set: (to) => (athlete.value = to === 'yes'),
@@ -179,6 +180,12 @@ function clear() {
             :label="t('quick.puberty')"
             compact
             :options="stages"
+          />
+          <ChoiceRow
+            v-model="groupTerm"
+            :label="t('clientFile.fields.groupTerm')"
+            compact
+            :options="groupTerms"
           />
           <ChoiceRow
             v-model="standard"

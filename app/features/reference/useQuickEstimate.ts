@@ -23,6 +23,7 @@ import {
   type Conversion,
   type Puberty,
   type EquationResult,
+  type GroupTerm,
   type LandmarkStandard,
   type LocatedValue,
   type Sex,
@@ -51,6 +52,8 @@ function quickEstimate(usual: LandmarkStandard) {
   const athlete = ref(false)
   /** As a guardian or a clinician says it; nothing where nobody did. */
   const puberty = ref<Puberty | ''>('')
+  /** The sources' terms for a group, where the person wants them. */
+  const groupTerm = ref<GroupTerm | ''>('')
   const standard = ref<LandmarkStandard>(usual)
   const conversion = useConversion(sex)
   const texts = reactive<Record<string, string>>({ age: '', height: '', mass: '', sum: '' })
@@ -85,6 +88,7 @@ function quickEstimate(usual: LandmarkStandard) {
     heightCm: fields.value.height!.value,
     massKg: fields.value.mass!.value,
     ...(puberty.value ? { puberty: puberty.value } : {}),
+    ...(groupTerm.value ? { groupTerm: groupTerm.value } : {}),
   }))
 
   /* A sum alone is of one of the sets that an equation sums. */
@@ -166,7 +170,8 @@ function quickEstimate(usual: LandmarkStandard) {
   )
 
   return {
-    ...{ sex, athlete, puberty, standard, conversion, texts, foldUnit, lengthUnit, massUnit },
+    ...{ sex, athlete, puberty, groupTerm, standard, conversion, texts },
+    ...{ foldUnit, lengthUnit, massUnit },
     ...{ folds, otherFolds, standardOf, fields, measured, subject, sets, setKey, sum },
     ...{ fitting, others, refused, lead, workedId, worked, steps, indices, shownConversions },
   }

@@ -107,6 +107,7 @@ export function bringPerson(
     birthDate: of.birthDate ?? null,
     birthYear: of.birthYear ?? null,
     weekEndsOn: of.rows.find(({ weekEndsOn }) => weekEndsOn !== undefined)?.weekEndsOn ?? null,
+    groupTerm: of.rows.find(({ groupTerm }) => groupTerm !== undefined)?.groupTerm ?? null,
     showPercentages: !of.rows.some(({ hidesPercentages }) => hidesPercentages),
     cadenceDays: of.rows.find(({ cadenceDays }) => cadenceDays !== undefined)?.cadenceDays ?? null,
     ...{ heights: [], checkIns: [], weighIns: [], phases: [], others: withoutTwins(others) },

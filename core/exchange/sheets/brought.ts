@@ -1,6 +1,6 @@
 import type { LandmarkStandard, Sex, SiteId, SiteKind } from '../../anatomy/ids'
 import type { OtherMethod } from '../../change/other-methods'
-import type { Conversion } from '../../equations/types'
+import type { Conversion, GroupTerm } from '../../equations/types'
 import type { IsoDate } from '../../units/dates'
 import type { Amount } from './amounts'
 import type { FileFat, Place } from './file-row'
@@ -63,6 +63,8 @@ export interface BroughtPerson {
   /** Between two check-ins; null where the file does not say. */
   cadenceDays: number | null
   showPercentages: boolean
+  /** The sources' terms for a group; null where the file does not say. */
+  groupTerm: GroupTerm | null
   /** The last day of their week, 0 for Monday; null where the file does not say. */
   weekEndsOn: number | null
   /** The client that they are; null for somebody new. */

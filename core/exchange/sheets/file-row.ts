@@ -1,6 +1,6 @@
 import type { OtherMethod } from '../../change/other-methods'
 import type { LandmarkStandard, Sex, SiteId } from '../../anatomy/ids'
-import type { Conversion } from '../../equations/types'
+import type { Conversion, GroupTerm } from '../../equations/types'
 import type { Words } from '../../say'
 import { ageOn, type IsoDate } from '../../units/dates'
 import type { Amount } from './amounts'
@@ -68,6 +68,7 @@ export interface FileRow {
   startsPhase?: true
   cadenceDays?: number
   hidesPercentages?: true
+  groupTerm?: GroupTerm
   /** 0 for Monday. */
   weekEndsOn?: number
   notes: string[]

@@ -56,6 +56,7 @@ export const FACTS = [
   'event',
   'cadence',
   'percentages',
+  'group-term',
   'week-ends-on',
   'note',
   'site',

@@ -2,6 +2,7 @@ import { unitOfSite } from '../../anatomy/limits'
 import { isSkinfold, type SiteId } from '../../anatomy/ids'
 import { nameOf } from '../../anatomy/names'
 import { checkedConversion } from '../../equations/conversions'
+import { GROUP_TERMS } from '../../equations/types'
 import { InputError, refusal } from '../../errors'
 import { attempt } from '../../outcome'
 import { say, type Words } from '../../say'
@@ -309,6 +310,9 @@ class LineReader {
         return
       case 'percentages':
         if (text.toLowerCase() === 'hidden') row.hidesPercentages = true
+        return
+      case 'group-term':
+        row.groupTerm = GROUP_TERMS.find((term) => term === text.toLowerCase())
         return
       case 'week-ends-on': {
         const day = numberIn(cell)

@@ -1,7 +1,14 @@
 import type { ScreeningAnswers } from '#core'
 import { sql } from 'drizzle-orm'
 import * as pg from 'drizzle-orm/pg-core'
-import { instant, LANDMARK_STANDARD_WORDS, oneOf, TYPED_UNIT_WORDS, partOf } from './columns'
+import {
+  GROUP_TERM_WORDS,
+  instant,
+  LANDMARK_STANDARD_WORDS,
+  oneOf,
+  TYPED_UNIT_WORDS,
+  partOf,
+} from './columns'
 import { importedFrom, importId } from './imports'
 import { people } from './people'
 
@@ -19,6 +26,8 @@ export const clients = pg.pgTable(
     showPercentages: pg.boolean('show_percentages').notNull().default(true),
     /** The client wants the phase of the cycle kept with each check-in. */
     cycleWanted: pg.boolean('cycle_wanted').notNull().default(false),
+    /** The sources' terms for a group, where the client wants them applied. */
+    groupTerm: pg.text('group_term', { enum: GROUP_TERM_WORDS }),
     /** The client’s name is hidden on leaderboards. */
     hiddenOnLeaderboards: pg.boolean('hidden_on_leaderboards').notNull().default(false),
     /** The last day of the client's own week, 0 for Monday; the last day weighed where none is chosen. */
@@ -33,6 +42,7 @@ export const clients = pg.pgTable(
   },
   (t) => [
     pg.check('clients_sex', oneOf(t.sex, ['male', 'female'])),
+    pg.check('clients_group_term', oneOf(t.groupTerm, GROUP_TERM_WORDS)),
     pg.check('clients_cadence', sql`${t.cadenceDays} between 1 and 365`),
     pg.check('clients_week_end', sql`${t.weekEndsOn} between 0 and 6`),
     pg.check(

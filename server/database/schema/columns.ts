@@ -1,4 +1,4 @@
-import { CONVERSION_IDS, LANDMARK_STANDARDS } from '../../../core/index'
+import { CONVERSION_IDS, GROUP_TERMS, LANDMARK_STANDARDS } from '../../../core/index'
 import { sql, type SQLWrapper } from 'drizzle-orm'
 import * as pg from 'drizzle-orm/pg-core'
 
@@ -23,4 +23,5 @@ export const READING_KIND_WORDS = [
 ] as const
 export const LANDMARK_STANDARD_WORDS = LANDMARK_STANDARDS
 export const CONVERSION_WORDS = CONVERSION_IDS
+export const GROUP_TERM_WORDS = GROUP_TERMS
 export const TYPED_UNIT_WORDS = ['mm', 'cm', 'm', 'in', 'ft in', 'kg', 'lb', 'st lb'] as const

@@ -56,7 +56,13 @@ export function viewOf(id: string, more: Partial<CheckIn> = {}, name = 'Ann'): C
         birthYear: null,
         cadenceDays: 28,
       },
-      ...{ heightCm: 168, heightUnit: 'cm', showPercentages: true, cycleWanted: false },
+      ...{
+        heightCm: 168,
+        heightUnit: 'cm',
+        showPercentages: true,
+        cycleWanted: false,
+        groupTerm: null,
+      },
       ...{ hiddenOnLeaderboards: false, weekEndsOn: null, nextDueOn: null, archived: false },
     },
     ...{

@@ -194,6 +194,7 @@ async function makeSamples(api: Api) {
         ...{ name: 'Rae Row', sex: 'female', birthDate: '1990-03-14', height: '168 cm' },
         birthYear: 1990,
         ...{ cadenceDays: 28, heightTakenOn: today, showPercentages: true, cycleWanted: false },
+        groupTerm: 'black',
         ...{ hiddenOnLeaderboards: false, nextDueOn: today, archived: false },
       },
       optional: ['*'],

@@ -117,12 +117,12 @@ function protocolTable(): string {
       ? `${both.male.length}`
       : `${both.male.length} m, ${both.female.length} f`
   return [
-    '| protocol | standard | folds | girths | readings | tolerance | three give | when |',
-    '| --- | --- | --- | --- | --- | --- | --- | --- |',
+    '| protocol | standard | folds | girths | bones | readings | tolerance | three give | when |',
+    '| --- | --- | --- | --- | --- | --- | --- | --- | --- |',
     ...told(PROTOCOLS).map((p) => {
       const { count: readings, tolerance, value: gives } = p.foldTrials
       const { kind, value } = tolerance
-      return `| ${p.name} (\`${p.id}\`) | ${p.standard} | ${count(p.folds)} | ${count(p.girths)} | ${readings} | ${value} ${kind === 'percent' ? '%' : kind} | ${gives} | ${p.when} |`
+      return `| ${p.name} (\`${p.id}\`) | ${p.standard} | ${count(p.folds)} | ${count(p.girths)} | ${count(p.bones)} | ${readings} | ${value} ${kind === 'percent' ? '%' : kind} | ${gives} | ${p.when} |`
     }),
   ].join('\n')
 }

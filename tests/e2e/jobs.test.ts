@@ -260,6 +260,30 @@ describe('the quick estimate, by the keyboard through', () => {
     await page.waitForFunction(() => !document.querySelector('[data-test="bmi"]'))
   })
 
+  test('a source’s term for a group is none until it is chosen; then the result has it and says so', async () => {
+    await bench()
+    await page.focus('#age')
+    await enter(page, 21)
+    for (const [id, value] of [
+      ['abdominal', 20],
+      ['thigh', 25],
+      ['triceps', 15],
+    ] as const) {
+      await page.focus(`#${id}`)
+      await enter(page, value)
+    }
+    // Evans 2005, from memory: 8.997 + 0.24658 60, and 1.998 less with the term.
+    await page.waitForSelector('[data-test="quick-fat-percent"]')
+    expect(await textOf(page, 'quick-fat-percent')).toBe('23.79% ± 3.6')
+    expect(await page.$('[data-test="quick-warning"]')).toBeNull()
+    await press(page, 'Options')
+    await press(page, 'Black')
+    await page.waitForSelector('[data-test="quick-warning"]')
+    expect(await textOf(page, 'quick-warning')).toMatch(/term for Black people/)
+    expect(await textOf(page, 'quick-fat-percent')).toBe('21.79% ± 3.6')
+    await waitForText(page, 'term for a group: Black')
+  })
+
   test('equations made on others are folded away under a warning', async () => {
     await bench()
     await page.focus('#age')

@@ -84,6 +84,9 @@ const chosen = computed(() =>
     ...[massUnit.value, lengthUnit.value, foldUnit.value],
     athlete.value ? t('quick.athlete') : t('quick.general'),
     tell(CONVERSIONS[conversion.value].name),
+    ...groupTerms.flatMap(({ value, name }) =>
+      value !== '' && value === groupTerm.value ? [t('quick.groupTermOf', { name })] : [],
+    ),
     standardName(standard.value).toLowerCase().replace('american', t('quick.american')),
   ].join(' · '),
 )

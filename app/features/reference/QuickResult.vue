@@ -131,6 +131,14 @@ const shown = computed(() => lead.value !== undefined || sum.value || indices.va
     </h2>
     <p class="hidden pt-1 print:block">{{ typedLine }}</p>
     <p v-if="lead?.other" class="mt-2 caution">{{ tell(POPULATION_WARNINGS[lead.other]) }}</p>
+    <p
+      v-for="warning in lead?.result.estimate.warnings"
+      :key="tell(warning)"
+      class="mt-2 caution"
+      data-test="quick-warning"
+    >
+      {{ tell(warning) }}
+    </p>
     <table v-if="figures.length" class="w-full border-collapse text-left">
       <caption class="sr-only">
         {{

@@ -73,7 +73,7 @@ export function sheetOf(person: Person, record: CheckInRecord): Sheet {
       ageYears: ageOf(person, record.measuredOn),
       heightCm: heightTaken(inForce) ?? record.heightCm ?? person.heightCm ?? undefined,
       massKg: record.weekMass?.kg ?? massTaken(inForce),
-      ...(person.groupTerm ? { groupTerm: person.groupTerm } : {}),
+      groupTerm: person.groupTerm ?? undefined,
     },
   }
 }

@@ -101,11 +101,11 @@ async function listening(
   const begin = async () => {
     const client = await pool.connect()
     let [listens, held] = [false, true]
-    letGo = () => {
+    const release = () => {
       if (held) client.release(true)
       held = false
     }
-    const release = letGo
+    letGo = release
     client.on('notification', ({ payload }) => tell(payload ?? ''))
     // A connection that is lost says so more than once.
     client.on('error', () => {

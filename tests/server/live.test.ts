@@ -23,27 +23,30 @@ function slowly() {
   return { asked, told, read, tell, until }
 }
 
+/** Waits until what was announced has gone by, as one that comes after it on the same channel shows. */
+async function untilGoneBy() {
+  const { asked, read, tell, until } = slowly()
+  const later = randomUUID()
+  const following = follow(later, read, tell)
+  asked[0]!(0)
+  announce(api.db, later)
+  await until(() => asked.length === 2)
+  ;(await following)()
+}
+
 describe('a follower', () => {
   test('is told of what changed while the first state was being read', async () => {
     const { asked, told, read, tell, until } = slowly()
     const id = randomUUID()
     const following = follow(id, read, tell)
     announce(api.db, id)
-    // The change went by, as another one on the same channel shows.
-    const other = slowly()
-    const later = randomUUID()
-    const stopOther = follow(later, other.read, other.tell)
-    await other.until(() => other.asked.length === 1)
-    other.asked[0]!(0)
-    announce(api.db, later)
-    await other.until(() => other.asked.length === 2)
+    await untilGoneBy()
     asked[0]!(1)
     await until(() => asked.length === 2)
     asked[1]!(2)
     await until(() => told.length === 2)
     expect(told).toEqual([1, 2])
     ;(await following)()
-    ;(await stopOther)()
   })
 
   test('is told of many changes during one reading once, and never of an older state after a newer', async () => {
@@ -55,19 +58,13 @@ describe('a follower', () => {
     announce(api.db, id)
     await until(() => asked.length === 2)
     for (let change = 0; change < 5; change++) announce(api.db, id)
-    const other = slowly()
-    const later = randomUUID()
-    const stopOther = follow(later, other.read, other.tell)
-    other.asked[0]!(0)
-    announce(api.db, later)
-    await other.until(() => other.asked.length === 2)
+    await untilGoneBy()
     asked[1]!(2)
     await until(() => asked.length === 3)
     asked[2]!(3)
     await until(() => told.length === 3)
     expect(told).toEqual([1, 2, 3])
     stop()
-    ;(await stopOther)()
   })
 
   test('that finds nothing is refused, and not kept', async () => {
